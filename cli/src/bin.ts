@@ -1,0 +1,3 @@
+import { processTerminal, run } from './main.ts';
+
+process.exitCode = run(process.argv.slice(2), processTerminal());

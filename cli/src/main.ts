@@ -1,0 +1,153 @@
+import { readFileSync, statSync } from 'node:fs';
+import { readDrawers } from '@jobbet/core/drawers/file';
+import { drawersOf, NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers/tables';
+import { faultLine, flyJsonSchema, MAX_BYTES, reportFly, sizeFault, solveText } from '@jobbet/core';
+
+/** Where a run of the command line writes and reads; the process itself in use, a stand-in under test. */
+export interface Terminal {
+  readonly out: (text: string) => void;
+  readonly err: (text: string) => void;
+  readonly stdin: () => string;
+  readonly read: (file: string) => string;
+}
+
+const HELP = `jobbet solve FILE... [--stdin] [--lines] [--drawers FILE]
+                         what each fly measures, weighs, and does in water, as JSON
+jobbet schema            the JSON Schema of the pattern file
+jobbet backup [FILE]     everything there is into one file, also while Jobbet runs
+jobbet restore FILE      everything as a backup has it; what was there is kept beside it
+jobbet export [FILE]     the drawers, as --drawers takes them
+jobbet import FILE       an export of the drawers, or a pattern file
+
+Exit 0 when all is well, 2 on bad input: then nothing is printed but one line per fault on standard error.
+`;
+
+interface Source {
+  readonly label: string;
+  readonly text: () => string;
+}
+
+const reasonOf = (error: unknown): string => {
+  const code = (error as { code?: string }).code;
+  if (code === 'ENOENT') return 'there is no such file';
+  if (code === 'EISDIR') return 'is a folder, not a file';
+  if (code === 'EACCES') return 'may not be read';
+  return error instanceof Error ? error.message : String(error);
+};
+
+/** Solves every source; faults of any keep the output of all back, since half an answer misleads a script. */
+function solve(sources: readonly Source[], lines: boolean, drawers: Drawers, terminal: Terminal): number {
+  const printed: string[] = [];
+  const faults: string[] = [];
+  for (const { label, text } of sources) {
+    const prefix = sources.length > 1 ? `${label}: ` : '';
+    let source: string;
+    try {
+      source = text();
+    } catch (error) {
+      faults.push(`${label}: ${reasonOf(error)}`);
+      continue;
+    }
+    const solved = solveText(source, drawers);
+    if (solved.ok) printed.push(JSON.stringify(reportFly(solved.value), null, lines ? undefined : 2));
+    else faults.push(...solved.faults.map((fault) => prefix + faultLine(fault)));
+  }
+  if (faults.length > 0) {
+    terminal.err(`${faults.join('\n')}\n`);
+    return 2;
+  }
+  terminal.out(`${printed.join('\n')}\n`);
+  return 0;
+}
+
+/** The drawers of an export, or the faults of it, one line each with the file's name. */
+function readExport(file: string, terminal: Terminal): Drawers | null {
+  let value: unknown;
+  try {
+    value = JSON.parse(terminal.read(file).replace(/^\uFEFF/, ''));
+  } catch (error) {
+    terminal.err(
+      `${file}: ${error instanceof SyntaxError ? 'not JSON; an export of the drawers is' : reasonOf(error)}\n`,
+    );
+    return null;
+  }
+  const read = readDrawers(value);
+  if (read.ok) return drawersOf(read.value);
+  terminal.err(`${read.faults.map((fault) => `${file}: ${faultLine(fault)}`).join('\n')}\n`);
+  return null;
+}
+
+interface SolveOptions {
+  readonly files: readonly string[];
+  readonly stdin: boolean;
+  readonly lines: boolean;
+  readonly drawersFile: string | null;
+}
+
+/** Reads the words after `solve`, or says what is wrong with them. */
+function solveOptions(args: readonly string[]): SolveOptions | string {
+  const files: string[] = [];
+  let [stdin, lines] = [false, false];
+  let drawersFile: string | null = null;
+  for (let i = 0; i < args.length; i++) {
+    const arg = args[i] ?? '';
+    if (arg === '--stdin') stdin = true;
+    else if (arg === '--lines') lines = true;
+    else if (arg === '--drawers') {
+      drawersFile = args[++i] ?? null;
+      if (drawersFile === null) return '--drawers needs the name of an export of the drawers';
+    } else if (arg.startsWith('--')) return `unknown option "${arg}"; solve takes --stdin, --lines and --drawers FILE`;
+    else files.push(arg);
+  }
+  return files.length === 0 && !stdin ? 'name a pattern file, or give --stdin' : { files, stdin, lines, drawersFile };
+}
+
+function runSolve(args: readonly string[], terminal: Terminal): number {
+  const options = solveOptions(args);
+  if (typeof options === 'string') {
+    terminal.err(`${options}\n`);
+    return 2;
+  }
+  const drawers = options.drawersFile === null ? NOMINAL_DRAWERS : readExport(options.drawersFile, terminal);
+  if (!drawers) return 2;
+  const sources: Source[] = options.files.map((file) => ({ label: file, text: () => terminal.read(file) }));
+  if (options.stdin) sources.unshift({ label: 'standard input', text: terminal.stdin });
+  return solve(sources, options.lines, drawers, terminal);
+}
+
+/** Runs one command. @returns the exit code */
+export function run(args: readonly string[], terminal: Terminal): number {
+  const [command, ...rest] = args;
+  switch (command) {
+    case 'solve':
+      return runSolve(rest, terminal);
+    case 'schema':
+      terminal.out(`${JSON.stringify(flyJsonSchema(), null, 2)}\n`);
+      return 0;
+    case undefined:
+    case 'help':
+    case '--help':
+    case '-h':
+      terminal.out(HELP);
+      return 0;
+    default:
+      terminal.err(`unknown command "${command}"\n${HELP}`);
+      return 2;
+  }
+}
+
+/** The process's own terminal. Files over the limit are read no further than tells that they are. */
+export const processTerminal = (): Terminal => ({
+  out: (text) => {
+    process.stdout.write(text);
+  },
+  err: (text) => {
+    process.stderr.write(text);
+  },
+  stdin: () => readFileSync(0, 'utf8').slice(0, 20 * MAX_BYTES),
+  read: (file) => {
+    const large = sizeFault(statSync(file).size);
+    if (large) throw new Error(large.message);
+    return readFileSync(file, 'utf8');
+  },
+});

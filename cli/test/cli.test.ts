@@ -1,0 +1,183 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { run, type Terminal } from '../src/main.ts';
+
+const EXAMPLES = join(import.meta.dirname, '../../examples');
+const example = (name: string): string => readFileSync(join(EXAMPLES, `${name}.fly.json`), 'utf8');
+
+/** A terminal that remembers what was written, over files given by name. */
+function typed(
+  args: readonly string[],
+  files: Readonly<Record<string, string>> = {},
+  stdin = '',
+): { code: number; out: string; err: string } {
+  let [out, err] = ['', ''];
+  const terminal: Terminal = {
+    out: (text) => {
+      out += text;
+    },
+    err: (text) => {
+      err += text;
+    },
+    stdin: () => stdin,
+    read: (file) => {
+      const text = files[file];
+      if (text === undefined) throw Object.assign(new Error('missing'), { code: 'ENOENT' });
+      return text;
+    },
+  };
+  return { code: run(args, terminal), out, err };
+}
+
+const slate = example('slate-runner');
+const broken = (change: (file: { parts: Record<string, unknown>[] } & Record<string, unknown>) => void): string => {
+  const file = JSON.parse(slate) as Parameters<typeof change>[0];
+  change(file);
+  return JSON.stringify(file);
+};
+
+describe('solve', () => {
+  test('prints one object a file, indented, and exits 0', () => {
+    const { code, out, err } = typed(['solve', 'a', 'b'], { a: slate, b: example('ferryman') });
+    expect([code, err]).toEqual([0, '']);
+    expect(out.match(/^\{$/gm)).toHaveLength(2);
+    expect(out.match(/^\}$/gm)).toHaveLength(2);
+  });
+  test('--lines: a line each', () => {
+    const { out } = typed(['solve', '--lines', 'a', 'b'], { a: slate, b: slate });
+    const lines = out
+      .trimEnd()
+      .split('\n')
+      .map((line) => JSON.parse(line) as { name: string });
+    expect(lines.map((line) => line.name)).toEqual(['Slate Runner', 'Slate Runner']);
+  });
+  test('--stdin reads standard input', () => {
+    expect(JSON.parse(typed(['solve', '--stdin'], {}, slate).out)).toMatchObject({ name: 'Slate Runner' });
+  });
+  test('every promised key that is computed is there, and no later one is', () => {
+    const report = JSON.parse(typed(['solve', 'a'], { a: slate }).out) as Record<string, Record<string, unknown>>;
+    const keys = (path: string): string[] =>
+      Object.keys(
+        path === ''
+          ? report
+          : (path.split('.').reduce<unknown>((at, key) => (at as Record<string, unknown>)[key], report) as object),
+      ).sort();
+    expect(keys('')).toEqual(
+      expect.arrayContaining(['platform', 'parts', 'weight', 'centres_mm', 'silhouette_mm2', 'keel', 'trim', 'sink']),
+    );
+    expect(keys('platform')).toEqual([
+      'centroid_mm',
+      'effectiveGap_mm',
+      'gap_mm',
+      'landmarks_mm',
+      'mass_mg',
+      'notes',
+      'shank_mm',
+      'towPoint_mm',
+      'volume_mm3',
+      'wire_mm',
+    ]);
+    expect(keys('platform.landmarks_mm')).toEqual(['barb', 'bend', 'eye', 'head', 'mid', 'point', 'rear']);
+    expect(keys('parts.0')).toEqual(
+      expect.arrayContaining([
+        'id',
+        'start_mm',
+        'end_mm',
+        'tip_mm',
+        'length_mm',
+        'band_mm',
+        'turns',
+        'mass_mg',
+        'volume_mm3',
+        'submerged_mg',
+        'centroid_mm',
+      ]),
+    );
+    expect(keys('keel')).toEqual(['heelAt100_deg', 'holdsTo_mm_s', 'righting', 'slack', 'tight', 'tipping']);
+    expect(keys('keel.tipping')).toEqual(['mass_mg', 'part', 'ratio']);
+    expect(keys('sink')).toEqual(['class', 'level_mm_s', 'noseFirst_mm_s', 'terminal_mm_s']);
+    expect(keys('trim')).toEqual(['lever', 'noseDown_deg', 'verdict']);
+    expect('checks' in report).toBe(false);
+    expect(report['keel']?.['righting']).toHaveLength(72);
+  });
+});
+
+describe('bad input: exit 2, nothing on standard output, one line a fault', () => {
+  const deep = `${'['.repeat(2_500_000)}${']'.repeat(2_500_000)}`;
+  test.each<[string, string, RegExp]>([
+    [
+      'an unknown name, with the nearest right one',
+      broken((file) => {
+        Object.assign(file.parts[2] ?? {}, { length: 'tial' });
+      }),
+      /^parts\[2\]\.length: unknown name "tial"; did you mean "tail"\?\n$/,
+    ],
+    [
+      'a loop',
+      broken((file) => {
+        Object.assign(file.parts[2] ?? {}, { length: 'flash' });
+      }),
+      /^parts\[2\]\.length: leans on itself: tail\.length → flash\.length → tail\.length\n$/,
+    ],
+    [
+      'an unknown key',
+      broken((file) => {
+        Object.assign(file, { platfrom: 1 });
+      }),
+      /^platfrom: unknown key "platfrom"; did you mean "platform"\?\n$/,
+    ],
+    [
+      'a wrong type',
+      broken((file) => {
+        Object.assign(file, { parts: 'none' });
+      }),
+      /^parts: expected a list, found a text\n$/,
+    ],
+    [
+      'a name that binds nothing',
+      broken((file) => {
+        Object.assign(file.parts[6] ?? {}, { binds: ['wign'] });
+      }),
+      /^parts\[6\]\.binds\[0\]: unknown name "wign"; did you mean "wing"\?\n$/,
+    ],
+    ['a cut-off file', slate.slice(0, 300), /^not JSON: the file ends too soon/],
+    ['5 MB of nesting', deep, /^the file is 5\.0 MB/],
+    ['nesting inside the limit', '['.repeat(400_000), /^nested deeper than 24 levels/],
+    ['an empty file', '', /^not JSON/],
+  ])('%s', (_name, text, words) => {
+    const { code, out, err } = typed(['solve', 'a'], { a: text });
+    expect([code, out]).toEqual([2, '']);
+    expect(err).toMatch(words);
+  });
+  test('two wrong relations of one part are two lines', () => {
+    const text = broken((file) => {
+      Object.assign(file.parts[2] ?? {}, { length: 'tial', buttsTo: 'wieght.rear' });
+    });
+    expect(
+      typed(['solve', 'a'], { a: text })
+        .err.trimEnd()
+        .split('\n')
+        .map((line) => line.split(':')[0]),
+    ).toEqual(['parts[2].length', 'parts[2].buttsTo']);
+  });
+  test('with several files each line begins with the file, and none is printed', () => {
+    const { code, out, err } = typed(['solve', 'good', 'bad', 'gone'], { good: slate, bad: '{' });
+    expect([code, out]).toEqual([2, '']);
+    expect(
+      err
+        .trimEnd()
+        .split('\n')
+        .map((line) => line.slice(0, 5)),
+    ).toEqual(['bad: ', 'gone:']);
+  });
+  test.each([[['solve']], [['solve', '--fast', 'a']], [['dance']]])('%j', (args) => {
+    const { code, out, err } = typed(args);
+    expect([code, out]).toEqual([2, '']);
+    expect(err.length).toBeGreaterThan(10);
+  });
+});
+
+test('schema prints a JSON Schema, help the commands', () => {
+  expect(JSON.parse(typed(['schema']).out)).toMatchObject({ title: 'Jobbet pattern file', type: 'object' });
+  expect(typed(['--help']).out).toContain('jobbet solve FILE');
+});

@@ -1,0 +1,104 @@
+import { project, sumSilhouette } from '../geometry/silhouette.ts';
+import { cellLoad, speedFor, sumWeights, toRad, type BalanceModel } from './model.ts';
+import { G, LEAST_RE, skinCf, sphereCd, sphereCdFast } from './drag.ts';
+import type { Water } from './water.ts';
+
+export type SinkClass = 'hang' | 'slow' | 'medium' | 'fast' | 'very fast';
+
+/** Steady sinking speeds in mm/s: at its own attitude, held level, held nose-first. */
+export interface Sinking {
+  readonly terminal: number;
+  readonly level: number;
+  readonly noseFirst: number;
+  readonly class: SinkClass;
+}
+
+const MOST_MM_S = 20_000;
+/** Drag of trailing soft stuff on its side area; flags have 0.1-0.2 a side. The least certain number of the model. */
+const TRAILING_CD = 0.4;
+
+/** Class of a terminal speed: hang under 40 mm/s, slow to 120, medium to 220, fast to 350. */
+export function sinkClass(mmPerS: number): SinkClass {
+  if (mmPerS < 40) return 'hang';
+  if (mmPerS < 120) return 'slow';
+  if (mmPerS < 220) return 'medium';
+  return mmPerS < 350 ? 'fast' : 'very fast';
+}
+
+const hasSoft = (model: BalanceModel): boolean => model.table.softness.some((softness) => softness > 0);
+
+/** Drag of level sinking at a roll, as a function of speed (mm/s → mg). Soft sections narrow with speed. */
+function levelDrag(model: BalanceModel, theta: number): (speed: number) => number {
+  const { table, water } = model;
+  const rigid = hasSoft(model) ? null : project(table, 'plan', theta);
+  return (speed) => {
+    const shape = rigid ?? project(table, 'plan', theta, { speedMmS: speed });
+    let drag = 0;
+    for (let c = 0; c < table.cells; c++) drag += cellLoad(shape, c, speed, water) * (table.dx[c] as number);
+    return drag;
+  };
+}
+
+/** Drag of nose-first sinking: stiff front as spheres of equal area, trailing parts on their side area, and skin. mm/s → mg. */
+function noseDrag(model: BalanceModel, theta: number): (speed: number) => number {
+  const { table, water, nose } = model;
+  const equivalentMm = Math.sqrt((4 * nose.stiffFrontMm2) / Math.PI);
+  return (speed) => {
+    const pressure = (water.density * speed * speed) / (2 * G);
+    const re = (speed * equivalentMm) / water.viscosity;
+    const front = re < LEAST_RE ? 0 : sphereCdFast(re) * nose.blunt * nose.stiffFrontMm2;
+    const soft = nose.trails
+      ? (sumSilhouette(table, project(table, 'side', theta, { speedMmS: speed, only: nose.trails }))?.areaMm2 ?? 0)
+      : 0;
+    return pressure * (front + TRAILING_CD * soft + skinCf((speed * nose.lengthMm) / water.viscosity) * nose.skinMm2);
+  };
+}
+
+/** Remembers a curve at the speeds it was asked for: the three solutions pass through the same ones. */
+function remembered(curve: (speed: number) => number): (speed: number) => number {
+  const known = new Map<number, number>();
+  return (speed) => {
+    const value = known.get(speed) ?? curve(speed);
+    known.set(speed, value);
+    return value;
+  };
+}
+
+/**
+ * Terminal, level and nose-first sinking speeds at a rest, from W·g = D_level·cos²φ + D_nose·sin²φ.
+ * @param restDeg roll the fly sinks at
+ * @param noseDownDeg its attitude; level when not above zero
+ * @returns null when it floats
+ */
+export function sinking(model: BalanceModel, restDeg: number, noseDownDeg: number): Sinking | null {
+  const weight = sumWeights(model.weights).total;
+  if (weight <= 0 || model.table.cells === 0) return null;
+  const theta = toRad(restDeg);
+  const [levelOf, noseOf] = [remembered(levelDrag(model, theta)), remembered(noseDrag(model, theta))];
+  const level = speedFor(levelOf, weight, MOST_MM_S, 220);
+  const noseFirst = speedFor(noseOf, weight, MOST_MM_S, 1.8 * level);
+  const phi = toRad(noseDownDeg);
+  const [along, down] = [Math.cos(phi) ** 2, Math.sin(phi) ** 2];
+  const terminal =
+    noseDownDeg > 0
+      ? speedFor(
+          (speed) => levelOf(speed) * along + noseOf(speed) * down,
+          weight,
+          MOST_MM_S,
+          level * along + noseFirst * down,
+        )
+      : level;
+  return { terminal, level, noseFirst, class: sinkClass(terminal) };
+}
+
+/** A lone ball sinks as a sphere in every attitude. @returns mm/s, or null when it floats */
+export function sphereSinking(diameterMm: number, submergedMg: number, water: Water): number | null {
+  if (submergedMg <= 0) return null;
+  const area = (Math.PI / 4) * diameterMm ** 2;
+  return speedFor(
+    (speed) => ((water.density * speed * speed) / (2 * G)) * sphereCd((speed * diameterMm) / water.viscosity) * area,
+    submergedMg,
+    MOST_MM_S,
+    500,
+  );
+}

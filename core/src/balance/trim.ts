@@ -1,0 +1,53 @@
+import { project, sumSilhouette } from '../geometry/silhouette.ts';
+import { sumWeights, toDeg, toRad, weightCentre, type BalanceModel } from './model.ts';
+
+/** Trim of a sinking fly: lever as a share of the shank, nose-down angle in degrees (tail-down negative). */
+export interface Trim {
+  readonly lever: number | null;
+  readonly noseDownDeg: number | null;
+  readonly verdict: 'nose-first' | 'level' | 'tail-first' | null;
+}
+
+const NONE: Trim = { lever: null, noseDownDeg: null, verdict: null };
+/** Joessel's rule: the pressure centre of an inclined plate moves 0.3 of its length toward the leading end. */
+const PRESSURE_SHIFT = 0.3;
+const NOSE_FIRST_DEG = 30;
+
+/** Smallest root in [0°, 90°] of (|Δx| − e(φ))·cosφ = Δz·sinφ, e(φ) = 0.3·L·(1 − cosφ); degrees. */
+export function noseDownAngle(deltaX: number, deltaZ: number, plateMm: number): number {
+  const excess = (phi: number): number =>
+    (Math.abs(deltaX) - PRESSURE_SHIFT * plateMm * (1 - Math.cos(phi))) * Math.cos(phi) -
+    Math.max(0, deltaZ) * Math.sin(phi);
+  if (Math.abs(deltaX) < 1e-12) return 0;
+  let low = 0;
+  for (let deg = 0.5; deg <= 90; deg += 0.5) {
+    const high = toRad(deg);
+    if (excess(high) > 1e-12) {
+      low = high;
+      continue;
+    }
+    let [a, b] = [low, high];
+    for (let i = 0; i < 40; i++) {
+      const mid = (a + b) / 2;
+      if (excess(mid) > 0) a = mid;
+      else b = mid;
+    }
+    return Math.sign(deltaX) * toDeg(b);
+  }
+  return Math.sign(deltaX) * 90;
+}
+
+/** Trim at a roll: lever from the plan's centre to the weight's, and the angle at which a free fly settles nose or tail down. */
+export function trimAt(model: BalanceModel, restDeg: number): Trim {
+  const sums = sumWeights(model.weights);
+  const centre = weightCentre(sums);
+  const theta = toRad(restDeg);
+  const plan = sumSilhouette(model.table, project(model.table, 'plan', theta));
+  const side = sumSilhouette(model.table, project(model.table, 'side', theta));
+  if (!centre || !plan || !side) return NONE;
+  const deltaX = plan.loadX - centre[0];
+  const deltaZ = side.load - (centre[1] * Math.sin(theta) + centre[2] * Math.cos(theta));
+  const noseDownDeg = noseDownAngle(deltaX, deltaZ, Math.sqrt(12) * plan.spreadX);
+  const verdict = noseDownDeg > NOSE_FIRST_DEG ? 'nose-first' : noseDownDeg < -NOSE_FIRST_DEG ? 'tail-first' : 'level';
+  return { lever: deltaX / model.leverMm, noseDownDeg, verdict };
+}

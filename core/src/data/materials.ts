@@ -1,0 +1,118 @@
+/** What materials are described by. Lengths mm, areas mm², densities mg/mm³, angles degrees, water as a multiple of dry mass. */
+export interface Named {
+  readonly name: string;
+  readonly colour: string;
+  /** Other names it goes by. */ readonly also: readonly string[];
+}
+
+/** Hair, plume, strands: tied in as a clump. `packing` is the solid share of the squeezed section, `taper` the solid left on average over the length. */
+export interface BundleMaterial extends Named {
+  readonly manner: 'plume' | 'hair' | 'strand' | 'leg' | 'tubing';
+  readonly packing: number;
+  readonly taper: number;
+  readonly density: number;
+  readonly water: number;
+  readonly softness: number;
+  readonly spreadV: number;
+  readonly spreadH: number;
+  /** Diameter that gives the clump its opacity, and the solid section of one fibre or strand. */
+  readonly fibreMm: number;
+  readonly strandMm2: number;
+}
+
+/** Floss, tinsel, chenille and the like: wound to an envelope, of which `solid` is matter. */
+export interface WoundMaterial extends Named {
+  readonly manner:
+    'floss' | 'flat' | 'oval' | 'chenille' | 'bristle' | 'dubbing' | 'brush' | 'herl' | 'yarn' | 'thread';
+  readonly solid: number;
+  readonly density: number;
+  readonly opacity: number;
+  readonly water: number;
+  readonly softness: number;
+}
+
+/** Fur on the hide. `pileMgMm2` is mg of hair on a mm² of hide. */
+export interface StripMaterial extends Named {
+  readonly hideMm: number;
+  readonly pileMgMm2: number;
+  readonly hairMm: number;
+  readonly widthMm: number;
+  readonly softness: number;
+}
+
+/** Hackles and plumes wound as a collar or palmered. */
+export interface HackleMaterial extends Named {
+  readonly fibresPerTurn: number;
+  readonly fibreMm: number;
+  readonly softness: number;
+}
+
+/** Whole feathers, slips and tips: thin blades. `thicknessMm` of one blade, `packing` the solid share of it, `widthMm` as it usually comes. */
+export interface FeatherMaterial extends Named {
+  readonly thicknessMm: number;
+  readonly packing: number;
+  readonly density: number;
+  readonly widthMm: number;
+  readonly opacity: number;
+  readonly softness: number;
+  readonly water: number;
+}
+
+/** Hollow hair that flares under the thread. `packingTight` and `packingLoose` are the shares of the envelope hair displaces, its air included. */
+export interface SpunMaterial extends Named {
+  readonly packingTight: number;
+  readonly packingLoose: number;
+  readonly density: number;
+  readonly fibreMm: number;
+  readonly opacity: number;
+  readonly softness: number;
+  readonly water: number;
+}
+
+/** Flat goods folded over a body: foam, film, latex, raffia. */
+export interface SheetMaterial extends Named {
+  readonly thicknessMm: number;
+  readonly density: number;
+  readonly opacity: number;
+  readonly softness: number;
+  readonly water: number;
+}
+
+const wordsOf = (text: string): string[] =>
+  text
+    .toLowerCase()
+    .split(/[^a-z0-9]+/)
+    .filter((word) => word !== '')
+    .map((word) => word.replace(/(?<=[a-z]{3})s$/, ''));
+
+/** Shared words of a name, each worth the more the fewer items it fits: `fox` says something, `hair` hardly. */
+function likeness(items: readonly Named[], wanted: readonly string[], item: Named): number {
+  const known = (each: Named): Set<string> => new Set([each.name, ...each.also].flatMap(wordsOf));
+  const own = known(item);
+  return wanted
+    .filter((word) => own.has(word))
+    .reduce((sum, word) => sum + 1 / items.filter((each) => known(each).has(word)).length, 0);
+}
+
+const TELLING = 0.3;
+
+/**
+ * The item of a name, else the nearest one by words, else the usual one; `note` says which was taken where it is not the one named.
+ * @example matchMaterial(BUNDLES, 'long fox fur', usual) // fox hair, '"long fox fur" is taken as fox hair'
+ */
+export function matchMaterial<T extends Named>(
+  items: readonly T[],
+  word: string | undefined,
+  usual: T,
+): { readonly item: T; readonly note: string | null } {
+  if (word === undefined) return { item: usual, note: `no material named: taken as ${usual.name}` };
+  const plain = word.trim().toLowerCase();
+  const exact = items.find((each) => each.name === plain) ?? items.find((each) => each.also.includes(plain));
+  if (exact) return { item: exact, note: exact.name === plain ? null : `"${word}" is taken as ${exact.name}` };
+  const wanted = wordsOf(plain);
+  const [best] = items
+    .map((item) => ({ item, score: likeness(items, wanted, item) }))
+    .sort((a, b) => b.score - a.score);
+  if (best && best.score >= TELLING) return { item: best.item, note: `"${word}" is taken as ${best.item.name}` };
+  return { item: usual, note: `"${word}" is not in the drawers: taken as ${usual.name}` };
+}

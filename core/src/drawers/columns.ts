@@ -1,0 +1,164 @@
+import { HOOK_SIZES } from '../data/hooks.ts';
+import { COLOUR_WORDS } from '../data/colours.ts';
+import { solidNames } from '../data/solids.ts';
+import {
+  hookItemSchema,
+  MATERIAL_SHAPES,
+  threadItemSchema,
+  weightItemSchema,
+  type DrawerName,
+  type MaterialItem,
+} from './items.ts';
+
+/** How a figure of an item is written and read. Lengths and masses take units; a bare number is in the column's own. */
+export type ColumnKind = 'text' | 'number' | 'whole' | 'length' | 'mass' | 'share' | 'yes' | 'choice' | 'list' | 'tint';
+
+/** One property of a drawer's items: its key in the file, its name on screen and at the head of a CSV, and how it is read. */
+export interface Column {
+  readonly key: string;
+  readonly name: string;
+  readonly kind: ColumnKind;
+  /** Unit the file keeps it in, for what has one. */
+  readonly unit?: string;
+  readonly options?: readonly string[];
+  readonly required?: boolean;
+  /** Constructions that have it; all when absent. */
+  readonly of?: readonly MaterialItem['construction'][];
+  readonly means?: string;
+}
+
+const column = (key: string, name: string, kind: ColumnKind, more: Partial<Column> = {}): Column => ({
+  key,
+  name,
+  kind,
+  ...more,
+});
+
+const NAME = column('name', 'name', 'text', { required: true });
+const STOCK: readonly Column[] = [
+  column('count', 'in stock', 'number'),
+  column('price', 'price', 'number', { means: 'of one packet, in your own money' }),
+  column('discontinued', 'discontinued', 'yes'),
+  column('also', 'also called', 'list'),
+  column('note', 'note', 'text'),
+];
+
+const measured = (key: 'shank' | 'gap' | 'wire'): readonly Column[] => [
+  column(`${key}Mm`, key, 'length', { unit: 'mm', means: 'mean of what was measured' }),
+  column(`${key}N`, `${key} measured`, 'whole', { means: 'how many were measured' }),
+  column(`${key}SdMm`, `${key} spread`, 'length', { unit: 'mm', means: 'standard deviation' }),
+];
+
+/** The values a key of a schema may take. */
+const optionsOf = (schema: { readonly shape: Readonly<Record<string, unknown>> }, key: string): readonly string[] => {
+  let at = schema.shape[key] as { readonly options?: readonly string[]; readonly unwrap?: () => unknown };
+  if (at.options === undefined && at.unwrap) at = at.unwrap() as typeof at;
+  return at.options ?? [];
+};
+const choiceOf = (
+  schema: { readonly shape: Readonly<Record<string, unknown>> },
+  key: string,
+  name: string,
+  more: Partial<Column> = {},
+): Column => column(key, name, 'choice', { options: optionsOf(schema, key), ...more });
+
+const HOOKS: readonly Column[] = [
+  NAME,
+  choiceOf(hookItemSchema, 'form', 'form', { required: true }),
+  column('size', 'size', 'text', { required: true, options: HOOK_SIZES }),
+  column('longX', 'X long', 'whole', { means: 'negative: short' }),
+  column('heavyX', 'X heavy', 'whole', { means: 'negative: fine' }),
+  ...measured('shank'),
+  ...measured('gap'),
+  ...measured('wire'),
+  choiceOf(hookItemSchema, 'eye', 'eye'),
+  choiceOf(hookItemSchema, 'bend', 'bend'),
+  choiceOf(hookItemSchema, 'barb', 'barb'),
+  choiceOf(hookItemSchema, 'finish', 'finish'),
+  choiceOf(hookItemSchema, 'temper', 'temper'),
+  column('saltSafe', 'salt-safe', 'yes'),
+  ...STOCK,
+];
+
+const WEIGHTS: readonly Column[] = [
+  NAME,
+  choiceOf(weightItemSchema, 'form', 'form', { required: true }),
+  column('material', 'material', 'text', { required: true, options: solidNames() }),
+  column('diameterMm', 'size', 'length', { unit: 'mm', required: true, means: 'across one ball, or the wire' }),
+  column('massMg', 'weighed', 'mass', { unit: 'mg', means: 'one piece; a pair of eyes is one; of wire 100 mm' }),
+  column('massN', 'weighed, how many', 'whole'),
+  column('massSdMg', 'weighed, spread', 'mass', { unit: 'mg', means: 'standard deviation' }),
+  column('boreMm', 'bore', 'length', { unit: 'mm' }),
+  column('frontMm', 'front', 'length', { unit: 'mm', means: "a cone's" }),
+  column('lengthMm', 'length', 'length', { unit: 'mm', means: "a cone's" }),
+  ...STOCK,
+];
+
+const FIGURES: readonly Column[] = [
+  column('softness', 'softness', 'share', { means: '0 stiff wire, 1 limp as plume' }),
+  column('water', 'water kept', 'number', { means: 'times its dry mass' }),
+  column('density', 'density', 'number', { unit: 'mg/mm³', means: 'of the solid' }),
+  column('packing', 'packing', 'share', { means: 'solid share of what is squeezed' }),
+  column('solid', 'solid', 'share', { means: 'solid share of what is wound' }),
+  column('opacity', 'opacity', 'share'),
+  column('taper', 'taper', 'share', { means: 'solid left on average over the length; 0.5 to 1' }),
+  column('fibreMm', 'fibre', 'length', { unit: 'mm' }),
+  column('strandMm2', 'strand section', 'number', { unit: 'mm²', means: 'solid section of one fibre or strand' }),
+  column('spreadV', 'spread, up', 'number', { unit: 'deg' }),
+  column('spreadH', 'spread, across', 'number', { unit: 'deg' }),
+  column('fibresPerTurn', 'fibres a turn', 'number'),
+  column('hideMm', 'hide', 'length', { unit: 'mm' }),
+  column('pileMgMm2', 'pile', 'number', { unit: 'mg/mm²' }),
+  column('hairMm', 'hair', 'length', { unit: 'mm' }),
+  column('widthMm', 'width', 'length', { unit: 'mm' }),
+  column('thicknessMm', 'thickness', 'length', { unit: 'mm' }),
+  column('packingTight', 'packed tight', 'share'),
+  column('packingLoose', 'packed loose', 'share'),
+];
+
+type Construction = MaterialItem['construction'];
+const CONSTRUCTIONS = Object.keys(MATERIAL_SHAPES) as Construction[];
+/** Constructions whose schema has a key. */
+const having = (key: string): readonly Construction[] =>
+  CONSTRUCTIONS.filter((each) => key in MATERIAL_SHAPES[each].shape);
+
+const MATERIALS: readonly Column[] = [
+  NAME,
+  column('construction', 'made into', 'choice', { required: true, options: CONSTRUCTIONS }),
+  column('colour', 'shade', 'tint', { required: true, means: 'how it is drawn where a fly names no colour' }),
+  column('colours', 'colours', 'list', { options: COLOUR_WORDS }),
+  column('manner', 'manner', 'choice', {
+    options: [...optionsOf(MATERIAL_SHAPES.bundle, 'manner'), ...optionsOf(MATERIAL_SHAPES.wrap, 'manner')],
+    of: having('manner'),
+    required: true,
+  }),
+  ...FIGURES.map((each) => ({ ...each, of: having(each.key), required: true })),
+  choiceOf(MATERIAL_SHAPES.bundle, 'soldAs', 'sold as'),
+  column('yield', 'yields', 'text', { means: 'what one unit makes' }),
+  column('leaves', 'leaves over', 'text'),
+  column('substitutes', 'substitutes', 'list', { means: 'best first' }),
+  column('glowMin', 'glow, half-life', 'number', { unit: 'min' }),
+  ...STOCK,
+];
+
+const THREADS: readonly Column[] = [
+  NAME,
+  column('denier', 'denier', 'number', { required: true }),
+  column('aught', 'aught', 'text', { means: 'nominal' }),
+  column('widthMm', 'width', 'length', { unit: 'mm', required: true, means: 'laid flat' }),
+  column('strengthG', 'breaks at', 'number', { unit: 'g', required: true }),
+  choiceOf(threadItemSchema, 'material', 'material', { required: true }),
+  column('colours', 'colours', 'list', { options: COLOUR_WORDS }),
+  ...STOCK,
+];
+
+export const COLUMNS: Readonly<Record<DrawerName, readonly Column[]>> = {
+  hooks: HOOKS,
+  weights: WEIGHTS,
+  materials: MATERIALS,
+  threads: THREADS,
+};
+
+/** Whether items of this construction (or any item, outside the materials) have a column. */
+export const hasColumn = (each: Column, item: object): boolean =>
+  each.of === undefined || ('construction' in item && each.of.includes(item.construction as Construction));

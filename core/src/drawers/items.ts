@@ -1,0 +1,196 @@
+import { z } from 'zod';
+import { HOOK_SIZES } from '../data/hooks.ts';
+import { solidNamed } from '../data/solids.ts';
+
+/**
+ * What lies in the drawers: packets of hooks, eyes and beads, materials, threads. One flat record an item, so that a table, a CSV and the
+ * file hold the same. Lengths mm, masses mg, densities mg/mm³, angles degrees; `...N` says how many were measured, `...Sd` their spread.
+ */
+export const DRAWERS = ['hooks', 'weights', 'materials', 'threads'] as const;
+export type DrawerName = (typeof DRAWERS)[number];
+
+const NAME = 80;
+const words = (most: number) => z.string().trim().min(1).max(most);
+const above = z.number().positive().max(1e6);
+const share = z.number().min(0).max(1);
+const whole = z.number().int().min(0).max(1e6);
+const list = z.array(words(NAME)).max(40);
+const tint = z.string().regex(/^#[0-9a-f]{6}$/i, 'is a colour such as #6f7173');
+
+/** What is known of anything that is bought: how it is called, how much is there, and what it costs. */
+const stock = {
+  name: words(NAME),
+  also: list.optional(),
+  count: z.number().min(0).max(1e6).optional(),
+  price: z.number().min(0).max(1e6).optional(),
+  discontinued: z.boolean().optional(),
+  note: z.string().max(500).optional(),
+};
+
+const measured = <K extends string>(key: K) =>
+  ({
+    [`${key}Mm`]: above.optional(),
+    [`${key}N`]: whole.optional(),
+    [`${key}SdMm`]: z.number().min(0).max(1e3).optional(),
+  }) as Record<`${K}Mm` | `${K}SdMm`, z.ZodOptional<z.ZodNumber>> & Record<`${K}N`, z.ZodOptional<z.ZodNumber>>;
+
+export const hookItemSchema = z.strictObject({
+  ...stock,
+  form: z.enum(['single', 'double', 'jig']),
+  size: z.string().regex(/^\d{1,2}(\/0)?$/, `is a hook size such as ${HOOK_SIZES.slice(2, 5).join(', ')} or 1/0`),
+  longX: z.number().int().min(-8).max(10).optional(),
+  heavyX: z.number().int().min(-6).max(6).optional(),
+  eye: z.enum(['straight', 'up', 'down', 'looped-up', 'looped-down']).optional(),
+  bend: z.enum(['round', 'sproat', 'limerick', 'continuous', 'wide-gap']).optional(),
+  barb: z.enum(['none', 'pinched', 'full']).optional(),
+  finish: z.enum(['bronze', 'japanned', 'nickel', 'stainless', 'tin']).optional(),
+  ...measured('shank'),
+  ...measured('gap'),
+  ...measured('wire'),
+  temper: z.enum(['untried', 'good', 'soft', 'brittle']).optional(),
+  saltSafe: z.boolean().optional(),
+});
+export type HookItem = z.infer<typeof hookItemSchema>;
+
+export const weightItemSchema = z.strictObject({
+  ...stock,
+  form: z.enum(['bead', 'cone', 'dumbbell', 'bead-chain', 'plastic', 'disc', 'wire']),
+  material: words(NAME).refine((word) => solidNamed(word) !== null, 'is no solid the tables know'),
+  /** Across one ball, or the strand of a wire. */
+  diameterMm: above,
+  boreMm: above.optional(),
+  frontMm: above.optional(),
+  lengthMm: above.optional(),
+  /** Weighed: of one piece (a pair of eyes is one), or of 100 mm of wire. */
+  massMg: above.optional(),
+  massN: whole.optional(),
+  massSdMg: z.number().min(0).max(1e6).optional(),
+});
+export type WeightItem = z.infer<typeof weightItemSchema>;
+
+/** Stock of a material, whatever it is made into. */
+const goods = {
+  ...stock,
+  colour: tint,
+  colours: list.optional(),
+  soldAs: z.enum(['patch', 'hank', 'spool', 'cape', 'packet', 'sheet', 'card', 'bottle']).optional(),
+  /** How many flies, or mm, one unit makes; in words. */
+  yield: z.string().max(NAME).optional(),
+  leaves: z.string().max(NAME).optional(),
+  substitutes: list.optional(),
+  /** Minutes after which a charged glow is half as bright. */
+  glowMin: above.optional(),
+};
+const wet = { softness: share, water: z.number().min(0).max(20) };
+
+const bundle = z.strictObject({
+  ...goods,
+  construction: z.literal('bundle'),
+  manner: z.enum(['plume', 'hair', 'strand', 'leg', 'tubing']),
+  packing: share,
+  taper: z.number().min(0.5).max(1),
+  density: above,
+  ...wet,
+  spreadV: z.number().min(0).max(60),
+  spreadH: z.number().min(0).max(60),
+  fibreMm: above,
+  strandMm2: above,
+});
+const wrap = z.strictObject({
+  ...goods,
+  construction: z.literal('wrap'),
+  manner: z.enum(['floss', 'flat', 'oval', 'chenille', 'bristle', 'dubbing', 'brush', 'herl', 'yarn', 'thread']),
+  solid: share,
+  density: above,
+  opacity: share,
+  ...wet,
+});
+const strip = z.strictObject({
+  ...goods,
+  construction: z.literal('strip'),
+  hideMm: above,
+  pileMgMm2: above,
+  hairMm: above,
+  widthMm: above,
+  softness: share,
+});
+const hackle = z.strictObject({
+  ...goods,
+  construction: z.literal('hackle'),
+  fibresPerTurn: above,
+  fibreMm: above,
+  softness: share,
+});
+const feather = z.strictObject({
+  ...goods,
+  construction: z.literal('feather'),
+  thicknessMm: above,
+  packing: share,
+  density: above,
+  widthMm: above,
+  opacity: share,
+  ...wet,
+});
+const spun = z.strictObject({
+  ...goods,
+  construction: z.literal('spun'),
+  packingTight: share,
+  packingLoose: share,
+  density: above,
+  fibreMm: above,
+  opacity: share,
+  ...wet,
+});
+const sheet = z.strictObject({
+  ...goods,
+  construction: z.literal('sheet'),
+  thicknessMm: above,
+  density: above,
+  opacity: share,
+  ...wet,
+});
+export const materialItemSchema = z.discriminatedUnion('construction', [
+  bundle,
+  wrap,
+  strip,
+  hackle,
+  feather,
+  spun,
+  sheet,
+]);
+export type MaterialItem = z.infer<typeof materialItemSchema>;
+export const MATERIAL_SHAPES = { bundle, wrap, strip, hackle, feather, spun, sheet } as const;
+
+export const threadItemSchema = z.strictObject({
+  ...stock,
+  denier: z.number().min(10).max(1000),
+  aught: z.string().max(8).optional(),
+  /** Laid flat. */
+  widthMm: above,
+  /** Breaking strain. */
+  strengthG: above,
+  material: z.enum(['nylon', 'polyester', 'gel-spun', 'monofilament', 'silk']),
+  colours: list.optional(),
+});
+export type ThreadItem = z.infer<typeof threadItemSchema>;
+
+/** The schema of the items of each drawer. */
+export const ITEM_SCHEMAS = {
+  hooks: hookItemSchema,
+  weights: weightItemSchema,
+  materials: materialItemSchema,
+  threads: threadItemSchema,
+} as const;
+export type DrawerItems = {
+  readonly hooks: readonly HookItem[];
+  readonly weights: readonly WeightItem[];
+  readonly materials: readonly MaterialItem[];
+  readonly threads: readonly ThreadItem[];
+};
+export type DrawerItem = DrawerItems[DrawerName][number];
+
+/** What tells two items of one name apart: hair for spinning is no hair for wings. */
+export function kindOf(drawer: DrawerName, item: DrawerItem): string {
+  if (drawer === 'materials') return (item as MaterialItem).construction;
+  return drawer === 'threads' ? 'thread' : (item as HookItem | WeightItem).form;
+}

@@ -1,0 +1,191 @@
+import { z } from 'zod';
+
+export const ROLES = [
+  'underbody',
+  'eyes',
+  'bead',
+  'tag',
+  'butt',
+  'tail',
+  'rib',
+  'body',
+  'hackle',
+  'collar',
+  'throat',
+  'underwing',
+  'wing',
+  'overwing',
+  'flash',
+  'cheek',
+  'case',
+  'legs',
+  'head',
+  'belly',
+  'veil',
+  'finish',
+] as const;
+export const SIDES_OF_SHANK = ['top', 'bottom', 'near', 'far', 'both', 'around', 'axis'] as const;
+
+const word = z.string().min(1).max(60);
+export const relation = (meaning: string) => z.string().min(1).max(200).describe(meaning);
+const length = (meaning: string) => relation(`${meaning}, a length relation`).optional();
+const position = (meaning: string) => relation(`${meaning}, a position relation`).optional();
+const quantity = (meaning: string) => z.string().min(1).max(40).describe(meaning).optional();
+const count = (meaning: string, most: number) => z.number().min(0).max(most).describe(meaning).optional();
+const ids = z.array(word).max(20).optional();
+const support = z.enum(['none', 'turn-under', 'dam', 'loop', 'underlay']).optional();
+
+const common = {
+  id: z
+    .string()
+    .max(40)
+    .regex(
+      /^[A-Za-z](?:[A-Za-z0-9]|-(?=[A-Za-z0-9]))*$/,
+      'is not a name: begin with a letter, then letters, digits and single dashes',
+    ),
+  role: z.enum(ROLES),
+  material: word.optional(),
+  colour: word.optional(),
+  side: z.enum(SIDES_OF_SHANK).optional(),
+  continues: word.describe('id of the part whose piece goes on here').optional(),
+  note: z.string().max(2000).optional(),
+};
+const at = { at: position('where it is tied in') };
+const span = { from: position('one end of the span'), to: position('the other end of the span') };
+const butts = { buttsTo: position('where the butts are trimmed') };
+
+const ball = z.strictObject({
+  ...common,
+  ...at,
+  construction: z.literal('ball'),
+  shape: z.enum(['bead', 'cone', 'dumbbell', 'bead-chain', 'plastic', 'disc']),
+  diameter: relation('diameter, a length relation'),
+  bore: length('bore'),
+  front: length("a cone's front diameter"),
+  length: length("a cone's length"),
+  mass: quantity('weighed mass, such as 0.52 g'),
+});
+const wrap = z.strictObject({
+  ...common,
+  ...span,
+  ...butts,
+  construction: z.literal('wrap'),
+  strand: length('thickness of the strand'),
+  diameter: length('diameter of the wound body'),
+  profile: z
+    .tuple([relation('rear'), relation('middle'), relation('front')])
+    .describe('three diameters, rear to front')
+    .optional(),
+  turns: count('turns', 400),
+  pitch: length('advance per turn'),
+  layers: z.number().int().min(1).max(2).optional(),
+  direction: z.enum(['with', 'counter']).optional(),
+  binds: ids,
+});
+const bundle = z.strictObject({
+  ...common,
+  ...at,
+  ...butts,
+  construction: z.literal('bundle'),
+  pinch: length('diameter squeezed'),
+  strands: count('number of strands or fibres', 5000),
+  dose: word.describe('sparse, matchstick, thumbnail, half a pencil, a pencil').optional(),
+  length: length('from the tie-in to the tip'),
+  tip: position('where the tip lies'),
+  angle: quantity('angle away from the shank'),
+  ends: z.enum(['even', 'natural', 'staggered', 'torn', 'cut']).optional(),
+  stacked: z.boolean().optional(),
+  support,
+});
+const feather = z.strictObject({
+  ...common,
+  ...at,
+  ...butts,
+  construction: z.literal('feather'),
+  form: z.enum(['pair', 'slips', 'tips', 'single']).optional(),
+  perSide: count('feathers a side', 12),
+  width: length('width'),
+  length: length('from the tie-in to the tip'),
+  tip: position('where the tip lies'),
+  lie: z.enum(['flat', 'tented', 'sides', 'along-back']).optional(),
+  angle: quantity('angle away from the shank'),
+  support,
+  boundBy: word.optional(),
+});
+const strip = z.strictObject({
+  ...common,
+  ...at,
+  ...butts,
+  construction: z.literal('strip'),
+  width: length('width of the hide'),
+  thickness: length('thickness of the hide'),
+  hair: length('length of the hair'),
+  length: length('from the tie-in to the tip'),
+  tip: position('where the tip lies'),
+  boundAt: z.array(relation('a binding, a position relation')).max(12).optional(),
+  boundBy: word.optional(),
+  angle: quantity('angle away from the shank'),
+  support,
+  ends: z.enum(['square', 'angled', 'tapered']).optional(),
+});
+const hackle = z.strictObject({
+  ...common,
+  ...at,
+  ...span,
+  ...butts,
+  construction: z.literal('hackle'),
+  style: z.enum(['collar', 'palmer', 'throat']).optional(),
+  fibre: length('length of the fibres'),
+  tip: position('where the fibre tips lie'),
+  turns: count('turns', 60),
+  by: z.enum(['tip', 'base']).optional(),
+  feathers: z.number().int().min(1).max(6).optional(),
+  binds: ids,
+});
+const spun = z.strictObject({
+  ...common,
+  ...span,
+  ...butts,
+  construction: z.literal('spun'),
+  dose: word.optional(),
+  diameter: length('trimmed diameter'),
+  tip: position('where the collar ends'),
+  flatBelow: z.union([z.boolean(), relation('how far below the shank it is trimmed flat')]).optional(),
+  lean: z.number().min(-1).max(1).optional(),
+});
+const sheet = z.strictObject({
+  ...common,
+  ...span,
+  ...butts,
+  construction: z.literal('sheet'),
+  width: length('width'),
+  thickness: length('thickness'),
+  doubled: z.boolean().optional(),
+});
+const coat = z.strictObject({
+  ...common,
+  construction: z.literal('coat'),
+  over: word,
+  layers: z.number().int().min(1).max(12).optional(),
+});
+
+export const partSchema = z.discriminatedUnion('construction', [
+  ball,
+  wrap,
+  bundle,
+  feather,
+  strip,
+  hackle,
+  spun,
+  sheet,
+  coat,
+]);
+export type Part = z.infer<typeof partSchema>;
+export type Construction = Part['construction'];
+export type PartOf<C extends Construction> = Extract<Part, { construction: C }>;
+export type Role = (typeof ROLES)[number];
+
+/** The keys each construction takes, for naming the nearest right one. */
+export const PART_KEYS: Readonly<Record<string, readonly string[]>> = Object.fromEntries(
+  partSchema.options.map((option) => [option.shape.construction.value, Object.keys(option.shape)]),
+);

@@ -1,0 +1,242 @@
+import type { CellTable } from './cells.ts';
+
+/**
+ * A projected silhouette, cell by cell, at one roll. All sums are over opacity-weighted breadth: `b` mm, `moment` mm² of the drawn
+ * place across, `load` and `loadX` mm² the same where the force of limp parts acts, `ball` mm the part of b that balls cover.
+ */
+export interface Silhouette {
+  readonly b: Float64Array;
+  readonly moment: Float64Array;
+  readonly load: Float64Array;
+  readonly loadX: Float64Array;
+  readonly ball: Float64Array;
+  readonly ballMm: Float64Array;
+}
+
+export interface ProjectionOptions {
+  /** Speed at which soft sections narrow, mm/s; 0 leaves them as drawn. */
+  readonly speedMmS?: number;
+  /** Which ellipses count; all when absent. */
+  readonly only?: Uint8Array;
+}
+
+const MOST = 256;
+const low = new Float64Array(MOST);
+const high = new Float64Array(MOST);
+const shade = new Float64Array(MOST);
+const across = new Float64Array(MOST);
+const aft = new Float64Array(MOST);
+const ballOf = new Float64Array(MOST);
+const eventAt = new Float64Array(2 * MOST);
+/** k where interval k begins, ~k where it ends. */
+const eventOf = new Int32Array(2 * MOST);
+
+function sortEvents(count: number): void {
+  for (let i = 1; i < count; i++) {
+    const at = eventAt[i] as number;
+    const of = eventOf[i] as number;
+    let j = i - 1;
+    while (j >= 0 && (eventAt[j] as number) > at) {
+      eventAt[j + 1] = eventAt[j] as number;
+      eventOf[j + 1] = eventOf[j] as number;
+      j--;
+    }
+    eventAt[j + 1] = at;
+    eventOf[j + 1] = of;
+  }
+}
+
+/** Breadth of soft sections in a flow, as a share of their breadth at rest (Vogel: drag grows more slowly than v² for what bends): (1 + (V/100 mm/s)²)^(−0.4σ). */
+export const narrowing = (softness: number, speedMmS: number): number =>
+  (1 + (speedMmS / 100) ** 2) ** (-0.4 * softness);
+
+/** The narrowing at one speed, remembered by softness: a fly holds few. */
+function narrowingOf(speedMmS: number): (softness: number) => number {
+  let lastSoftness = -1;
+  let lastShare = 1;
+  return (softness) => {
+    if (softness !== lastSoftness) {
+      lastSoftness = softness;
+      lastShare = narrowing(softness, speedMmS);
+    }
+    return lastShare;
+  };
+}
+
+const emptyLike = (cells: number): Silhouette => ({
+  b: new Float64Array(cells),
+  moment: new Float64Array(cells),
+  load: new Float64Array(cells),
+  loadX: new Float64Array(cells),
+  ball: new Float64Array(cells),
+  ballMm: new Float64Array(cells),
+});
+
+/**
+ * Projects a fly at roll θ: `side` on ζ (up; what a side current meets), `plan` on η (across; what sinking water meets).
+ * Where intervals overlap the opacity is 1 − Π(1 − o) over those covering that very point.
+ * @param theta roll in radians, in the sense of the model's two formulas
+ */
+export function project(
+  table: CellTable,
+  view: 'side' | 'plan',
+  theta: number,
+  options: ProjectionOptions = {},
+): Silhouette {
+  const out = emptyLike(table.cells);
+  const speed = options.speedMmS ?? 0;
+  const cos = Math.cos(theta);
+  const sin = Math.sin(theta);
+  // ζ = y·sinθ + z·cosθ, η = y·cosθ − z·sinθ: one pair of weights serves both views.
+  const side = view === 'side';
+  const wy = side ? sin : cos;
+  const wz = side ? cos : -sin;
+  const only = options.only ?? null;
+  const thin = speed > 0 ? narrowingOf(speed) : null;
+  const { first, y, z, semiY, semiZ, turn, opacity, softness, ballMm, leastSemi, shiftX, shiftY, shiftZ } = table;
+  for (let c = 0; c < table.cells; c++) {
+    let n = 0;
+    const to = first[c + 1] as number;
+    for (let i = first[c] as number; i < to; i++) {
+      if (only !== null && only[i] === 0) continue;
+      let uy = wy;
+      let uz = wz;
+      if (turn[i] !== 0) {
+        const a = theta + (turn[i] as number);
+        uy = side ? Math.sin(a) : Math.cos(a);
+        uz = side ? Math.cos(a) : -Math.sin(a);
+      }
+      const sy = (semiY[i] as number) * uy;
+      const sz = (semiZ[i] as number) * uz;
+      let half = Math.sqrt(sy * sy + sz * sz);
+      const soft = softness[i] as number;
+      if (thin !== null && soft > 0) half = Math.max(half * thin(soft), Math.min(half, leastSemi[i] as number));
+      const centre = (y[i] as number) * wy + (z[i] as number) * wz;
+      low[n] = centre - half;
+      high[n] = centre + half;
+      shade[n] = opacity[i] as number;
+      across[n] = (shiftY[i] as number) * wy + (shiftZ[i] as number) * wz;
+      aft[n] = shiftX[i] as number;
+      ballOf[n] = ballMm[i] as number;
+      n++;
+    }
+    if (n > 0) sumCell(out, c, n);
+  }
+  return out;
+}
+
+const OPAQUE = 1 - 1e-9;
+
+function widestBall(n: number, mid: number): number {
+  let widest = 0;
+  for (let k = 0; k < n; k++)
+    if ((ballOf[k] as number) > widest && mid >= (low[k] as number) && mid <= (high[k] as number))
+      widest = ballOf[k] as number;
+  return widest;
+}
+
+/** Adds up one cell: walks from interval end to interval end, keeping what covers the stretch between. */
+function sumCell(out: Silhouette, c: number, n: number): void {
+  for (let k = 0; k < n; k++) {
+    eventAt[2 * k] = low[k] as number;
+    eventOf[2 * k] = k;
+    eventAt[2 * k + 1] = high[k] as number;
+    eventOf[2 * k + 1] = ~k;
+  }
+  sortEvents(2 * n);
+  let b = 0,
+    moment = 0,
+    load = 0,
+    loadX = 0,
+    ball = 0,
+    ballMm = 0;
+  let count = 0,
+    opaque = 0,
+    balls = 0,
+    clear = 1,
+    sum = 0,
+    shift = 0,
+    shiftX = 0;
+  for (let e = 0; e + 1 < 2 * n; e++) {
+    const event = eventOf[e] as number;
+    const enters = event >= 0 ? 1 : -1;
+    const k = enters > 0 ? event : ~event;
+    const o = shade[k] as number;
+    count += enters;
+    if (count === 0) {
+      opaque = 0;
+      balls = 0;
+      clear = 1;
+      sum = 0;
+      shift = 0;
+      shiftX = 0;
+      continue;
+    }
+    if (o >= OPAQUE) opaque += enters;
+    else if (enters > 0) clear *= 1 - o;
+    else clear /= 1 - o;
+    sum += enters * o;
+    shift += enters * o * (across[k] as number);
+    shiftX += enters * o * (aft[k] as number);
+    if ((ballOf[k] as number) > 0) balls += enters;
+    const from = eventAt[e] as number;
+    const width = (eventAt[e + 1] as number) - from;
+    if (width <= 0) continue;
+    const covered = opaque > 0 ? width : (1 - clear) * width;
+    const mid = from + width / 2;
+    b += covered;
+    moment += covered * mid;
+    load += covered * (mid + shift / sum);
+    loadX += (covered * shiftX) / sum;
+    if (balls > 0) {
+      ball += covered;
+      ballMm = Math.max(ballMm, widestBall(n, mid));
+    }
+  }
+  out.b[c] = b;
+  out.moment[c] = moment;
+  out.load[c] = load;
+  out.loadX[c] = loadX;
+  out.ball[c] = ball;
+  out.ballMm[c] = ballMm;
+}
+
+/** Area of a silhouette, mm², its centre along x and across, mm, and where its load acts. Null centres for an empty one. */
+export interface SilhouetteSum {
+  readonly areaMm2: number;
+  readonly x: number;
+  readonly across: number;
+  readonly loadX: number;
+  readonly load: number;
+  readonly spreadX: number;
+}
+
+export function sumSilhouette(table: CellTable, shape: Silhouette): SilhouetteSum | null {
+  let area = 0,
+    sx = 0,
+    sxx = 0,
+    sa = 0,
+    lx = 0,
+    la = 0;
+  for (let c = 0; c < table.cells; c++) {
+    const dx = table.dx[c] as number;
+    const x = table.x[c] as number;
+    const strip = (shape.b[c] as number) * dx;
+    area += strip;
+    sx += strip * x;
+    sxx += strip * x * x;
+    sa += (shape.moment[c] as number) * dx;
+    la += (shape.load[c] as number) * dx;
+    lx += (shape.loadX[c] as number) * dx;
+  }
+  if (area <= 0) return null;
+  const x = sx / area;
+  return {
+    areaMm2: area,
+    x,
+    across: sa / area,
+    loadX: x + lx / area,
+    load: la / area,
+    spreadX: Math.sqrt(Math.max(0, sxx / area - x * x)),
+  };
+}

@@ -1,0 +1,223 @@
+import fc from 'fast-check';
+import { sphereCd } from '../src/balance/drag.ts';
+import { rightingMoment, tightKeel } from '../src/balance/keel.ts';
+import {
+  normalDeg,
+  rideOf,
+  sumWeights,
+  weightCentre,
+  type BalanceModel,
+  type PointWeight,
+} from '../src/balance/model.ts';
+import { sideHold } from '../src/balance/sideCurrent.ts';
+import { sinkClass, sinking, sphereSinking } from '../src/balance/sinking.ts';
+import { slackRest, slackTorque } from '../src/balance/slack.ts';
+import { solveBalance } from '../src/balance/solveBalance.ts';
+import { tippingWeight } from '../src/balance/tipping.ts';
+import { trimAt } from '../src/balance/trim.ts';
+import { water } from '../src/balance/water.ts';
+import { cutCells } from '../src/geometry/cells.ts';
+import { section, setEllipse, type Section, type Vec3 } from '../src/platform/section.ts';
+
+const FRESH = water(10, 0);
+const at = (submergedMg: number, x: number, y: number, z: number): PointWeight => ({ submergedMg, at: [x, y, z] });
+const slab = (
+  from: number,
+  to: number,
+  z: number,
+  semiY: number,
+  semiZ: number,
+  more: Partial<Section> = {},
+): Section =>
+  section({
+    owner: 'slab',
+    fromMm: from,
+    toMm: to,
+    ...more,
+    at: (_x, out) => {
+      setEllipse(out, 0, z, semiY, semiZ);
+    },
+  });
+
+/** Weights and sections about a tow point at the origin, with a stiff nose of 4 mm². */
+const model = (weights: readonly PointWeight[], sections: readonly Section[], tow: Vec3 = [0, 0, 0]): BalanceModel => ({
+  water: FRESH,
+  leverMm: 25,
+  tow,
+  weights,
+  table: cutCells(sections),
+  nose: { stiffFrontMm2: 4, trails: null, skinMm2: 60, blunt: 1, lengthMm: 30 },
+});
+
+describe('sums and angles', () => {
+  test('the centre of weight is null where weight and float nearly cancel', () => {
+    expect(weightCentre(sumWeights([at(100, 10, 0, -1), at(100, 20, 0, -3)]))).toEqual([15, 0, -2]);
+    expect(weightCentre(sumWeights([at(100, 0, 0, 0), at(-98, 9, 0, 0)]))).toBeNull();
+    expect(weightCentre(sumWeights([]))).toBeNull();
+  });
+  test('angles come into (−180, 180], the ride by twenty degrees either way', () => {
+    expect([190, -180, 180, 540, -0].map(normalDeg)).toEqual([-170, 180, 180, 180, 0]);
+    expect([0, 20, -20, 20.1, 159.9, 160, -175].map((deg) => rideOf(deg))).toEqual([
+      'point-down',
+      'point-down',
+      'point-down',
+      'on-its-side',
+      'on-its-side',
+      'point-up',
+      'point-up',
+    ]);
+  });
+});
+
+describe('keel on a tight line', () => {
+  test('weight below the tow point rides point-down, above it point-up, beside it on its side', () => {
+    const ride = (y: number, z: number): unknown => {
+      const keel = tightKeel(model([at(100, 10, y, z)], []));
+      return [keel.ride, keel.heelDeg === null ? null : Math.round(keel.heelDeg)];
+    };
+    expect(ride(0, -2)).toEqual(['point-down', 0]);
+    expect(ride(0, 2)).toEqual(['point-up', 180]);
+    expect(ride(2, 0)).toEqual(['on-its-side', -90]);
+    expect(ride(-2, -2)).toEqual(['on-its-side', 45]);
+  });
+  test('a lever of under a twentieth of a millimetre decides nothing, and such a fly holds to no current', () => {
+    const keel = tightKeel(model([at(100, 10, 0, -0.04)], []));
+    expect([keel.ride, keel.heelDeg]).toEqual(['undecided', null]);
+    expect(sideHold(model([at(100, 10, 0, -0.04)], [slab(0, 20, 2, 1, 3)]), keel)).toEqual({
+      holdsTo: 0,
+      heelAt100Deg: null,
+    });
+  });
+  test('the righting moment is nothing at the rest, falls across it, and turns over half a turn on', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -180, max: 180, noNaN: true }),
+        fc.double({ min: 1, max: 900, noNaN: true }),
+        (deg, size) => {
+          const [k, ky] = [-size * Math.cos((deg * Math.PI) / 180), -size * Math.sin((deg * Math.PI) / 180)];
+          const moment = (by: number): number => rightingMoment(k, ky, ((deg + by) * Math.PI) / 180);
+          expect(moment(0)).toBeCloseTo(0, 6);
+          expect(moment(10)).toBeLessThan(0);
+          expect(moment(-10)).toBeGreaterThan(0);
+          expect(moment(190)).toBeCloseTo(-moment(10), 6);
+        },
+      ),
+      { numRuns: 50 },
+    );
+  });
+  test('it is told every five degrees of the whole turn', () => {
+    const { righting } = tightKeel(model([at(100, 10, 0, -2)], []));
+    expect([righting.length, righting[0]?.[0], righting.at(-1)?.[0]]).toEqual([72, -175, 180]);
+  });
+});
+
+describe('tipping', () => {
+  const ball = {
+    id: 'eyes',
+    massMg: 500,
+    volumeMm3: 60,
+    submergedMg: 440,
+    density: 8.5,
+    weighed: false,
+    centroid: [5, 0, 1.3] as Vec3,
+  };
+  test('is the mass at which the moment of the whole comes to nothing', () => {
+    const moment = 200;
+    const found = tippingWeight(ball, moment, 0, FRESH);
+    const rest = moment - 440 * 1.3;
+    expect((found?.massMg ?? 0) * (1 - FRESH.density / 8.5) * 1.3).toBeCloseTo(-rest, 6);
+    expect(found?.ratio).toBeCloseTo(500 / (found?.massMg ?? 1), 9);
+  });
+  test('a weighed pair keeps its volume', () => {
+    expect(tippingWeight({ ...ball, weighed: true }, 200, 0, FRESH)?.massMg).toBeCloseTo(
+      FRESH.density * 60 + (440 * 1.3 - 200) / 1.3,
+      6,
+    );
+  });
+  test('there is none for a ball level with the tow point, nor where the rest of the fly is over already', () => {
+    expect(tippingWeight(ball, 200, 1.28, FRESH)).toBeNull();
+    expect(tippingWeight(ball, 700, 0, FRESH)).toBeNull();
+  });
+});
+
+describe('rest on a slack line', () => {
+  const broad = [slab(0, 30, 3, 0.5, 4)];
+  test('a broad back above the weight lies as the weight hangs', () => {
+    const rest = slackRest(model([at(200, 15, 0, -2)], broad));
+    expect([rest.ride, rest.heelDeg]).toEqual(['point-down', expect.closeTo(0, 2)]);
+  });
+  test('its torque is nothing there and turns the fly back from either side', () => {
+    const it = model([at(200, 15, 0.6, -2), at(80, 4, -0.2, 1)], broad);
+    const { heelDeg } = slackRest(it);
+    const torque = (by: number): number => slackTorque(it, (((heelDeg ?? 0) + by) * Math.PI) / 180);
+    expect(Math.abs(torque(0))).toBeLessThan(0.02 * Math.abs(torque(20)));
+    expect(torque(8)).toBeLessThan(0);
+    expect(torque(-8)).toBeGreaterThan(0);
+  });
+  test('where nothing turns it, it is undecided', () => {
+    expect(slackRest(model([at(200, 15, 0, 0)], [slab(0, 30, 0, 2, 2)]))).toEqual({
+      ride: 'undecided',
+      heelDeg: null,
+      others: [],
+    });
+  });
+});
+
+describe('side current', () => {
+  const weights = [at(300, 12, 0, -2)];
+  test('a taller back gives way sooner, a heavier keel later', () => {
+    const holds = (z: number, mg = 300): number => {
+      const it = model([at(mg, 12, 0, -2)], [slab(5, 25, z, 0.5, 3)]);
+      return sideHold(it, tightKeel(it)).holdsTo ?? Infinity;
+    };
+    expect(holds(4)).toBeLessThan(holds(2));
+    expect(holds(3, 500)).toBeGreaterThan(holds(3, 300));
+  });
+  test('what stands even about the tow axis is never capsized', () => {
+    const it = model(weights, [slab(5, 25, 0, 0.5, 3)]);
+    expect(sideHold(it, tightKeel(it)).holdsTo).toBeNull();
+  });
+  test('the heel at 100 mm/s is there below the limit and none above it', () => {
+    const heel = (z: number): unknown => {
+      const it = model(weights, [slab(5, 25, z, 0.5, 3)]);
+      const { holdsTo, heelAt100Deg } = sideHold(it, tightKeel(it));
+      return [(holdsTo ?? Infinity) > 100, heelAt100Deg !== null];
+    };
+    for (const z of [1, 2, 4, 8]) {
+      const [above, told] = heel(z) as [boolean, boolean];
+      expect(told).toBe(above);
+    }
+  });
+});
+
+describe('trim and sinking', () => {
+  const body = [slab(0, 30, 0, 2, 2)];
+  test('weight ahead of the middle sinks nose-first, behind it tail-first, at it level', () => {
+    const trim = (x: number): string | null => trimAt(model([at(300, x, 0, -0.5)], body), 0).verdict;
+    expect([trim(2), trim(15), trim(28)]).toEqual(['nose-first', 'level', 'tail-first']);
+    expect(trimAt(model([at(300, 5, 0, 0)], body), 0).lever).toBeCloseTo(10 / 25, 6);
+  });
+  test('what floats does not sink; a heavier one sinks faster', () => {
+    expect(sinking(model([at(-20, 15, 0, 0)], body), 0, 0)).toBeNull();
+    const level = (mg: number): number => sinking(model([at(mg, 15, 0, 0)], body), 0, 0)?.level ?? 0;
+    expect(level(400)).toBeGreaterThan(level(200));
+  });
+  test('nose-down it sinks at a speed between level and nose-first', () => {
+    const it = sinking(model([at(300, 5, 0, 0)], body), 0, 45);
+    if (!it) throw new Error('it floats');
+    expect(it.terminal).toBeGreaterThan(it.level);
+    expect(it.terminal).toBeLessThan(it.noseFirst);
+    expect(it.class).toBe(sinkClass(it.terminal));
+    expect(sinking(model([at(300, 5, 0, 0)], body), 0, -45)?.terminal).toBe(it.level);
+  });
+  test('a ball alone falls as the drag of a sphere says', () => {
+    const v = sphereSinking(4, 200, FRESH) ?? 0;
+    const drag = ((FRESH.density * v * v) / (2 * 9806.65)) * sphereCd((v * 4) / FRESH.viscosity) * Math.PI * 4;
+    expect(drag).toBeCloseTo(200, 0);
+    expect(sphereSinking(4, 0, FRESH)).toBeNull();
+  });
+  test('with nothing decided on the slack line the tight rest is taken', () => {
+    const it = solveBalance(model([at(300, 15, 0, -0.2)], [slab(0, 30, 0, 2, 2)]));
+    expect([it.slack.heelDeg, it.tight.heelDeg, it.restDeg]).toEqual([null, 0, 0]);
+  });
+});

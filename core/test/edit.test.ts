@@ -1,0 +1,124 @@
+import { addPart, dependants, freezeDependants, freeId, movePart, removePart, renamePart } from '../src/edit/parts.ts';
+import { newFly, PRESETS } from '../src/edit/presets.ts';
+import { pullTip, tipStepMm } from '../src/edit/pull.ts';
+import { withKey } from '../src/edit/relations.ts';
+import { layFly, type FlyFile } from '../src/index.ts';
+import { body, collar, eyes, fly, laid, partIn, strip, tail, wing } from './build.ts';
+
+const lays = (file: FlyFile) => {
+  const result = layFly(file);
+  if (!result.ok) throw new Error(result.faults.map((fault) => fault.message).join());
+  return result.value;
+};
+
+describe('parts come and go', () => {
+  test('every preset solves on a bare hook, alone and after all the others', () => {
+    let file = newFly('All');
+    for (const { part } of PRESETS) {
+      expect(layFly(addPart(newFly('One'), part).file).ok).toBe(true);
+      file = addPart(file, part).file;
+    }
+    expect(lays(file).parts).toHaveLength(PRESETS.length);
+  });
+  test('an id that is taken or reserved gets a number', () => {
+    const file = fly([tail()]);
+    expect([
+      freeId(file, 'tail', 'tail'),
+      freeId(file, 'bend', 'tail'),
+      freeId(file, 'body', 'body'),
+      freeId(file, 'body', 'tail'),
+      freeId(file, '7 up!', 'tail'),
+    ]).toEqual(['tail-2', 'bend-2', 'body', 'body-2', 'up']);
+  });
+  test('moving keeps every part and every measure', () => {
+    const file = fly([eyes(), tail(), body()]);
+    expect(movePart(file, 0, 2).parts.map((part) => part.id)).toEqual(['tail', 'body', 'eyes']);
+    expect(movePart(file, 2, -5).parts.map((part) => part.id)).toEqual(['body', 'eyes', 'tail']);
+  });
+  test('a rename follows through relations, butts, bindings and the head space', () => {
+    const file = fly(
+      [
+        eyes(),
+        tail({ buttsTo: 'eyes.rear' }),
+        strip({ at: 'eyes.rear', boundAt: ['eyes.rear + 3 mm'], length: '40 mm' }),
+      ],
+      { platform: { kind: 'single', size: '6', headSpace: '0.5 eyes' } },
+    );
+    const renamed = renamePart(file, 'eyes', 'balls');
+    expect(JSON.stringify(renamed)).not.toContain('eyes.');
+    expect(renamed.platform).toMatchObject({ headSpace: '0.5 balls' });
+    expect(lays(renamed).dryMg).toBeCloseTo(lays(file).dryMg, 9);
+  });
+  test('what leans on a part is found, also through the word body, and frozen at its present measure', () => {
+    const it = laid([body(), tail({ length: '0.85 body' }), wing({ at: 'body.front', length: 'tail + 2 mm' })]);
+    expect(dependants(it.file, 'body').map((each) => `${each.part}.${each.key}`)).toEqual(['tail.length', 'wing.at']);
+    const frozen = removePart(freezeDependants(it, 'body'), 'body');
+    const after = lays(frozen);
+    for (const id of ['tail', 'wing'])
+      expect(partIn(after, id).extent.tipMm).toBeCloseTo(partIn(it, id).extent.tipMm ?? 0, 1);
+    expect(dependants(frozen, 'tail')).toHaveLength(1);
+  });
+  test('the head space may lean on a part too, and a band or a place round the bend stays one', () => {
+    const platform = { kind: 'single', size: '6', longX: 3, headSpace: '0.5 eyes' };
+    const it = laid([eyes(), tail({ length: '8..10 eyes', at: 'round 0.5 eyes' })], { platform });
+    const leaning = dependants(it.file, 'eyes').map((each) => `${each.part}.${each.key}`);
+    expect(leaning).toEqual(['tail.at', 'tail.length', 'hook.headSpace']);
+    const frozen = removePart(freezeDependants(it, 'eyes'), 'eyes');
+    expect(frozen.parts[0]).toMatchObject({ length: '32..40 mm', at: 'round 2 mm' });
+    expect(lays(frozen).headSpaceMm).toBeCloseTo(it.headSpaceMm, 2);
+  });
+  test('what a part binds, follows or is bound by is followed, dropped with it, and left behind when copied elsewhere', () => {
+    const rib = {
+      id: 'rib',
+      role: 'rib',
+      construction: 'wrap',
+      material: 'copper',
+      strand: '0.2 mm',
+      turns: 5,
+      from: 'bend',
+      to: 'station 3',
+      binds: ['body'],
+    };
+    const file = fly([body(), rib, strip({ boundBy: 'rib', continues: 'body' })]);
+    const renamed = renamePart(renamePart(file, 'rib', 'wire'), 'body', 'belly-wrap');
+    expect(renamed.parts[1]).toMatchObject({ binds: ['belly-wrap'] });
+    expect(renamed.parts[2]).toMatchObject({ boundBy: 'wire', continues: 'belly-wrap' });
+    const without = removePart(file, 'rib');
+    expect(without.parts[1]).not.toHaveProperty('boundBy');
+    const [, copied] = file.parts;
+    if (!copied) throw new Error('no rib');
+    expect(addPart(newFly('Other'), copied).file.parts[0]).not.toHaveProperty('binds');
+  });
+  test('an emptied key is taken away, a list entry too', () => {
+    const [part] = fly([strip({ boundAt: ['bend', 'station 5'], at: 'station 3', length: '40 mm' })]).parts;
+    if (!part) throw new Error('no part');
+    expect(withKey(part, 'boundAt[0]', '')).toMatchObject({ boundAt: ['station 5'] });
+    expect('width' in withKey(part, 'width', '')).toBe(false);
+  });
+});
+
+describe('pulling a tip', () => {
+  test('puts it where it is pulled to, whatever its relation', () => {
+    for (const parts of [
+      [tail({ length: '1.2 shank' })],
+      [tail({ length: '31 mm' })],
+      [strip({ at: 'station 3', boundAt: ['bend'], length: undefined, tip: 'bend + 0.6 shank' })],
+      [wing({ length: '1.3 shank' })],
+      [collar()],
+    ]) {
+      const it = laid(parts.map((part) => JSON.parse(JSON.stringify(part)) as Record<string, unknown>));
+      const id = it.parts[0]?.file.id ?? '';
+      const file = pullTip(it, id, 3);
+      if (!file) throw new Error('nothing to pull');
+      expect(
+        Math.abs((partIn(lays(file), id).extent.tipMm ?? 0) - (partIn(it, id).extent.tipMm ?? 0) - 3),
+      ).toBeLessThan(0.3);
+    }
+  });
+  test('eyes have no tip to pull', () => {
+    expect(pullTip(laid([eyes()]), 'eyes', 1)).toBeNull();
+  });
+  test('a step is a twentieth of the factor', () => {
+    expect(tipStepMm(laid([tail({ length: '1.2 shank' })]), 'tail')).toBeCloseTo(0.05 * 27.105, 3);
+  });
+});

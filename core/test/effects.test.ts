@@ -1,0 +1,160 @@
+import { flyFigure } from '../src/figure/flyFigure.ts';
+import { PART_KEYS } from '../src/file/parts.ts';
+import type { LaidFly } from '../src/index.ts';
+import { body, collar, eyes, feathers, laid, rib, sheet, spunHead, strip, tail, without } from './build.ts';
+
+type Loose = Record<string, unknown>;
+
+/** All that a fly comes to: masses, places, sections and the drawing, so that a key which changes nothing is found out. */
+function likeness(it: LaidFly): string {
+  const cut = { y: 0, z: 0, semiY: 0, semiZ: 0, opacity: 1 };
+  const sections = it.sections.map((section) => {
+    section.at(section.fromMm + 0.6 * (section.toMm - section.fromMm), cut);
+    return [section.fromMm, section.toMm, section.turn, section.softness, { ...cut }];
+  });
+  const figure = flyFigure(it).parts.map((part) => ({ ...part, fibres: [...part.fibres].slice(0, 2200) }));
+  const parts = it.parts.map((part) => [
+    part.massMg,
+    part.volumeMm3,
+    part.centroid,
+    part.built.turns,
+    part.built.notes,
+  ]);
+  return JSON.stringify([parts, it.dryMg, it.castingMg, it.tight.momentMgMm, it.tight.lateralMgMm, sections, figure]);
+}
+
+const bead = eyes({ shape: 'cone', side: 'around', bore: '1 mm', front: '2.5 mm', length: '4 mm' });
+const palmer = without(
+  collar({ id: 'palmer', role: 'hackle', style: 'palmer', from: 'bend', to: 'station 3', turns: 6 }),
+  'at',
+);
+const gloss = { id: 'gloss', role: 'finish', construction: 'coat', material: 'varnish', over: 'other', layers: 1 };
+const other = body({ id: 'other', diameter: '3 mm', from: 'station 9', to: 'station 7' });
+
+/** A part before and after each key that its construction takes is changed, set or taken away. */
+const CHANGES: Record<string, Record<string, readonly [Loose, Loose]>> = {
+  ball: {
+    at: [eyes(), eyes({ at: 'station 3' })],
+    shape: [eyes(), eyes({ shape: 'bead-chain' })],
+    diameter: [eyes(), eyes({ diameter: '4.5 mm' })],
+    bore: [bead, { ...bead, bore: '1.5 mm' }],
+    front: [bead, { ...bead, front: '3 mm' }],
+    length: [bead, { ...bead, length: '5 mm' }],
+    mass: [eyes(), eyes({ mass: '0.5 g' })],
+  },
+  wrap: {
+    from: [body(), body({ from: 'barb' })],
+    to: [body(), body({ to: 'station 4' })],
+    strand: [rib(), rib({ strand: '0.3 mm' })],
+    diameter: [body(), body({ diameter: '5 mm' })],
+    profile: [body(), without(body({ profile: ['2 mm', '3 mm', '5 mm'] }), 'diameter')],
+    turns: [rib(), rib({ turns: 6 })],
+    pitch: [without(rib(), 'turns'), without(rib({ pitch: '3 mm' }), 'turns')],
+    layers: [rib({ layers: 1 }), rib({ layers: 2 })],
+    direction: [rib(), rib({ direction: 'counter' })],
+    buttsTo: [body(), body({ buttsTo: 'station 6' })],
+  },
+  bundle: {
+    at: [tail(), tail({ at: 'barb' })],
+    pinch: [tail(), tail({ pinch: '3 mm' })],
+    strands: [tail(), without(tail({ strands: 90 }), 'pinch')],
+    dose: [tail(), without(tail({ dose: 'sparse' }), 'pinch')],
+    length: [tail(), tail({ length: '1.2 shank' })],
+    tip: [tail(), without(tail({ tip: 'bend + 20 mm' }), 'length')],
+    angle: [tail(), tail({ angle: '10 deg' })],
+    ends: [tail(), tail({ ends: 'staggered' })],
+    stacked: [tail(), tail({ stacked: true })],
+    support: [tail(), tail({ support: 'loop' })],
+    buttsTo: [tail(), tail({ buttsTo: 'station 4' })],
+  },
+  feather: {
+    at: [feathers(), feathers({ at: 'station 2' })],
+    form: [feathers(), feathers({ form: 'slips' })],
+    perSide: [feathers(), feathers({ perSide: 2 })],
+    width: [feathers(), feathers({ width: '7 mm' })],
+    length: [feathers(), feathers({ length: '1.4 shank' })],
+    tip: [feathers(), without(feathers({ tip: 'bend + 5 mm' }), 'length')],
+    lie: [feathers(), feathers({ lie: 'flat' })],
+    angle: [feathers(), feathers({ angle: '20 deg' })],
+    support: [feathers(), feathers({ support: 'underlay' })],
+    boundBy: [feathers(), feathers({ boundBy: 'other' })],
+    buttsTo: [feathers(), feathers({ buttsTo: 'station 3' })],
+  },
+  strip: {
+    at: [strip(), strip({ at: 'station 9' })],
+    width: [strip(), strip({ width: '3 mm' })],
+    thickness: [strip(), strip({ thickness: '1 mm' })],
+    hair: [strip(), strip({ hair: '20 mm' })],
+    length: [strip(), strip({ length: '30 mm' })],
+    tip: [strip(), without(strip({ tip: 'bend + 20 mm' }), 'length')],
+    boundAt: [strip(), strip({ boundAt: ['station 5'] })],
+    boundBy: [strip(), strip({ boundBy: 'other' })],
+    angle: [strip(), strip({ angle: '8 deg' })],
+    support: [strip(), strip({ support: 'dam' })],
+    ends: [strip(), strip({ ends: 'tapered' })],
+    buttsTo: [strip(), strip({ buttsTo: 'station 6' })],
+  },
+  hackle: {
+    at: [collar(), collar({ at: 'station 3' })],
+    from: [palmer, { ...palmer, from: 'barb' }],
+    to: [palmer, { ...palmer, to: 'station 4' }],
+    style: [collar(), collar({ style: 'throat' })],
+    fibre: [collar(), collar({ fibre: '1 gap' })],
+    tip: [collar(), without(collar({ tip: 'point' }), 'fibre')],
+    turns: [collar(), collar({ turns: 4 })],
+    by: [palmer, { ...palmer, by: 'base' }],
+    feathers: [collar(), collar({ feathers: 2 })],
+    buttsTo: [collar(), collar({ buttsTo: 'station 4' })],
+  },
+  spun: {
+    from: [spunHead(), spunHead({ from: 'eye + 2 mm' })],
+    to: [spunHead(), spunHead({ to: 'station 5' })],
+    dose: [spunHead(), spunHead({ dose: 'matchstick' })],
+    diameter: [spunHead(), spunHead({ diameter: '10 mm' })],
+    tip: [spunHead(), spunHead({ tip: 'station 7' })],
+    flatBelow: [spunHead(), spunHead({ flatBelow: '2 mm' })],
+    lean: [spunHead(), spunHead({ lean: 0.2 })],
+    buttsTo: [spunHead(), spunHead({ buttsTo: 'station 6' })],
+  },
+  sheet: {
+    from: [sheet(), sheet({ from: 'station 2' })],
+    to: [sheet(), sheet({ to: 'station 6' })],
+    width: [sheet(), sheet({ width: '6 mm' })],
+    thickness: [sheet(), sheet({ thickness: '2 mm' })],
+    doubled: [sheet(), sheet({ doubled: true })],
+    buttsTo: [sheet(), sheet({ buttsTo: 'station 7' })],
+  },
+  coat: {
+    over: [gloss, { ...gloss, over: 'head' }],
+    layers: [gloss, { ...gloss, layers: 3 }],
+  },
+};
+
+/** Keys every part has, tried on one; `binds` says what a rib holds down and is judged, not built. */
+const COMMON = ['id', 'role', 'construction', 'note', 'binds', 'material', 'colour', 'side', 'continues'];
+const more = { thread: { denier: 140 }, head: 'bold' };
+const lay = (part: Loose): string => likeness(laid([other, part], more));
+
+describe('every documented key of a part does something', () => {
+  test('the list below holds them all', () => {
+    for (const [construction, keys] of Object.entries(PART_KEYS))
+      expect([construction, ...keys.filter((key) => !COMMON.includes(key) && !CHANGES[construction]?.[key])]).toEqual([
+        construction,
+      ]);
+  });
+  test.each(
+    Object.entries(CHANGES).flatMap(([construction, keys]) =>
+      Object.entries(keys).map(([key, [before, after]]) => [construction, key, before, after] as const),
+    ),
+  )('%s: %s', (_construction, _key, before, after) => {
+    expect(lay(after)).not.toBe(lay(before));
+  });
+  test.each([
+    ['material', tail(), tail({ material: 'fox hair' })],
+    ['colour', tail(), tail({ colour: 'black' })],
+    ['side', tail(), tail({ side: 'near' })],
+    ['continues', tail({ buttsTo: 'station 4' }), tail({ buttsTo: 'station 4', continues: 'other' })],
+  ])('every part: %s', (_key, before, after) => {
+    expect(lay(after)).not.toBe(lay(before));
+  });
+});

@@ -1,0 +1,103 @@
+import { formatAngle, formatLength, formatMass, formatSpeed, formatTemperature, METRIC } from '../src/units/format.ts';
+import { editDistance, nearest } from '../src/units/nearest.ts';
+import { parseQuantity } from '../src/units/quantity.ts';
+
+const mm = (text: string): number => {
+  const read = parseQuantity('length', text);
+  if (!read.ok) throw new Error(read.message);
+  return read.value;
+};
+
+describe('lengths as people write them', () => {
+  test.each([
+    ['5/32 in', 3.96875],
+    ['1 1/2 in', 38.1],
+    ['.020"', 0.508],
+    ['3.3 mm', 3.3],
+    ['3,3mm', 3.3],
+    ['⅝"', 15.875],
+    ['1½ in', 38.1],
+    ['2 cm', 20],
+    ['0.5 m', 500],
+    ['1 ft', 304.8],
+    ['5/32″', 3.96875],
+    [' 4 MM ', 4],
+  ])('%s is %f mm', (text, value) => {
+    expect(mm(text)).toBeCloseTo(value, 6);
+  });
+
+  test('the exact text is kept', () => {
+    expect(parseQuantity('length', ' 5/32 in ')).toMatchObject({ ok: true, text: '5/32 in' });
+  });
+  test.each([
+    ['5', 'no-unit'],
+    ['⅝', 'no-unit'],
+    ['0.25 gauge', 'ambiguous'],
+    ['1,500 mm', 'ambiguous'],
+    ['1.500,2 mm', 'ambiguous'],
+    ['1,5.2 mm', 'ambiguous'],
+    ['5/0 in', 'ambiguous'],
+    ['mm', 'syntax'],
+    ['5 parsecs', 'syntax'],
+    ['', 'syntax'],
+  ])('%s is not taken: %s', (text, code) => {
+    expect(parseQuantity('length', text)).toMatchObject({ ok: false, code });
+  });
+});
+
+describe('other quantities', () => {
+  test('grams, milligrams and grains; gm is asked back', () => {
+    expect(parseQuantity('mass', '0.52 g')).toMatchObject({ value: 520 });
+    expect(parseQuantity('mass', '10 gr')).toMatchObject({ value: 647.9891 });
+    expect(parseQuantity('mass', '5 gm')).toMatchObject({ ok: false, code: 'ambiguous' });
+  });
+  test('speeds, temperatures and salinity', () => {
+    expect(parseQuantity('speed', '0.5 m/s')).toMatchObject({ value: 500 });
+    expect(parseQuantity('temperature', '-2 C')).toMatchObject({ value: -2 });
+    const boiling = parseQuantity('temperature', '212 F');
+    expect(boiling.ok && boiling.value).toBeCloseTo(100, 9);
+    expect(parseQuantity('salinity', '20 g/kg')).toMatchObject({ value: 20 });
+  });
+});
+
+describe('figures for reading', () => {
+  test('0.1 mm, and 0.01 mm below two', () => {
+    expect(formatLength(31.26)).toEqual({ figure: '31.3', unit: 'mm' });
+    expect(formatLength(0.508)).toEqual({ figure: '0.51', unit: 'mm' });
+    expect(formatLength(-0.0001).figure).toBe('0.0');
+  });
+  test('inches in fractions that reduce', () => {
+    const inches = { ...METRIC, length: 'in' as const };
+    expect(formatLength(3.96875, inches)).toEqual({ figure: '5/32', unit: 'in' });
+    expect(formatLength(38.1, inches).figure).toBe('1 1/2');
+    expect(formatLength(0.4, inches).figure).toBe('1/64');
+    expect(formatLength(-6.35, inches).figure).toBe('−1/4');
+    expect(formatLength(25.4, inches).figure).toBe('1');
+  });
+  test('the decimal sign goes through every figure', () => {
+    const comma = { ...METRIC, decimal: ',' as const };
+    expect([formatLength(31.26, comma).figure, formatMass(970, comma).figure, formatSpeed(15, comma).figure]).toEqual([
+      '31,3',
+      '0,97',
+      '1,5',
+    ]);
+  });
+  test('masses, speeds, temperatures, angles', () => {
+    expect(formatMass(970)).toEqual({ figure: '0.97', unit: 'g' });
+    expect(formatMass(6.7)).toEqual({ figure: '6.7', unit: 'mg' });
+    expect(formatMass(647.9891, { ...METRIC, mass: 'gr' })).toEqual({ figure: '10.0', unit: 'gr' });
+    expect(formatSpeed(304.8, { ...METRIC, speed: 'ft/s' })).toEqual({ figure: '1.00', unit: 'ft/s' });
+    expect(formatTemperature(10, { ...METRIC, temperature: 'F' }).figure).toBe('50');
+    expect(formatAngle(-0.2)).toBe('0');
+  });
+});
+
+describe('the nearest right name', () => {
+  test('a swap of neighbours is one slip', () => {
+    expect(editDistance('tial', 'tail')).toBe(1);
+  });
+  test('what is far from everything is not suggested', () => {
+    expect(nearest('lenght', ['length', 'width'])).toBe('length');
+    expect(nearest('xylophone', ['tail', 'rib'])).toBeNull();
+  });
+});

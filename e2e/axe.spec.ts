@@ -1,0 +1,71 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, row, test } from './boathouse.ts';
+
+/** Serious and critical findings of axe, with the places. */
+async function findings(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations
+    .filter((each) => each.impact === 'serious' || each.impact === 'critical')
+    .flatMap((each) => each.nodes.map((node) => `${each.id}: ${node.target.join(' ')} ${node.failureSummary ?? ''}`));
+}
+
+const open = (page: Page, name: string): Promise<void> =>
+  page.getByRole('button', { name: new RegExp(`^${name},`) }).click();
+
+for (const theme of ['light', 'dark'] as const) {
+  test.describe(`in ${theme}`, () => {
+    test.use({ colorScheme: theme });
+    test('box, trash, settings and help', async ({ demo, page }) => {
+      for (const path of ['/', '/trash', '/settings', '/help']) {
+        await page.goto(demo.url + path);
+        await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+        expect(await findings(page)).toEqual([]);
+      }
+    });
+    test('bench: a part, the hook, a fault, and every dialog', async ({ demo, page }) => {
+      await page.goto(demo.url);
+      await open(page, 'Slate Runner');
+      await row(page, 'wing').click();
+      await expect(page.getByLabel('Verdict')).toContainText('cm/s');
+      expect(await findings(page)).toEqual([]);
+      await page.getByTestId('sentence').getByLabel('tip', { exact: true }).fill('bend + 0.6 shnak');
+      await expect(page.getByRole('alert')).toBeVisible();
+      expect(await findings(page)).toEqual([]);
+      await page.getByRole('button', { name: 'Hook, thread and aim' }).click();
+      expect(await findings(page)).toEqual([]);
+      await page.evaluate(() => {
+        (document.activeElement as HTMLElement).blur();
+      });
+      for (const key of ['a', 'h', 'k', '?', 'n']) {
+        await page.keyboard.press(key);
+        await expect(page.getByRole('dialog')).toBeVisible();
+        expect(await findings(page)).toEqual([]);
+        await page.keyboard.press('Escape');
+      }
+    });
+  });
+}
+
+test('an empty box', async ({ empty, page }) => {
+  await expect(page.getByText('The box is empty')).toBeVisible();
+  expect(await findings(page)).toEqual([]);
+  expect(empty.url).toBeTruthy();
+});
+
+test('the bench fits 1280 by 800 and 1024 by 768 without scrolling the page', async ({ demo, page }) => {
+  for (const [width, height] of [
+    [1280, 800],
+    [1024, 768],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    await page.goto(demo.url);
+    await open(page, 'Slate Runner');
+    await expect(page.getByLabel('Verdict')).toContainText('cm/s');
+    const scrolls = await page.evaluate(() => [
+      document.documentElement.scrollHeight > innerHeight,
+      document.documentElement.scrollWidth > innerWidth,
+    ]);
+    expect([width, ...scrolls]).toEqual([width, false, false]);
+  }
+});

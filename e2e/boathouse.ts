@@ -1,0 +1,106 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { test as base, expect, type Page } from '@playwright/test';
+
+export { expect };
+export const ROOT = join(import.meta.dirname, '..');
+
+/** A server of its own on data of its own; it can be stopped and started again on the same port. */
+export class Boathouse {
+  readonly folder = mkdtempSync(join(tmpdir(), 'jobbet-e2e-'));
+  url = '';
+  private process: ChildProcess | undefined;
+  private readonly args: readonly string[];
+
+  constructor(args: readonly string[] = []) {
+    this.args = args;
+  }
+
+  async start(): Promise<void> {
+    const port = this.url === '' ? '0' : new URL(this.url).port;
+    const child = spawn(process.execPath, [join(ROOT, 'server/dist/main.mjs'), ...this.args], {
+      env: { ...process.env, PORT: port, JOBBET_DATA: this.folder, HOST: '127.0.0.1' },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    this.process = child;
+    this.url = await new Promise((resolve, reject) => {
+      child.stdout.on('data', (data: Buffer) => {
+        const found = /http:\/\/\S+/.exec(data.toString());
+        if (found) resolve(found[0]);
+      });
+      child.on('exit', (code) => {
+        reject(new Error(`the server ended with ${String(code)}`));
+      });
+    });
+  }
+
+  async stop(): Promise<void> {
+    const child = this.process;
+    if (!child || child.exitCode !== null) return;
+    const ended = new Promise((resolve) => child.once('exit', resolve));
+    child.kill('SIGTERM');
+    await ended;
+  }
+
+  async close(): Promise<void> {
+    await this.stop();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}
+
+interface Own {
+  /** A server with an empty box, and the page on it. */
+  readonly empty: Boathouse;
+}
+interface Shared {
+  /** A server with the flies of the boathouse; tests that share it change none of them. */
+  readonly demo: Boathouse;
+}
+
+export const test = base.extend<Own, Shared>({
+  empty: async ({ page }, use) => {
+    const house = new Boathouse();
+    await house.start();
+    await page.goto(house.url);
+    await use(house);
+    await house.close();
+  },
+  demo: [
+    async ({}, use) => {
+      const house = new Boathouse(['--seed']);
+      await house.start();
+      await use(house);
+      await house.close();
+    },
+    { scope: 'worker' },
+  ],
+});
+
+/** An example of the boathouse as it stands in the file. */
+export const example = (name: string): Record<string, unknown> & { name: string; parts: Record<string, unknown>[] } =>
+  JSON.parse(readFileSync(join(ROOT, `examples/${name}.fly.json`), 'utf8')) as ReturnType<typeof example>;
+
+/** Puts a fly in the box over the API and opens it. @returns its id */
+export async function openFly(page: Page, house: Boathouse, file: unknown): Promise<string> {
+  const made = await page.request.post(`${house.url}/api/flies`, { data: { file } });
+  expect(made.status()).toBe(201);
+  const { id } = (await made.json()) as { id: string };
+  await page.goto(`${house.url}/fly/${id}`);
+  await saved(page);
+  return id;
+}
+
+export const saved = (page: Page): Promise<void> => expect(page.getByTestId('save')).toHaveText('saved');
+
+/** A blank of the sentence by its label. */
+export const blank = (page: Page, label: string) => page.getByTestId('sentence').getByLabel(label, { exact: true });
+
+export async function write(page: Page, label: string, text: string): Promise<void> {
+  await blank(page, label).fill(text);
+}
+
+export const row = (page: Page, id: string) => page.locator(`[data-part="${id}"]`);
+export const results = (page: Page) => page.getByTestId('results');
+export const ride = (page: Page) => page.getByTestId('ride');

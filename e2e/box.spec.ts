@@ -1,0 +1,141 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { example, expect, openFly, ROOT, test } from './boathouse.ts';
+
+const flies = (page: Page) => page.getByRole('list', { name: 'Flies' }).getByRole('listitem');
+const choose = (page: Page, input: { name: string; text: string }[]): Promise<void> =>
+  page
+    .getByLabel('Pattern files')
+    .setInputFiles(input.map(({ name, text }) => ({ name, mimeType: 'application/json', buffer: Buffer.from(text) })));
+
+test('the flies of the boathouse, with how they ride, sink and weigh; the troubled one is flagged', async ({
+  demo,
+  page,
+}) => {
+  await page.goto(demo.url);
+  await expect(flies(page)).toHaveCount(13);
+  await expect(page.getByRole('button', { name: /^Slate Runner,.* rides point-up, sinks very fast/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Rowan Ember,.* rides point-down, meant point-up/ })).toContainText(
+    'meant point-up',
+  );
+  await page.getByLabel('Find a fly').fill('rabbit strip point-up');
+  await expect(flies(page)).toHaveCount(1);
+  await page.getByLabel('Find a fly').fill('no such thing');
+  await expect(page.getByText('No fly answers to')).toBeVisible();
+});
+
+test('copied, renamed, put in the trash, taken back by undo and from the trash', async ({ empty, page }) => {
+  await openFly(page, empty, example('ferryman'));
+  await page.goto(empty.url);
+  const more = async (fly: string, what: string): Promise<void> => {
+    await page.getByRole('button', { name: `More for ${fly}`, exact: true }).click();
+    await page.getByRole('menuitem', { name: what }).click();
+  };
+  await more('Ferryman', 'Copy');
+  await expect(flies(page)).toHaveCount(2);
+  await more('Ferryman, copy', 'Rename');
+  await page.getByLabel('name', { exact: true }).fill('Long Glide');
+  await page.getByRole('button', { name: 'Rename' }).click();
+  await expect(page.getByRole('button', { name: /^Long Glide,/ })).toBeVisible();
+  await more('Long Glide', 'Put in the trash');
+  await expect(flies(page)).toHaveCount(1);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(flies(page)).toHaveCount(2);
+  await more('Long Glide', 'Put in the trash');
+  await page.getByRole('button', { name: 'trash' }).click();
+  await page.getByRole('button', { name: 'Back to the box' }).click();
+  await expect(page.getByText('The trash is empty')).toBeVisible();
+  await page.goto(empty.url);
+  await expect(flies(page)).toHaveCount(2);
+});
+
+test('a pattern file goes out by the menu and comes in again as it was', async ({ empty, page }) => {
+  await openFly(page, empty, example('glass-smolt'));
+  await page.goto(empty.url);
+  await page.getByRole('button', { name: 'More for Glass Smolt' }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('menuitem', { name: 'Save the pattern file' }).click();
+  const file = await download;
+  expect(file.suggestedFilename()).toBe('glass-smolt.fly.json');
+  const text = readFileSync(await file.path(), 'utf8');
+  expect(JSON.parse(text)).toEqual(example('glass-smolt'));
+  await test.step('a name that is there is asked about', async () => {
+    await choose(page, [{ name: 'glass-smolt.fly.json', text }]);
+    await expect(page.getByRole('dialog')).toContainText('The box already holds Glass Smolt');
+    await page.getByRole('button', { name: 'Take 1 in' }).click();
+    await expect(page.getByRole('button', { name: /^Glass Smolt, taken in,/ })).toBeVisible();
+  });
+});
+
+test('files dropped on the box are taken in', async ({ empty, page }) => {
+  const transfer = await page.evaluateHandle(
+    (text) => {
+      const data = new DataTransfer();
+      data.items.add(new File([text], 'tin-sculpin.fly.json', { type: 'application/json' }));
+      return data;
+    },
+    JSON.stringify(example('tin-sculpin')),
+  );
+  const board = page.locator('#root > div').first();
+  await board.dispatchEvent('dragover', { dataTransfer: transfer });
+  await expect(page.getByText('Let go to take the pattern files in')).toBeVisible();
+  await board.dispatchEvent('drop', { dataTransfer: transfer });
+  await expect(page.getByRole('button', { name: /^Tin Sculpin,/ })).toBeVisible();
+  expect(empty.url).toBeTruthy();
+});
+
+test('bad files are refused by name with what is wrong, the sound one beside them comes in', async ({
+  empty,
+  page,
+}) => {
+  const sound = example('copper-eel');
+  const cyclic = {
+    ...sound,
+    parts: sound.parts.map((part) => (part['id'] === 'tail' ? { ...part, length: 'flash' } : part)),
+  };
+  await choose(page, [
+    { name: 'sound.fly.json', text: JSON.stringify(sound) },
+    { name: 'cut.fly.json', text: JSON.stringify(sound).slice(0, 200) },
+    { name: 'huge.fly.json', text: JSON.stringify({ ...sound, notes: 'x'.repeat(5_000_000) }) },
+    { name: 'nested.fly.json', text: '['.repeat(900_000) },
+    { name: 'types.fly.json', text: JSON.stringify({ ...sound, parts: 7 }) },
+    { name: 'cyclic.fly.json', text: JSON.stringify(cyclic) },
+    { name: 'keys.fly.json', text: JSON.stringify({ ...sound, platfrom: {} }) },
+  ]);
+  const dialog = page.getByRole('dialog');
+  for (const words of [
+    'cut.fly.json is not taken in',
+    'ends too soon',
+    'the file is 5.0 MB',
+    'nested deeper than 24 levels',
+    'parts: expected a list, found a number',
+    'leans on itself: tail.length → flash.length → tail.length',
+    'platfrom: unknown key "platfrom"; did you mean "platform"?',
+  ])
+    await expect(dialog).toContainText(words);
+  await page.getByRole('button', { name: 'Take 1 in' }).click();
+  await expect(flies(page)).toHaveCount(1);
+  expect(empty.url).toBeTruthy();
+});
+
+test('a box of 500 flies: few rows are drawn, typing finds among all', async ({ empty, page }) => {
+  const names = ['slate-runner', 'copper-eel', 'ferryman', 'tin-sculpin'];
+  for (let i = 0; i < 500; i++) {
+    const file = { ...example(names[i % names.length] ?? 'ferryman'), name: `Fly ${String(i)}` };
+    await page.request.post(`${empty.url}/api/flies`, { data: { file } });
+  }
+  await page.goto(empty.url);
+  await expect(page.getByText('500 of 500')).toBeVisible();
+  expect(await flies(page).count()).toBeLessThan(30);
+  await page.keyboard.press('/');
+  await page.keyboard.type('fly 487');
+  await expect(page.getByText('1 of 500')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Fly 487,/ })).toBeVisible();
+});
+
+test('the examples on disk are the ones a fresh demo shows', async ({ demo, page }) => {
+  const listed = (await (await page.request.get(`${demo.url}/api/flies`)).json()) as { file: { name: string } }[];
+  const slate = JSON.parse(readFileSync(join(ROOT, 'examples/slate-runner.fly.json'), 'utf8')) as unknown;
+  expect(listed.find((fly) => fly.file.name === 'Slate Runner')?.file).toEqual(slate);
+});

@@ -1,0 +1,64 @@
+import type { Page } from '@playwright/test';
+import { blank, example, expect, openFly, row, saved, test, write, type Boathouse } from './boathouse.ts';
+
+/** The same fly open in two tabs, saved in the first and then changed in the second. */
+async function clash(page: Page, empty: Boathouse): Promise<{ other: Page; id: string }> {
+  const id = await openFly(page, empty, example('peat-lantern'));
+  const other = await page.context().newPage();
+  await other.goto(`${empty.url}/fly/${id}`);
+  await row(other, 'tail').click();
+  await row(page, 'tail').click();
+  await write(page, 'length', '20 mm');
+  await saved(page);
+  await write(other, 'length', '30 mm');
+  await expect(other.getByRole('dialog', { name: 'Saved elsewhere too' })).toBeVisible();
+  return { other, id };
+}
+
+const kept = async (page: Page, empty: Boathouse, id: string): Promise<unknown> => {
+  const { file } = (await (await page.request.get(`${empty.url}/api/flies/${id}`)).json()) as {
+    file: { parts: { id: string; length?: string }[] };
+  };
+  return file.parts.find((part) => part.id === 'tail')?.length;
+};
+
+test('keep mine: it is saved, and theirs stays in the history', async ({ empty, page }) => {
+  const { other, id } = await clash(page, empty);
+  await other.getByRole('button', { name: 'Keep mine' }).click();
+  await saved(other);
+  expect(await kept(page, empty, id)).toBe('30 mm');
+  await other.getByRole('button', { name: /^history/ }).click();
+  await other.getByRole('list', { name: 'Versions' }).getByRole('button').nth(1).click();
+  await expect(other.getByRole('row', { name: /tail, length/ })).toContainText('20 mm');
+  await other.getByRole('button', { name: 'Bring this one back' }).click();
+  await expect(blank(other, 'length')).toHaveValue('20 mm');
+  await saved(other);
+});
+
+test('take theirs: the bench shows what was saved', async ({ empty, page }) => {
+  const { other, id } = await clash(page, empty);
+  await other.getByRole('button', { name: 'Take theirs' }).click();
+  await expect(blank(other, 'length')).toHaveValue('20 mm');
+  await saved(other);
+  expect(await kept(page, empty, id)).toBe('20 mm');
+});
+
+test('save mine as a copy: both are in the box', async ({ empty, page }) => {
+  const { other, id } = await clash(page, empty);
+  await other.getByRole('button', { name: 'Save mine as a copy' }).click();
+  await expect(other.getByLabel('name of the fly')).toHaveValue('Peat Lantern, mine');
+  await row(other, 'tail').click();
+  await expect(blank(other, 'length')).toHaveValue('30 mm');
+  expect(await kept(page, empty, id)).toBe('20 mm');
+});
+
+test('a tab that is closed in a conflict finds its work again', async ({ empty, page }) => {
+  const { other } = await clash(page, empty);
+  other.once('dialog', (dialog) => void dialog.accept());
+  await other.reload();
+  await expect(other.getByRole('dialog', { name: 'Saved elsewhere too' })).toBeVisible();
+  await other.getByRole('button', { name: 'Keep mine' }).click();
+  await saved(other);
+  await row(other, 'tail').click();
+  await expect(blank(other, 'length')).toHaveValue('30 mm');
+});

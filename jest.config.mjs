@@ -1,0 +1,42 @@
+const transform = {
+  '^.+\\.tsx?$': [
+    '@swc/jest',
+    {
+      jsc: {
+        parser: { syntax: 'typescript', tsx: true },
+        target: 'es2023',
+        experimental: { keepImportAttributes: true },
+        transform: { react: { runtime: 'automatic' } },
+      },
+      module: { type: 'es6' },
+      sourceMaps: 'inline',
+    },
+  ],
+};
+const common = {
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  transform,
+  testMatch: ['<rootDir>/**/*.test.{ts,tsx}'],
+  testPathIgnorePatterns: ['/node_modules/', '/dist/'],
+};
+
+export default {
+  projects: [
+    {
+      ...common,
+      displayName: 'core',
+      rootDir: 'core',
+      testEnvironment: 'node',
+      setupFilesAfterEnv: ['<rootDir>/test/setup.ts'],
+    },
+    { ...common, displayName: 'cli', rootDir: 'cli', testEnvironment: 'node' },
+    { ...common, displayName: 'server', rootDir: 'server', testEnvironment: 'node' },
+    {
+      ...common,
+      displayName: 'web',
+      rootDir: 'web',
+      testEnvironment: 'jsdom',
+      setupFilesAfterEnv: ['<rootDir>/test/setup.ts'],
+    },
+  ],
+};

@@ -1,0 +1,8 @@
+import { run, buildWhereNeeded, installPackages, requireNode } from './lib.mjs';
+
+requireNode();
+installPackages();
+buildWhereNeeded();
+run(process.execPath, ['--import', 'tsx', 'scripts/bench/core.ts']);
+run(process.execPath, ['--import', 'tsx', 'scripts/bench/load.ts']);
+run(process.execPath, ['--import', 'tsx', 'scripts/bench/browser.ts']);

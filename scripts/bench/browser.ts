@@ -1,0 +1,137 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { spawn } from 'node:child_process';
+import { chromium, type Page } from '@playwright/test';
+import { twelvePartFly } from './fly.ts';
+import { tell } from './times.ts';
+
+const ROOT = join(import.meta.dirname, '../..');
+const KEY_ALLOWED_MS = 50;
+const FRAME_ALLOWED_MS = 1000 / 60;
+const RUNS = 60;
+
+interface Marks {
+  input: number;
+  /** When the frame began in which the app last did something. */
+  frame: number;
+  painted: number;
+}
+
+/** Notes when input came and when the drawing was last painted for it. */
+async function instrument(page: Page): Promise<void> {
+  await page.addInitScript(() => {
+    const marks: Marks = { input: 0, frame: 0, painted: 0 };
+    (window as unknown as { marks: Marks }).marks = marks;
+    for (const type of ['keydown', 'pointermove'])
+      window.addEventListener(
+        type,
+        (event) => {
+          marks.input = event.timeStamp;
+        },
+        { capture: true },
+      );
+    const request = window.requestAnimationFrame.bind(window);
+    window.requestAnimationFrame = (callback) =>
+      request((time) => {
+        const before = marks.painted;
+        const began = performance.now();
+        callback(time);
+        queueMicrotask(() => {
+          if (marks.painted > before) marks.frame = began;
+        });
+      });
+    const context = CanvasRenderingContext2D.prototype as unknown as { fill: (...given: unknown[]) => void };
+    const { fill } = context;
+    context.fill = function (...given) {
+      fill.apply(this, given);
+      marks.painted = performance.now();
+    };
+  });
+}
+
+/** From the last input, or from the beginning of its frame, to the last stroke of paint it brought about; ms, once the next frame has come. */
+const delay = (page: Page, since: 'input' | 'frame'): Promise<number | null> =>
+  page.evaluate(async (from) => {
+    for (let frames = 0; frames < 2; frames++) await new Promise((resolve) => requestAnimationFrame(resolve));
+    const { marks } = window as unknown as { marks: Marks };
+    return marks.painted > marks.input ? marks.painted - marks[from] : null;
+  }, since);
+
+async function measure(page: Page, since: 'input' | 'frame', input: (i: number) => Promise<void>): Promise<number[]> {
+  const times: number[] = [];
+  for (let i = 0; i < RUNS + 10; i++) {
+    await input(i);
+    const time = await delay(page, since);
+    if (i >= 10 && time !== null) times.push(time);
+  }
+  return times;
+}
+
+async function benches(page: Page, url: string): Promise<void> {
+  const made = await page.request.post(`${url}/api/flies`, { data: { file: twelvePartFly } });
+  const { id } = (await made.json()) as { id: string };
+  await page.goto(`${url}/fly/${id}`);
+  await page.locator('[data-part="tail"]').click();
+  const length = page.getByTestId('sentence').getByLabel('length', { exact: true });
+  await length.focus();
+  const keyed = await measure(page, 'input', (i) => page.keyboard.press(i % 2 === 0 ? 'ArrowUp' : 'ArrowDown'));
+  tell('key in a length field to redrawn profile', keyed, KEY_ALLOWED_MS);
+  const tip = await page.getByRole('slider', { name: 'tail tip' }).boundingBox();
+  if (!tip) throw new Error('no tip to pull');
+  const [x, y] = [tip.x + tip.width / 2, tip.y + tip.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  const pull = (i: number): Promise<void> => page.mouse.move(x + 20 + (i % 12) * 4, y);
+  tell('pulling a tip: work in one frame', await measure(page, 'frame', pull), FRAME_ALLOWED_MS);
+  tell('  pointer to redrawn profile, the wait for the frame in it', await measure(page, 'input', pull), null);
+  await page.mouse.up();
+}
+
+async function boxOf500(page: Page, url: string): Promise<void> {
+  for (let i = 0; i < 500; i++)
+    await page.request.post(`${url}/api/flies`, { data: { file: { ...twelvePartFly, name: `Fly ${String(i)}` } } });
+  const start = performance.now();
+  await page.goto(url);
+  await page.getByText('501 of 501').waitFor();
+  console.log(`a box of 501 flies, from nothing to listed        ${(performance.now() - start).toFixed(0)} ms`);
+  const find = page.getByLabel('Find a fly');
+  await find.focus();
+  const typed: number[] = [];
+  for (let i = 0; i < 20; i++) {
+    const before = performance.now();
+    await find.fill(`fly ${String(100 + i)}`);
+    await page.getByText('1 of 501').waitFor();
+    typed.push(performance.now() - before);
+    await find.fill('');
+    await page.getByText('501 of 501').waitFor();
+  }
+  tell('  a word typed to the found fly', typed, null);
+}
+
+const folder = mkdtempSync(join(tmpdir(), 'jobbet-bench-'));
+const server = spawn(process.execPath, ['server/dist/main.mjs'], {
+  cwd: ROOT,
+  env: { ...process.env, PORT: '0', JOBBET_DATA: folder },
+});
+const url = await new Promise<string>((resolve) => {
+  server.stdout.on('data', (data: Buffer) => {
+    const found = /http:\/\/\S+/.exec(data.toString());
+    if (found) resolve(found[0]);
+  });
+});
+const browser = await chromium.launch({
+  executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
+try {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await instrument(page);
+  console.log(`browser, 12 parts, 1280 by 800, Chromium ${browser.version()} painting in software`);
+  await benches(page, url);
+  await boxOf500(page, url);
+} finally {
+  await browser.close();
+  server.kill('SIGTERM');
+  rmSync(folder, { recursive: true, force: true });
+}

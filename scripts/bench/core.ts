@@ -1,0 +1,106 @@
+import { readFly, solveFly, layFly, type FlyFile, type LaidFly } from '@jobbet/core';
+import { balanceModel } from '../../core/src/solve/solveFly.ts';
+import { slackRest } from '../../core/src/balance/slack.ts';
+import { sideHold } from '../../core/src/balance/sideCurrent.ts';
+import { solveBalance } from '../../core/src/balance/solveBalance.ts';
+import { trimAt } from '../../core/src/balance/trim.ts';
+import { sinking } from '../../core/src/balance/sinking.ts';
+import { FigureCache } from '../../core/src/figure/cache.ts';
+import { flyFigure } from '../../core/src/figure/flyFigure.ts';
+import { twelvePartFly } from './fly.ts';
+import { tell } from './times.ts';
+
+/** Times of one call each over what is prepared beforehand, after a quarter as many to warm up. */
+function times<T>(runs: number, prepare: (i: number) => T, call: (given: T) => unknown): number[] {
+  for (let i = 0; i < runs / 4; i++) call(prepare(-1 - i));
+  const prepared = Array.from({ length: runs }, (_, i) => prepare(i));
+  return prepared.map((given) => {
+    const start = performance.now();
+    call(given);
+    return performance.now() - start;
+  });
+}
+
+const read = readFly(JSON.stringify(twelvePartFly));
+if (!read.ok) throw new Error(read.faults.map((fault) => `${fault.path} ${fault.message}`).join('\n'));
+const file: FlyFile = read.value;
+
+/** The fly with another length of tail, which no run has met before; nothing of it is shared with another. */
+function fresh(i: number): FlyFile {
+  const copy = structuredClone(file);
+  const parts = copy.parts.map((part) =>
+    part.id === 'tail' ? { ...part, length: `${String(1.2 + i / 1e4)} shank` } : part,
+  );
+  return { ...copy, parts: parts };
+}
+
+function laid(given: FlyFile): LaidFly {
+  const result = layFly(given);
+  if (!result.ok) throw new Error(result.faults.map((fault) => `${fault.path} ${fault.message}`).join('\n'));
+  return result.value;
+}
+
+const one = laid(file);
+const model = balanceModel(one);
+const balance = solveBalance(model);
+const size = `${String(file.parts.length)} parts, ${String(model.table.cells)} cells, ${String(model.table.y.length)} ellipses`;
+console.log(`core, ${size}, node ${process.version}, one core, after warm-up`);
+tell('lengths, weights, tight keel', times(400, fresh, layFly), 1);
+tell('whole solve', times(200, fresh, solveFly), 15);
+tell(
+  '  cells and front area',
+  times(200, fresh, (given) => balanceModel(laid(given))),
+  null,
+);
+tell(
+  '  slack rest',
+  times(200, () => model, slackRest),
+  null,
+);
+tell(
+  '  holds-to',
+  times(
+    200,
+    () => model,
+    (given) => sideHold(given, one.tight),
+  ),
+  null,
+);
+tell(
+  '  trim',
+  times(
+    200,
+    () => model,
+    (given) => trimAt(given, balance.restDeg),
+  ),
+  null,
+);
+tell(
+  '  sinking',
+  times(
+    200,
+    () => model,
+    (given) => sinking(given, balance.restDeg, balance.trim.noseDownDeg ?? 0),
+  ),
+  null,
+);
+tell(
+  'fibres and solids of the drawing',
+  times(
+    100,
+    () => one,
+    (given) => flyFigure(given),
+  ),
+  null,
+);
+const cache = new FigureCache();
+tell(
+  '  of a fly with one length changed',
+  times(
+    200,
+    (i) => laid(fresh(i)),
+    (given) => cache.figure(given),
+  ),
+  null,
+);
+console.log(`peak memory ${(process.resourceUsage().maxRSS / 1024).toFixed(0)} MB`);

@@ -1,0 +1,82 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { buildWhereNeeded, installPackages, requireNode, root } from './lib.mjs';
+
+requireNode();
+
+/** Chromium from Debian's packages, where it is not there yet. */
+function installChromium() {
+  if (existsSync(process.env.CHROMIUM_PATH ?? '/usr/bin/chromium')) return;
+  process.stdout.write('Installing Chromium for the browser tests\n');
+  const sudo = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
+  const apt = (...args) =>
+    spawnSync([...sudo, 'apt-get', ...args][0], [...sudo, 'apt-get', ...args].slice(1), {
+      stdio: 'inherit',
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    }).status === 0;
+  if (!(apt('update', '-qq') && apt('install', '-y', '-qq', 'chromium', 'poppler-utils'))) {
+    process.stderr.write(
+      'Chromium could not be installed: install the package chromium, or set CHROMIUM_PATH to one.\n',
+    );
+    process.exit(1);
+  }
+}
+
+const failed = [];
+/** Runs one step and goes on whatever comes of it, so that one run tells everything that is wrong. */
+function step(name, command, args, env = {}) {
+  const started = Date.now();
+  process.stdout.write(`\n== ${name}\n`);
+  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });
+  process.stdout.write(
+    `== ${name}: ${status === 0 ? 'passed' : 'FAILED'} in ${((Date.now() - started) / 1000).toFixed(0)} s\n`,
+  );
+  if (status !== 0) failed.push(name);
+}
+
+installPackages();
+installChromium();
+const results = join(root, 'test-results');
+rmSync(results, { recursive: true, force: true });
+mkdirSync(results);
+const node = process.execPath;
+step('formatting', node, ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']);
+for (const workspace of ['core', 'core/test', 'server', 'web', 'cli', 'e2e', 'scripts/bench'])
+  step(`types ${workspace}`, node, ['node_modules/typescript/bin/tsc', '-p', workspace]);
+step('lint', node, ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']);
+step('import rules', node, [
+  'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
+  '--config',
+  '.dependency-cruiser.mjs',
+  'core/src',
+  'server/src',
+  'web/src',
+  'cli/src',
+]);
+buildWhereNeeded();
+step(
+  'jest',
+  node,
+  ['--experimental-vm-modules', 'node_modules/jest/bin/jest.js', '--json', '--outputFile', 'test-results/jest.json'],
+  { NODE_NO_WARNINGS: '1' },
+);
+step('playwright', node, ['node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e/playwright.config.ts'], {
+  NODE_NO_WARNINGS: '1',
+});
+
+const read = (file) => (existsSync(join(results, file)) ? JSON.parse(readFileSync(join(results, file), 'utf8')) : null);
+const jest = read('jest.json');
+const browser = read('playwright.json');
+const passed = (jest?.numPassedTests ?? 0) + (browser?.stats.expected ?? 0);
+const lost =
+  (jest?.numFailedTests ?? 0) +
+  (jest?.numRuntimeErrorTestSuites ?? 0) +
+  (browser?.stats.unexpected ?? 0) +
+  (browser?.stats.flaky ?? 0) +
+  (jest ? 0 : 1) +
+  (browser ? 0 : 1);
+const others = failed.filter((name) => !['jest', 'playwright'].includes(name));
+if (failed.length > 0) process.stdout.write(`\nFailed: ${failed.join(', ')}\n`);
+process.stdout.write(`\n${passed} passed, ${lost + others.length} failed\n`);
+process.exit(failed.length > 0 || lost > 0 ? 1 : 0);

@@ -1,0 +1,73 @@
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { buildWhereNeeded, installPackages, requireNode, root } from './lib.mjs';
+
+requireNode();
+installPackages();
+buildWhereNeeded();
+
+const out = join(root, 'docs/screenshots');
+mkdirSync(out, { recursive: true });
+const folder = mkdtempSync(join(tmpdir(), 'jobbet-screenshots-'));
+const server = spawn(process.execPath, ['server/dist/main.mjs', '--seed'], {
+  cwd: root,
+  env: { ...process.env, PORT: '0', JOBBET_DATA: folder },
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
+const url = await new Promise((resolve) => {
+  server.stdout.on('data', (data) => {
+    const found = /http:\/\/\S+/.exec(data.toString());
+    if (found) resolve(found[0]);
+  });
+});
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
+
+/** A page in one theme, on the box or on a fly with one part chosen, once its figures are in. */
+async function open(colorScheme, fly, part) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme, reducedMotion: 'reduce' });
+  await page.goto(url);
+  await page.getByRole('listitem').first().waitFor();
+  if (fly !== undefined) {
+    await page.getByRole('button', { name: new RegExp(`^${fly},`) }).click();
+    await page.locator(`[data-part="${part}"]`).click();
+    await page.getByLabel('Verdict').getByText('cm/s').first().waitFor();
+  }
+  await page.waitForTimeout(300);
+  return page;
+}
+
+/** The three drawing modes of one fly on one sheet: the drawing alone, one under the other. */
+async function modes(page) {
+  const board = page.locator('main > div').nth(1);
+  const shots = [];
+  for (const name of ['lines', 'dressed', 'silhouette']) {
+    await page.getByRole('group', { name: 'How the fly is drawn' }).getByRole('button', { name }).click();
+    await page.waitForTimeout(200);
+    const box = await board.boundingBox();
+    const clip = { x: box.x, y: box.y, width: box.width, height: box.height * 0.62 };
+    shots.push((await page.screenshot({ clip })).toString('base64'));
+  }
+  const sheet = await browser.newPage({ viewport: { width: 800, height: 1300 } });
+  await sheet.setContent(
+    `<body style="margin:0">${shots.map((shot) => `<img style="display:block;width:800px" src="data:image/png;base64,${shot}">`).join('')}</body>`,
+  );
+  await sheet.locator('body').screenshot({ path: join(out, 'modes.png') });
+}
+
+try {
+  await (await open('light')).screenshot({ path: join(out, 'box.png') });
+  await (await open('light', 'Slate Runner', 'wing')).screenshot({ path: join(out, 'bench.png') });
+  await (await open('dark', 'Copper Eel', 'collar')).screenshot({ path: join(out, 'bench-dark.png') });
+  await modes(await open('light', 'Peat Lantern', 'tail'));
+  process.stdout.write(`Four pictures in ${out}\n`);
+} finally {
+  await browser.close();
+  server.kill('SIGTERM');
+  rmSync(folder, { recursive: true, force: true });
+}

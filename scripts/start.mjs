@@ -1,0 +1,6 @@
+import { buildWhereNeeded, installPackages, requireNode, serve } from './lib.mjs';
+
+requireNode();
+installPackages();
+buildWhereNeeded();
+serve();

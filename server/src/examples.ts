@@ -1,0 +1,61 @@
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { faultLine, readFly, type FlyFile } from '@jobbet/core';
+import { readDrawers } from '@jobbet/core/drawers/file';
+import type { DrawerItems } from '@jobbet/core/drawers/items';
+import { NOMINAL_MATERIALS, NOMINAL_THREADS } from '@jobbet/core/drawers/tables';
+import { eq } from 'drizzle-orm';
+import type { Database } from './db/open.ts';
+import { facts } from './db/schema.ts';
+import type { DrawerStore } from './drawers.ts';
+import type { FlyStore } from './store.ts';
+
+const FOLDER = join(import.meta.dirname, '../../examples');
+
+/** The flies of the made-up boathouse, as pattern files. */
+export function exampleFlies(): FlyFile[] {
+  if (!existsSync(FOLDER)) return [];
+  return readdirSync(FOLDER)
+    .filter((name) => name.endsWith('.fly.json'))
+    .sort()
+    .map((name) => {
+      const read = readFly(readFileSync(join(FOLDER, name), 'utf8'));
+      if (!read.ok) throw new Error(`${name}: ${read.faults.map(faultLine).join('; ')}`);
+      return read.value;
+    });
+}
+
+/** Adds the examples whose names the box does not hold. */
+export async function addExamples(store: FlyStore): Promise<number> {
+  const names = new Set((await store.list()).map((fly) => fly.name));
+  const wanted = exampleFlies().filter((file) => !names.has(file.name));
+  for (const file of wanted) await store.create(file);
+  return wanted.length;
+}
+
+/** The boathouse's drawers, as an export of them. */
+function exampleDrawers(): DrawerItems {
+  const read = readDrawers(JSON.parse(readFileSync(join(FOLDER, 'drawers.json'), 'utf8')));
+  if (!read.ok) throw new Error(`drawers.json: ${read.faults.map(faultLine).join('; ')}`);
+  return read.value;
+}
+
+/**
+ * Fills the drawers of a database that never had any: with the nominal materials and threads, or with the boathouse's own where the demo
+ * is asked for. Drawers emptied on purpose stay empty.
+ */
+export async function fillDrawersOnce(db: Database, drawers: DrawerStore, demo: boolean): Promise<void> {
+  const [filled] = await db.select().from(facts).where(eq(facts.key, 'drawers'));
+  if (filled) return;
+  await drawers.layIn(demo ? exampleDrawers() : { materials: NOMINAL_MATERIALS, threads: NOMINAL_THREADS });
+  await db.insert(facts).values({ key: 'drawers', value: new Date().toISOString() });
+}
+
+/** Lays the examples into a database that never had them; a box emptied on purpose stays empty. */
+export async function seedOnce(db: Database, store: FlyStore): Promise<boolean> {
+  const [seeded] = await db.select().from(facts).where(eq(facts.key, 'seeded'));
+  if (seeded) return false;
+  await addExamples(store);
+  await db.insert(facts).values({ key: 'seeded', value: new Date().toISOString() });
+  return true;
+}

@@ -1,0 +1,154 @@
+import type { FastifyInstance } from 'fastify';
+import { appOn, boathouse, fly, type Boathouse } from './bench.ts';
+
+let house: Boathouse;
+let app: FastifyInstance;
+beforeAll(async () => {
+  house = await boathouse();
+  app = await appOn(house, { hosts: ['boathouse.local'] });
+});
+afterAll(async () => {
+  await app.close();
+  house.close();
+});
+
+interface Answer {
+  readonly status: number;
+  readonly body: Record<string, unknown> & {
+    error?: { code: string; message: string; faults?: { path: string; message: string }[]; revision?: number };
+  };
+}
+
+async function ask(
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
+  url: string,
+  payload?: object,
+  headers: Record<string, string> = {},
+): Promise<Answer> {
+  const response = await app.inject({
+    method,
+    url,
+    headers: { host: 'localhost:4100', ...headers },
+    ...(payload === undefined ? {} : { payload }),
+  });
+  return { status: response.statusCode, body: response.body === '' ? {} : response.json() };
+}
+
+describe('what needs no fly', () => {
+  test('health, the schema of the pattern file, and the description of the API', async () => {
+    expect(await ask('GET', '/api/health')).toEqual({ status: 200, body: { status: 'ok', version: 'test' } });
+    expect((await ask('GET', '/api/schema.json')).body['title']).toBe('Jobbet pattern file');
+    const { body } = await ask('GET', '/api/docs.json');
+    expect(body['openapi']).toBe('3.1.0');
+    expect(Object.keys(body['paths'] as object)).toEqual(
+      expect.arrayContaining(['/api/flies', '/api/flies/{id}', '/api/solve', '/api/flies/{id}/restore']),
+    );
+  });
+  test('solving gives the promised keys, faults their paths', async () => {
+    const solved = await ask('POST', '/api/solve', fly());
+    expect(Object.keys(solved.body)).toEqual(
+      expect.arrayContaining(['platform', 'parts', 'weight', 'centres_mm', 'silhouette_mm2', 'keel', 'trim', 'sink']),
+    );
+    const wrong = await ask('POST', '/api/solve', { ...fly(), parts: [{ ...fly().parts[0], length: 'tial' }] });
+    expect([wrong.status, wrong.body.error?.code, wrong.body.error?.faults?.[0]]).toEqual([
+      422,
+      'invalid-fly',
+      { path: 'parts[0].length', code: 'unknown-name', message: 'unknown name "tial"; did you mean "tail"?' },
+    ]);
+  });
+});
+
+describe('flies over HTTP', () => {
+  test('made, read, saved, listed, deleted and taken back', async () => {
+    const made = await ask('POST', '/api/flies', { file: fly('Over HTTP') });
+    expect(made.status).toBe(201);
+    const url = `/api/flies/${String(made.body['id'])}`;
+    expect(
+      (await ask('PUT', url, { file: fly('Over HTTP', '2 shank'), revision: 1, kind: 'auto' })).body['revision'],
+    ).toBe(2);
+    const stale = await ask('PUT', url, { file: fly(), revision: 1, kind: 'auto' });
+    expect([stale.status, stale.body.error?.code, stale.body.error?.revision]).toEqual([409, 'stale', 2]);
+    expect((await ask('GET', `${url}/versions`)).body).toHaveLength(2);
+    expect((await ask('POST', `${url}/restore`, { version: 1, revision: 2 })).body['revision']).toBe(3);
+    await ask('DELETE', url);
+    expect((await ask('GET', url)).body.error?.code).toBe('no-fly');
+    expect((await ask('GET', '/api/trash')).body).toHaveLength(1);
+    await ask('POST', `${url}/undelete`, {});
+    expect((await ask('GET', url)).status).toBe(200);
+  });
+});
+
+describe('what is refused has one shape', () => {
+  test.each<[string, 'GET' | 'POST' | 'PUT', string, object | undefined, number, string]>([
+    ['a fly that is none', 'GET', '/api/flies/nothing', undefined, 404, 'no-fly'],
+    ['a path that is none', 'GET', '/api/nothing', undefined, 404, 'not-found'],
+    ['a body without its file', 'POST', '/api/flies', {}, 400, 'bad-request'],
+    ['a body with keys of its own', 'POST', '/api/flies', { file: fly(), more: 1 }, 400, 'bad-request'],
+    [
+      'a revision that is no number',
+      'PUT',
+      '/api/flies/x',
+      { file: fly(), revision: 'two', kind: 'auto' },
+      400,
+      'bad-request',
+    ],
+    ['a file of another format', 'POST', '/api/flies', { file: { format: 'recipe' } }, 422, 'invalid-fly'],
+    [
+      'a construction without its keys',
+      'POST',
+      '/api/solve',
+      { ...fly(), parts: [{ id: 'case', role: 'case', construction: 'sheet', from: 'bend', to: 'eye' }] },
+      422,
+      'invalid-fly',
+    ],
+  ])('%s', async (_name, method, url, payload, status, code) => {
+    const answer = await ask(method, url, payload);
+    expect([answer.status, answer.body.error?.code]).toEqual([status, code]);
+    expect(answer.body.error?.message.length).toBeGreaterThan(5);
+  });
+  const raw = async (payload: string, type = 'application/json'): Promise<unknown[]> => {
+    const response = await app.inject({
+      method: 'POST',
+      url: '/api/solve',
+      headers: { host: 'localhost', 'content-type': type },
+      payload,
+    });
+    return [response.statusCode, response.json<{ error: { code: string } }>().error.code];
+  };
+  test('truncated JSON, 5 MB of it, 5 MB of nesting, and what is not JSON', async () => {
+    expect(await raw('{"format": "jobbet.fly", ')).toEqual([400, 'bad-request']);
+    expect(await raw(JSON.stringify({ notes: 'x'.repeat(5_000_000) }))).toEqual([413, 'too-large']);
+    expect(await raw('['.repeat(5_000_000))).toEqual([413, 'too-large']);
+    expect(await raw('['.repeat(500_000))).toEqual([400, 'bad-request']);
+    expect(await raw('hello', 'text/plain')).toEqual([415, 'unsupported']);
+  });
+  test('deep nesting inside the limit is refused, not walked into', async () => {
+    const deep = `${'{"a":'.repeat(50_000)}1${'}'.repeat(50_000)}`;
+    expect((await raw(deep))[0]).toBeGreaterThanOrEqual(400);
+    expect((await raw(deep))[0]).toBeLessThan(500);
+  });
+});
+
+describe('who is answered', () => {
+  test('foreign Host names are refused, listed ones and our own are not', async () => {
+    expect((await ask('GET', '/api/health', undefined, { host: 'evil.example' })).body.error?.code).toBe(
+      'foreign-host',
+    );
+    for (const host of ['localhost', '127.0.0.1:4100', '[::1]:4100', 'boathouse.local:4100'])
+      expect((await ask('GET', '/api/health', undefined, { host })).status).toBe(200);
+  });
+  test('other sites cannot ask for changes, nor read', async () => {
+    const foreign = { origin: 'http://evil.example' };
+    expect((await ask('POST', '/api/flies', { file: fly() }, foreign)).body.error?.code).toBe('foreign-origin');
+    expect((await ask('GET', '/api/flies', undefined, { 'sec-fetch-site': 'cross-site' })).body.error?.code).toBe(
+      'foreign-origin',
+    );
+    expect((await ask('GET', '/api/flies', undefined, { origin: 'http://localhost:4100' })).status).toBe(200);
+  });
+  test('every answer bears the security headers', async () => {
+    const { headers } = await app.inject({ url: '/api/health', headers: { host: 'localhost' } });
+    expect(headers['content-security-policy']).toContain("default-src 'self'");
+    expect(headers['content-security-policy']).toContain("script-src 'self';");
+    expect(headers['x-content-type-options']).toBe('nosniff');
+  });
+});

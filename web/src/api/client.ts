@@ -1,0 +1,89 @@
+import type { Fault, FlyFile } from '@jobbet/core';
+import type { DrawerItem, DrawerName } from '@jobbet/core/drawers/items';
+import type { ErrorAnswer, FlyChange, FlyVersion, StoredFly, StoredItem } from '@jobbet/core/exchange/stored';
+
+export type { FlyChange, FlyVersion, StoredFly, StoredItem };
+
+/** What a change in the drawers answers with: the item as it is now, and the flies whose figures it moved. */
+export interface ItemAnswer {
+  readonly item: StoredItem;
+  readonly changes: readonly FlyChange[];
+}
+export interface ImportAnswer {
+  readonly added: number;
+  readonly replaced: number;
+  readonly changes: readonly FlyChange[];
+}
+export interface BackupCounts {
+  readonly made: string;
+  readonly flies: number;
+  readonly versions: number;
+  readonly items: number;
+}
+
+/** An answer that was not what was asked for: the server's code and words, or `offline`. */
+export class RequestError extends Error {
+  readonly code: string;
+  readonly faults: readonly Fault[];
+  readonly revision: number | null;
+
+  constructor(code: string, message: string, faults: readonly Fault[] = [], revision: number | null = null) {
+    super(message);
+    this.code = code;
+    this.faults = faults;
+    this.revision = revision;
+  }
+}
+
+/** Sends a file as it is, anything else as JSON. */
+function sent(body: unknown): RequestInit {
+  if (body === undefined) return {};
+  if (body instanceof Blob) return { headers: { 'content-type': 'application/octet-stream' }, body };
+  const text = JSON.stringify(body);
+  return { headers: { 'content-type': 'application/json' }, body: text, keepalive: text.length < 60_000 };
+}
+
+async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(path, { method, ...sent(body) });
+  } catch {
+    throw new RequestError('offline', 'The server does not answer. What you do is kept on this device until it does.');
+  }
+  if (response.status === 204) return undefined as T;
+  const json = (await response.json().catch(() => ({}))) as unknown;
+  if (response.ok) return json as T;
+  const { error } = json as Partial<ErrorAnswer>;
+  throw new RequestError(
+    error?.code ?? 'internal',
+    error?.message ?? `The server answered ${String(response.status)}.`,
+    (error?.faults ?? []) as readonly Fault[],
+    error?.revision ?? null,
+  );
+}
+
+export const api = {
+  flies: () => call<StoredFly[]>('GET', '/api/flies'),
+  fly: (id: string) => call<StoredFly>('GET', `/api/flies/${id}`),
+  create: (file: FlyFile) => call<StoredFly>('POST', '/api/flies', { file }),
+  save: (id: string, file: FlyFile, revision: number, kind: 'auto' | 'saved' = 'auto') =>
+    call<StoredFly>('PUT', `/api/flies/${id}`, { file, revision, kind }),
+  remove: (id: string) => call<StoredFly>('DELETE', `/api/flies/${id}`),
+  undelete: (id: string) => call<StoredFly>('POST', `/api/flies/${id}/undelete`, {}),
+  trash: () => call<StoredFly[]>('GET', '/api/trash'),
+  purge: (id: string) => call<undefined>('DELETE', `/api/trash/${id}`),
+  versions: (id: string) => call<FlyVersion[]>('GET', `/api/flies/${id}/versions`),
+  restore: (id: string, version: number, revision: number) =>
+    call<StoredFly>('POST', `/api/flies/${id}/restore`, { version, revision }),
+  drawers: () => call<StoredItem[]>('GET', '/api/drawers'),
+  exportDrawers: () => call<Record<string, unknown>>('GET', '/api/drawers/export'),
+  addItem: (drawer: DrawerName, item: DrawerItem) => call<ItemAnswer>('POST', '/api/drawers', { drawer, item }),
+  changeItem: (id: string, item: DrawerItem, revision: number) =>
+    call<ItemAnswer>('PUT', `/api/drawers/${id}`, { item, revision }),
+  removeItem: (id: string) => call<ItemAnswer>('DELETE', `/api/drawers/${id}`),
+  layIn: (items: Partial<Record<DrawerName, readonly DrawerItem[]>>) =>
+    call<ImportAnswer>('POST', '/api/drawers/import', items),
+  lookAtBackup: (file: Blob) => call<BackupCounts>('POST', '/api/backup/look', file),
+  restoreBackup: (file: Blob) => call<BackupCounts & { kept: string }>('POST', '/api/backup/restore', file),
+  examples: () => call<{ added: number }>('POST', '/api/examples', {}),
+};

@@ -1,0 +1,68 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { mutate } from 'swr';
+import { api } from '../api/client.ts';
+import { say } from '../shell/toast.ts';
+import { DialogSheet } from '../ui/Sheet.tsx';
+import { dropDraft } from './drafts.ts';
+import type { Saver } from './saver.ts';
+import { change, useBenchStore } from './store.ts';
+
+/** The fly was saved elsewhere: keep mine, take theirs, or keep both. Nothing is lost whichever is chosen: what is saved over stays in the history. */
+export function ConflictDialog({ saver }: { readonly saver: Saver }) {
+  const bench = useBenchStore();
+  const navigate = useNavigate();
+  const [busy, setBusy] = useState(false);
+  const { id, file } = bench.getState();
+  const doing = (work: () => Promise<void>) => (): void => {
+    setBusy(true);
+    work()
+      .catch((error: unknown) => {
+        say(error instanceof Error ? error.message : 'It did not work.');
+      })
+      .finally(() => {
+        setBusy(false);
+      });
+  };
+  const theirs = async (): Promise<void> => {
+    const current = await api.fly(id);
+    change(bench, current.file);
+    saver.settled(current.file, current.revision);
+    dropDraft(id);
+  };
+  const both = async (): Promise<void> => {
+    const copy = await api.create({ ...file, name: `${file.name}, mine` });
+    await theirs();
+    await mutate('flies');
+    void navigate(`/fly/${copy.id}`);
+  };
+  return (
+    <DialogSheet
+      title="Saved elsewhere too"
+      open
+      onClose={() => {
+        say('Not settled yet: your work is kept on this device.');
+      }}
+      note="This fly was changed and saved in another window since you opened it."
+    >
+      <div className="flex flex-col items-start gap-2">
+        <button
+          type="button"
+          className="sheet-button primary"
+          autoFocus
+          disabled={busy}
+          onClick={doing(() => saver.keepMine())}
+        >
+          Keep mine
+        </button>
+        <button type="button" className="sheet-button" disabled={busy} onClick={doing(theirs)}>
+          Take theirs
+        </button>
+        <button type="button" className="sheet-button" disabled={busy} onClick={doing(both)}>
+          Save mine as a copy
+        </button>
+      </div>
+      <p className="mt-3 text-ink2">Whichever you choose, what was saved stays in the history of the fly.</p>
+    </DialogSheet>
+  );
+}

@@ -1,0 +1,113 @@
+import type { Fault } from '@jobbet/core';
+import { useId, useState, type KeyboardEvent } from 'react';
+import { SnagFlag } from '../ui/SnagFlag.tsx';
+
+interface FieldProps {
+  readonly label: string;
+  readonly value: string;
+  readonly empty?: string | undefined;
+  /** Takes the text, or answers with why not. */
+  readonly onChange: (text: string) => readonly Fault[];
+  /** The text a step up or down makes of it, for arrow keys; null where there is no number. */
+  readonly onStep?: ((steps: number) => string | null) | undefined;
+  readonly options?: readonly string[] | undefined;
+}
+
+/**
+ * A blank in a sentence. What is typed is taken as soon as it reads; until then the last good fly stays on the drawing,
+ * the text stays in the field, and the reason stands beneath it. Escape goes back to what was.
+ */
+export function TextField({ label, value, empty, onChange, onStep, options }: FieldProps) {
+  /** What is typed and not taken yet; it belongs to the value it was typed over, and falls away when that changes. */
+  const [typed, setTyped] = useState<{ text: string; over: string; fault: Fault | null } | null>(null);
+  const id = useId();
+  const draft = typed?.over === value ? typed.text : null;
+  const fault = typed?.over === value ? typed.fault : null;
+  const take = (text: string): void => {
+    const [first] = onChange(text);
+    setTyped({ text, over: value, fault: first ?? null });
+  };
+  const key = (event: KeyboardEvent<HTMLInputElement>): void => {
+    if (event.key === 'Escape' && draft !== null) {
+      event.stopPropagation();
+      setTyped(null);
+    }
+    if (event.key === 'Enter') event.currentTarget.blur();
+    const steps = { ArrowUp: 1, ArrowDown: -1 }[event.key];
+    const next = steps === undefined || options ? null : (onStep?.(event.shiftKey ? steps / 5 : steps) ?? null);
+    if (next === null) return;
+    event.preventDefault();
+    take(next);
+  };
+  return (
+    <span className="inline-block max-w-full align-baseline">
+      <input
+        className="field"
+        aria-label={label}
+        value={draft ?? value}
+        placeholder={empty ?? 'write here'}
+        aria-invalid={fault !== null}
+        aria-describedby={fault ? `${id}-fault` : undefined}
+        list={options ? `${id}-list` : undefined}
+        spellCheck={false}
+        autoComplete="off"
+        onChange={(event) => {
+          take(event.target.value);
+        }}
+        onKeyDown={key}
+      />
+      {options && (
+        <datalist id={`${id}-list`}>
+          {options.map((option) => (
+            <option key={option} value={option} />
+          ))}
+        </datalist>
+      )}
+      {fault && (
+        <span
+          id={`${id}-fault`}
+          role="alert"
+          className="flex gap-1.5 text-body text-warn font-normal leading-snug my-1"
+        >
+          <SnagFlag />
+          <span>{fault.message}</span>
+        </span>
+      )}
+    </span>
+  );
+}
+
+interface ChoiceProps {
+  readonly label: string;
+  readonly value: string;
+  readonly options: readonly (string | readonly [value: string, words: string])[];
+  readonly empty?: string | undefined;
+  readonly onChange: (value: string) => void;
+}
+
+/** A blank that takes one of a few words. */
+export function ChoiceField({ label, value, options, empty, onChange }: ChoiceProps) {
+  return (
+    <select
+      className="field"
+      aria-label={label}
+      value={value}
+      onChange={(event) => {
+        onChange(event.target.value);
+      }}
+    >
+      {empty !== undefined && <option value="">{empty}</option>}
+      {options.map((option) =>
+        typeof option === 'string' ? (
+          <option key={option} value={option}>
+            {option}
+          </option>
+        ) : (
+          <option key={option[0]} value={option[0]}>
+            {option[1]}
+          </option>
+        ),
+      )}
+    </select>
+  );
+}

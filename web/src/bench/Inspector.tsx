@@ -1,0 +1,79 @@
+import type { Fault, LaidPart } from '@jobbet/core';
+import { renamePart } from '@jobbet/core/edit/parts';
+import { TextField } from './Fields.tsx';
+import { HookInspector } from './HookInspector.tsx';
+import { PartIcon } from './PartIcon.tsx';
+import { Results } from './Results.tsx';
+import { Sentence } from './Sentence.tsx';
+import { change, HOOK, useBench, useBenchStore } from './store.ts';
+
+/** The chosen part as a sentence, with what it comes to; or the hook, the thread and the aim. */
+export function Inspector({
+  onRemove,
+  onCopyTo,
+}: {
+  readonly onRemove: (id: string) => void;
+  readonly onCopyTo: (id: string) => void;
+}) {
+  const selected = useBench((state) => state.selected);
+  const laid = useBench((state) => state.laid);
+  const part = laid.parts.find((each) => each.file.id === selected);
+  if (selected === HOOK || !part) return <HookInspector />;
+  return (
+    <PartInspector key={part.index} part={part} count={laid.parts.length} onRemove={onRemove} onCopyTo={onCopyTo} />
+  );
+}
+
+interface PartInspectorProps {
+  readonly part: LaidPart;
+  readonly count: number;
+  readonly onRemove: (id: string) => void;
+  readonly onCopyTo: (id: string) => void;
+}
+
+function PartInspector({ part, count, onRemove, onCopyTo }: PartInspectorProps) {
+  const bench = useBenchStore();
+  const rename = (to: string): readonly Fault[] => {
+    const { file } = bench.getState();
+    const clash = file.parts.find((each) => each.id.toLowerCase() === to.toLowerCase() && each.id !== part.file.id);
+    if (clash) return [{ path: '', code: 'duplicate-id', message: `"${to}" is already tied on this fly` }];
+    if (!/^[A-Za-z](?:[A-Za-z0-9]|-(?=[A-Za-z0-9]))*$/.test(to))
+      return [{ path: '', code: 'syntax', message: 'begin with a letter, then letters, digits and single dashes' }];
+    return change(bench, renamePart(file, part.file.id, to), to, `${String(part.index)}.id`);
+  };
+  return (
+    <section aria-label={`Part ${part.file.id}`} className="h-full overflow-y-auto">
+      <header className="flex items-center gap-2 px-4 pt-3">
+        <PartIcon part={part.file} />
+        <h2 className="text-part font-bold min-w-0 flex-1">
+          <TextField label="name of the part" value={part.file.id} onChange={rename} />
+        </h2>
+        <span className="text-label italic text-ink3 shrink-0">
+          part {part.index + 1} of {count}
+        </span>
+      </header>
+      <Sentence part={part} />
+      <Results part={part} />
+      <div className="px-4 py-3 border-t border-hair flex flex-wrap gap-x-4 gap-y-1 text-ink2">
+        <button
+          type="button"
+          className="hover:text-ink underline underline-offset-2"
+          onClick={() => {
+            onCopyTo(part.file.id);
+          }}
+        >
+          Copy the part
+        </button>
+        <button
+          type="button"
+          className="hover:text-ink underline underline-offset-2"
+          onClick={() => {
+            onRemove(part.file.id);
+          }}
+        >
+          Take it off
+        </button>
+      </div>
+    </section>
+  );
+}

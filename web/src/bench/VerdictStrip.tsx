@@ -1,0 +1,175 @@
+import type { FlyReport } from '@jobbet/core';
+import { formatAngle, formatMass, formatNumber, formatSpeed, type Written } from '@jobbet/core/units/format';
+import { useEffect, useState, type ReactNode } from 'react';
+import { useStyle } from '../settings/settings.ts';
+import { RideGlyph, rideWords } from '../ui/RideGlyph.tsx';
+
+interface VerdictStripProps {
+  readonly report: FlyReport | null;
+  readonly current: boolean;
+  readonly tight: { readonly ride: string; readonly heelDeg: number | null };
+  readonly balls: boolean;
+}
+
+const Figure = ({ value }: { readonly value: Written }) => (
+  <>
+    <strong className="text-verdict font-bold">{value.figure}</strong> <span className="text-ink2">{value.unit}</span>
+  </>
+);
+
+function Cell({
+  label,
+  children,
+  title,
+}: {
+  readonly label: string;
+  readonly children: ReactNode;
+  readonly title?: string | undefined;
+}) {
+  return (
+    <div className="px-4 py-2 border-r border-hair last:border-r-0 min-w-0 whitespace-nowrap" title={title}>
+      <div className="text-label italic text-ink3">{label}</div>
+      <div>{children}</div>
+    </div>
+  );
+}
+
+/** How it rides, holds, trims and sinks, and what it weighs. The ride follows the hand at once; the rest keeps its last figures, greyed, until the new ones are in. */
+export function VerdictStrip({ report, current, tight, balls }: VerdictStripProps) {
+  const style = useStyle();
+  const slow = useSlow(!current);
+  const spoken = useSettled(report && current ? verdictWords(report) : '');
+  const sink = report?.sink;
+  const keel = report?.keel;
+  const trim = report?.trim;
+  const weight = report?.weight;
+  return (
+    <section
+      aria-label="Verdict"
+      className={`flex border-t border-ink h-[62px] overflow-hidden ${slow ? 'text-ink3' : ''}`}
+    >
+      <div className="flex items-center gap-3 px-4 w-[218px] border-r border-hair shrink-0">
+        <RideGlyph ride={tight.ride} heelDeg={tight.heelDeg} balls={balls} />
+        <div>
+          <div className="text-label italic text-ink3">rides</div>
+          <strong className="text-verdict font-bold" data-testid="ride">
+            {rideWords(tight.ride)}
+          </strong>
+        </div>
+      </div>
+      {report && keel && trim && weight ? (
+        <>
+          <Cell
+            label="heel at rest"
+            title={
+              keel.slack.ride === keel.tight.ride
+                ? 'On a tight line; on a slack one it rests the same way'
+                : `On a slack line: ${rideWords(keel.slack.ride)}`
+            }
+          >
+            <strong className="text-verdict font-bold">
+              {tight.heelDeg === null ? 'none' : `${formatAngle(tilt(tight.heelDeg), style)}°`}
+            </strong>{' '}
+            <span className="text-ink2">{slackWords(keel)}</span>
+          </Cell>
+          <Cell label="holds to, side current" title="The side current at which it gives way, within some ten per cent">
+            {keel.holdsTo_mm_s === null ? (
+              <span className="text-ink2">any side current</span>
+            ) : (
+              <Figure value={formatSpeed(keel.holdsTo_mm_s, style)} />
+            )}
+          </Cell>
+          <Cell label="trim">
+            {trim.noseDown_deg === null || trim.verdict === null ? (
+              <span className="text-ink2">none: it neither sinks nor floats</span>
+            ) : (
+              <>
+                <strong className="text-verdict font-bold">{formatAngle(Math.abs(trim.noseDown_deg), style)}°</strong>{' '}
+                <span className="text-ink2">{trim.verdict}</span>
+              </>
+            )}
+          </Cell>
+          <Cell
+            label="sinks, still water"
+            title={
+              sink
+                ? `Level ${formatSpeed(sink.level_mm_s, style).figure}, nose-first ${formatSpeed(sink.noseFirst_mm_s, style).figure} ${style.speed}. Nose-first drag of soft parts is the least certain figure`
+                : undefined
+            }
+          >
+            {sink ? (
+              <>
+                <Figure value={formatSpeed(sink.terminal_mm_s, style)} />{' '}
+                <span className="text-ink2">{sink.class}</span>
+              </>
+            ) : (
+              <strong className="text-verdict">it floats</strong>
+            )}
+          </Cell>
+          <Cell label="weight dry, cast, under water">
+            <Figure value={formatMass(weight.dry_mg, style)} /> &ensp;
+            <Figure value={formatMass(weight.casting_mg, style)} /> &ensp;
+            <Figure value={formatMass(weight.submerged_mg, style)} />
+          </Cell>
+          {keel.tipping && (
+            <Cell
+              label={`tips at, by the ${keel.tipping.part}`}
+              title="The weight at which it turns over, and how many times that is fitted"
+            >
+              <Figure value={formatMass(keel.tipping.mass_mg, style)} />{' '}
+              <span className="text-ink2">fitted {formatNumber(keel.tipping.ratio, 2, style)} ×</span>
+            </Cell>
+          )}
+        </>
+      ) : (
+        <Cell label="figures">reckoning</Cell>
+      )}
+      <p role="status" className="sr-only">
+        {spoken}
+      </p>
+    </section>
+  );
+}
+
+/** Degrees away from upright: 180 is as straight as 0. */
+const tilt = (heelDeg: number): number => Math.min(Math.abs(heelDeg), 180 - Math.abs(heelDeg));
+
+const slackWords = (keel: FlyReport['keel']): string =>
+  keel.slack.ride === keel.tight.ride ? 'tight or slack' : `slack: ${rideWords(keel.slack.ride)}`;
+
+export function verdictWords(report: FlyReport): string {
+  const heel = report.keel.tight.heel_deg;
+  const sink = report.sink ? `sinks ${report.sink.class}` : 'floats';
+  return `Rides ${rideWords(report.keel.tight.ride)}${heel === null ? '' : `, heel ${formatAngle(tilt(heel))} degrees`}, ${sink}`;
+}
+
+/** True once something has lasted longer than 150 ms. */
+function useSlow(waiting: boolean): boolean {
+  const [slow, setSlow] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(
+      () => {
+        setSlow(waiting);
+      },
+      waiting ? 150 : 0,
+    );
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [waiting]);
+  return slow;
+}
+
+/** A text once it has rested for half a second, so that it is spoken once. */
+function useSettled(text: string): string {
+  const [settled, setSettled] = useState('');
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      setSettled(text);
+    }, 500);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [text]);
+  return settled;
+}

@@ -1,0 +1,90 @@
+import type { FlyFile, LaidFly } from '@jobbet/core';
+import { flyFigure } from '@jobbet/core/figure/flyFigure';
+import { paintFly } from '@jobbet/core/figure/paint';
+import { SvgSurface } from '@jobbet/core/figure/surface';
+import { viewOf } from '@jobbet/core/figure/view';
+import { boundsOf } from '@jobbet/core/geometry/bounds';
+import { CanvasSurface } from '../drawing/canvas.ts';
+import { useSettings } from '../settings/settings.ts';
+
+const PAPER = { ink: '#0F1E1F', sheet: '#FFFFFF', dark: false };
+
+/** Hands a file to the browser to save. */
+function download(name: string, blob: Blob): void {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(blob);
+  link.download = name;
+  link.click();
+  setTimeout(() => {
+    URL.revokeObjectURL(link.href);
+  }, 1000);
+}
+
+/** A file name that every system takes: `Slate Runner` becomes `slate-runner`. */
+export const slug = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '') || 'fly';
+
+export function exportFile(file: FlyFile): void {
+  download(
+    `${slug(file.name)}.fly.json`,
+    new Blob([`${JSON.stringify(file, null, 2)}\n`], { type: 'application/json' }),
+  );
+}
+
+/** Profile over plan at `scale` px to the mm, on white. */
+function views(laid: LaidFly, scale: number) {
+  const { hand } = useSettings.getState();
+  const bounds = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
+  const margin = 4 * scale;
+  const long = (bounds.rear - bounds.front) * scale;
+  const tall = (bounds.top - bounds.bottom) * scale;
+  const ox = margin + (hand === 'right' ? bounds.rear : -bounds.front) * scale;
+  const planY = margin * 2 + tall + bounds.aside * scale;
+  return {
+    width: long + 2 * margin,
+    height: planY + bounds.aside * scale + margin,
+    profile: viewOf('profile', ox, margin + bounds.top * scale, scale, hand),
+    plan: viewOf('plan', ox, planY, scale, hand),
+  };
+}
+
+/** The drawing as SVG, true to scale: its width and height are given in mm. */
+export function flySvg(laid: LaidFly): string {
+  const scale = 10;
+  const { width, height, profile, plan } = views(laid, scale);
+  const surface = new SvgSurface();
+  const figure = flyFigure(laid);
+  for (const view of [profile, plan])
+    paintFly(surface, figure, view, { ...PAPER, mode: useSettings.getState().mode, sections: laid.sections });
+  const title = laid.file.name.replace(/&/g, '&amp;').replace(/</g, '&lt;');
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${(width / scale).toFixed(2)}mm" height="${(height / scale).toFixed(2)}mm" viewBox="0 0 ${width.toFixed(1)} ${height.toFixed(1)}"><title>${title}</title><rect width="100%" height="100%" fill="#fff"/>${surface.markup()}</svg>`;
+}
+
+export function exportSvg(laid: LaidFly): void {
+  download(`${slug(laid.file.name)}.svg`, new Blob([flySvg(laid)], { type: 'image/svg+xml' }));
+}
+
+export async function exportPng(laid: LaidFly): Promise<void> {
+  const { width, height, profile, plan } = views(laid, 24);
+  const canvas = document.createElement('canvas');
+  canvas.width = Math.round(width);
+  canvas.height = Math.round(height);
+  const context = canvas.getContext('2d');
+  if (!context) return;
+  context.fillStyle = '#fff';
+  context.fillRect(0, 0, canvas.width, canvas.height);
+  const figure = flyFigure(laid);
+  for (const view of [profile, plan])
+    paintFly(new CanvasSurface(context), figure, view, {
+      ...PAPER,
+      mode: useSettings.getState().mode,
+      sections: laid.sections,
+    });
+  const blob = await new Promise<Blob | null>((resolve) => {
+    canvas.toBlob(resolve, 'image/png');
+  });
+  if (blob) download(`${slug(laid.file.name)}.png`, blob);
+}

@@ -1,0 +1,112 @@
+import type { FlyFile } from '@jobbet/core';
+import { api, RequestError } from '../api/client.ts';
+import { dropDraft, keepDraft } from './drafts.ts';
+import type { Bench } from './store.ts';
+
+const SETTLE_MS = 700;
+const RETRY_MS = 4000;
+
+/** Saves a bench by itself: at once on this device, on the server when the hand rests. Conflicts are left to be settled. */
+export class Saver {
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private running = false;
+  private stopped = false;
+  private savedFile: FlyFile;
+  private leave: () => void = () => undefined;
+  private readonly bench: Bench;
+  private readonly onSaved: () => void;
+
+  constructor(bench: Bench, onSaved: () => void) {
+    this.bench = bench;
+    this.onSaved = onSaved;
+    this.savedFile = bench.getState().file;
+  }
+
+  /** Begins to follow the bench. */
+  start(): void {
+    this.stopped = false;
+    this.leave = this.bench.subscribe((state, before) => {
+      if (state.file === before.file || state.file === this.savedFile) return;
+      this.keep(state.file, state.revision);
+      if (!state.moving) this.schedule();
+    });
+    window.addEventListener('pagehide', this.flush);
+    window.addEventListener('online', this.flush);
+  }
+
+  private keep(file: FlyFile, revision: number): void {
+    keepDraft(this.bench.getState().id, { file, revision, at: Date.now() });
+  }
+
+  private schedule(after = SETTLE_MS): void {
+    if (this.bench.getState().save === 'conflict') return;
+    if (this.bench.getState().save === 'saved') this.bench.setState({ save: 'waiting' });
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => {
+      void this.send();
+    }, after);
+  }
+
+  /** Sends what waits without waiting for the hand to rest. */
+  readonly flush = (): void => {
+    if (this.bench.getState().file === this.savedFile || this.bench.getState().save === 'conflict') return;
+    clearTimeout(this.timer);
+    void this.send();
+  };
+
+  private async send(kind: 'auto' | 'saved' = 'auto'): Promise<void> {
+    if (this.running) {
+      this.schedule(200);
+      return;
+    }
+    const { id, file, revision } = this.bench.getState();
+    this.running = true;
+    this.bench.setState({ save: 'saving' });
+    try {
+      const stored = await api.save(id, file, revision, kind);
+      this.took(file, stored.revision);
+    } catch (error) {
+      const stale = error instanceof RequestError && error.code === 'stale';
+      this.bench.setState({ save: stale ? 'conflict' : 'failed' });
+      if (!stale && !this.stopped)
+        this.timer = setTimeout(() => {
+          void this.send();
+        }, RETRY_MS);
+    } finally {
+      this.running = false;
+    }
+  }
+
+  private took(file: FlyFile, revision: number): void {
+    this.savedFile = file;
+    const current = this.bench.getState().file === file;
+    this.bench.setState({ revision, save: current ? 'saved' : 'waiting' });
+    if (current) dropDraft(this.bench.getState().id);
+    else {
+      this.keep(this.bench.getState().file, revision);
+      this.schedule();
+    }
+    this.onSaved();
+  }
+
+  /** Treats the file on the bench as what the server holds: after taking theirs, or restoring. */
+  settled(file: FlyFile, revision: number): void {
+    clearTimeout(this.timer);
+    this.took(file, revision);
+  }
+
+  /** Saves over whatever the server holds now. */
+  async keepMine(): Promise<void> {
+    const current = await api.fly(this.bench.getState().id);
+    this.bench.setState({ revision: current.revision, save: 'waiting' });
+    await this.send('saved');
+  }
+
+  stop(): void {
+    this.flush();
+    this.stopped = true;
+    this.leave();
+    window.removeEventListener('pagehide', this.flush);
+    window.removeEventListener('online', this.flush);
+  }
+}

@@ -1,0 +1,386 @@
+import type { FlyFile } from '@jobbet/core';
+import { solidNames } from '@jobbet/core/data/solids';
+import { COATS } from '@jobbet/core/data/tying';
+import type { Drawers } from '@jobbet/core/drawers/tables';
+
+type Part = FlyFile['parts'][number];
+
+/** Where the sentence ends and what is seldom changed begins. */
+export const DETAILS = '\n';
+
+/** A word or phrase of the sentence, or a blank in it that can be edited. */
+export type Piece =
+  | string
+  | {
+      /** A relation, a quantity with its unit, a count, a share from −1 to 1, a dose by name, yes or nothing, another part. */
+      readonly kind: 'relation' | 'quantity' | 'count' | 'share' | 'dose' | 'yes' | 'part';
+      readonly key: string;
+      readonly label: string;
+      readonly empty?: string;
+    }
+  | {
+      readonly kind: 'words';
+      readonly key: string;
+      readonly label: string;
+      readonly options: readonly string[];
+      readonly empty?: string;
+    }
+  | {
+      readonly kind: 'choice';
+      readonly key: string;
+      readonly label: string;
+      readonly options: readonly string[];
+      readonly empty?: string;
+      /** True where the file holds a number. */
+      readonly numeric?: boolean;
+    }
+  | { readonly kind: 'swap'; readonly label: string; readonly among: readonly Swap[] };
+
+/** One of several ways to say the same; taking another writes its key and takes the others away. */
+export interface Swap {
+  readonly key: string;
+  readonly words: string;
+  readonly start: (now: {
+    lengthMm: number;
+    tipMm: number | null;
+    bendMm: number;
+  }) => string | number | readonly string[];
+}
+
+const shown = (mm: number): string => String(Math.round(mm * 10) / 10);
+const relation = (key: string, label: string, empty?: string): Piece => ({
+  kind: 'relation',
+  key,
+  label,
+  ...(empty === undefined ? {} : { empty }),
+});
+const material = (names: readonly string[]): Piece => ({
+  kind: 'words',
+  key: 'material',
+  label: 'material',
+  options: names,
+  empty: 'any material',
+});
+const side = (...options: string[]): Piece => ({
+  kind: 'choice',
+  key: 'side',
+  label: 'side',
+  options,
+  empty: 'on its usual side',
+});
+
+const REACH: Piece = {
+  kind: 'swap',
+  label: 'how its length is said',
+  among: [
+    { key: 'length', words: 'is', start: ({ lengthMm }) => `${shown(lengthMm)} mm` },
+    {
+      key: 'tip',
+      words: 'reaches',
+      start: ({ tipMm, bendMm }) =>
+        tipMm === null
+          ? 'bend'
+          : tipMm >= bendMm
+            ? `bend + ${shown(tipMm - bendMm)} mm`
+            : `bend - ${shown(bendMm - tipMm)} mm`,
+    },
+  ],
+};
+const FIBRE: Piece = {
+  kind: 'swap',
+  label: 'how its fibres are said',
+  among: [
+    { key: 'fibre', words: 'fibres of', start: ({ lengthMm }) => `${shown(lengthMm)} mm` },
+    { key: 'tip', words: 'tips at', start: ({ tipMm }) => `eye + ${shown(tipMm ?? 0)} mm` },
+  ],
+};
+const AMOUNT: Piece = {
+  kind: 'swap',
+  label: 'how the amount is said',
+  among: [
+    { key: 'dose', words: 'a dose of', start: () => 'matchstick' },
+    { key: 'pinch', words: 'pinched to', start: () => '2 mm' },
+    { key: 'strands', words: 'counted:', start: () => 10 },
+  ],
+};
+const THICK: Piece = {
+  kind: 'swap',
+  label: 'how its thickness is said',
+  among: [
+    { key: 'strand', words: 'a strand of', start: () => '0.4 mm' },
+    { key: 'diameter', words: 'wound to', start: () => '4 mm' },
+    { key: 'profile', words: 'wound, rear to front, to', start: () => ['3 mm', '4 mm', '5 mm'] },
+  ],
+};
+
+const has = (part: Part, key: string): boolean => (part as unknown as Record<string, unknown>)[key] !== undefined;
+const choice = (key: string, label: string, options: readonly string[], empty?: string): Piece => ({
+  kind: 'choice',
+  key,
+  label,
+  options,
+  ...(empty === undefined ? {} : { empty }),
+});
+const layers = (most: number): Piece => ({
+  kind: 'choice',
+  key: 'layers',
+  label: 'layers',
+  options: Array.from({ length: most - 1 }, (_, i) => String(i + 2)),
+  empty: '1',
+  numeric: true,
+});
+const count = (key: string, label: string, empty: string): Piece => ({ kind: 'count', key, label, empty });
+const angle = (empty: string): Piece => ({ kind: 'quantity', key: 'angle', label: 'angle', empty });
+/** Another part of the fly, by name. */
+const otherPart = (key: string, label: string, empty: string): Piece => ({ kind: 'part', key, label, empty });
+const DOSE = (empty?: string): Piece => ({
+  kind: 'dose',
+  key: 'dose',
+  label: 'dose',
+  ...(empty === undefined ? {} : { empty }),
+});
+
+function amount(part: Part): Piece {
+  if (has(part, 'dose')) return DOSE();
+  return has(part, 'strands') ? { kind: 'count', key: 'strands', label: 'strands' } : relation('pinch', 'pinch');
+}
+
+const reach = (part: Part): Piece[] =>
+  has(part, 'tip') ? [REACH, relation('tip', 'tip')] : [REACH, relation('length', 'length'), 'long'];
+const SUPPORT = choice('support', 'support', ['none', 'turn-under', 'dam', 'loop', 'underlay'], 'no support');
+const names = (items: readonly { readonly name: string }[]): readonly string[] => items.map((item) => item.name);
+
+type Told<C extends Part['construction']> = (part: Extract<Part, { construction: C }>, drawers: Drawers) => Piece[];
+
+const SIDES_OF_SHAPE: Readonly<Record<string, readonly string[]>> = {
+  disc: ['near', 'far', 'both'],
+  dumbbell: ['top', 'bottom', 'axis'],
+  'bead-chain': ['top', 'bottom', 'axis'],
+  plastic: ['top', 'bottom', 'axis'],
+};
+
+const ball: Told<'ball'> = (part, drawers) => [
+  choice('shape', 'shape', ['bead', 'cone', 'dumbbell', 'bead-chain', 'plastic', 'disc']),
+  'of',
+  material([...names(drawers.weights.filter((item) => item.form === part.shape)), ...solidNames()]),
+  ',',
+  relation('diameter', 'diameter'),
+  'across, centred',
+  relation('at', 'place'),
+  ',',
+  ...(part.shape === 'cone'
+    ? [
+        relation('front', 'front', 'half as wide'),
+        'wide in front,',
+        relation('length', 'length', '0.8 of that'),
+        'long, with',
+      ]
+    : []),
+  ...(part.shape === 'bead' || part.shape === 'cone'
+    ? [relation('bore', 'bore', 'the usual bore')]
+    : [side(...(SIDES_OF_SHAPE[part.shape] ?? []))]),
+  ', weighing',
+  { kind: 'quantity', key: 'mass', label: 'weighed mass', empty: 'as computed' },
+];
+
+const wrap: Told<'wrap'> = (part, drawers) => [
+  material([
+    ...names(drawers.wound),
+    ...names(drawers.weights.filter((item) => item.form === 'wire')),
+    'lead-free wire',
+    'copper',
+    'brass wire',
+    'stainless wire',
+    'lead wire',
+  ]),
+  ',',
+  THICK,
+  ...(has(part, 'profile')
+    ? [0, 1, 2].flatMap((i): Piece[] => [
+        relation(`profile[${String(i)}]`, ['rear', 'middle', 'front'][i] ?? 'diameter'),
+      ])
+    : [relation(has(part, 'strand') ? 'strand' : 'diameter', has(part, 'strand') ? 'strand' : 'diameter')]),
+  ', from',
+  relation('from', 'from'),
+  'to',
+  relation('to', 'to', 'as the turns run'),
+  'in',
+  count('turns', 'turns', 'touching'),
+  'turns',
+  DETAILS,
+  ...(has(part, 'strand') ? ['pitch', relation('pitch', 'pitch', 'as it comes'), ',', layers(2), 'layer,'] : []),
+  'wound',
+  choice('direction', 'direction', ['with', 'counter'], 'with'),
+  ', binding',
+  otherPart('binds[0]', 'what it binds', 'nothing'),
+];
+
+const bundle: Told<'bundle'> = (part, drawers) => [
+  AMOUNT,
+  amount(part),
+  material(names(drawers.bundles)),
+  ', tied in',
+  relation('at', 'tie-in'),
+  ',',
+  side('top', 'bottom', 'near', 'far', 'both', 'around'),
+  '; it',
+  ...reach(part),
+  DETAILS,
+  'butts',
+  relation('buttsTo', 'butts', 'trimmed there'),
+  ', leaving at',
+  angle('its usual angle'),
+  ', tips',
+  choice('ends', 'ends', ['even', 'natural', 'staggered', 'torn', 'cut'], 'natural'),
+  ',',
+  { kind: 'yes', key: 'stacked', label: 'stacked', empty: 'as it comes' },
+  ',',
+  SUPPORT,
+];
+
+const feather: Told<'feather'> = (part, drawers) => [
+  choice('form', 'form', ['pair', 'slips', 'tips', 'single'], 'pair'),
+  'of',
+  material(names(drawers.feathers)),
+  ',',
+  count('perSide', 'feathers a side', part.form === 'tips' ? '2' : '1'),
+  'a side,',
+  relation('width', 'width', 'as wide as it comes'),
+  'wide, tied in',
+  relation('at', 'tie-in'),
+  ',',
+  side('top', 'bottom', 'near', 'far', 'both'),
+  ', lying',
+  choice('lie', 'lie', ['flat', 'tented', 'sides', 'along-back'], 'as usual'),
+  '; it',
+  ...reach(part),
+  DETAILS,
+  'leaving at',
+  angle('its usual angle'),
+  ', bound by',
+  otherPart('boundBy', 'the rib that binds it', 'no rib'),
+  ',',
+  SUPPORT,
+];
+
+const strip: Told<'strip'> = (part, drawers) => [
+  material(names(drawers.strips)),
+  ',',
+  relation('width', 'width', '3 mm'),
+  'wide, tied in',
+  relation('at', 'tie-in'),
+  ',',
+  side('top', 'bottom', 'near', 'far'),
+  ', bound again',
+  relation('boundAt[0]', 'second binding', 'nowhere'),
+  'and by',
+  otherPart('boundBy', 'the rib that binds it', 'no rib'),
+  '; it',
+  ...reach(part),
+  DETAILS,
+  'its end cut',
+  choice('ends', 'ends', ['square', 'angled', 'tapered'], 'square'),
+  ', hide',
+  relation('thickness', 'thickness', 'as it comes'),
+  'thick, hair',
+  relation('hair', 'hair', 'as it comes'),
+  ', leaving at',
+  angle('0 deg'),
+  ',',
+  SUPPORT,
+];
+
+const hackle: Told<'hackle'> = (part, drawers) => [
+  ...(has(part, 'from') ? ['palmered in'] : [choice('style', 'style', ['collar', 'throat'], 'collar'), 'of']),
+  count('turns', 'turns', 'usual'),
+  'turns of',
+  material(names(drawers.hackles)),
+  ...(has(part, 'from')
+    ? [', from', relation('from', 'from'), 'to', relation('to', 'to')]
+    : [',', relation('at', 'place')]),
+  ',',
+  FIBRE,
+  relation(has(part, 'tip') ? 'tip' : 'fibre', has(part, 'tip') ? 'tips' : 'fibre'),
+  DETAILS,
+  'tied in by the',
+  choice('by', 'by', ['tip', 'base'], 'tip'),
+  ',',
+  count('feathers', 'feathers', '1'),
+  'together',
+  ...(part.style === 'throat' ? [',', side('bottom', 'top')] : []),
+];
+
+const spun: Told<'spun'> = (part, drawers) => [
+  DOSE('the usual dose'),
+  'of',
+  material(names(drawers.spun)),
+  ', flared from',
+  relation('from', 'from'),
+  'to',
+  relation('to', 'to'),
+  ', trimmed to',
+  relation('diameter', 'diameter', 'nothing'),
+  'across,',
+  relation('flatBelow', 'flat below', 'round below'),
+  ...(part.flatBelow === undefined ? [] : ['under the shank']),
+  ', tips',
+  relation('tip', 'tips', 'trimmed off'),
+  DETAILS,
+  'denser on the near side by',
+  { kind: 'share', key: 'lean', label: 'lean', empty: '0' },
+];
+
+const sheet: Told<'sheet'> = (_part, drawers) => [
+  material(names(drawers.sheets)),
+  ',',
+  relation('width', 'width'),
+  'wide,',
+  relation('thickness', 'thickness', 'as thick as it comes'),
+  ',',
+  { kind: 'yes', key: 'doubled', label: 'doubled', empty: 'single' },
+  ', folded from',
+  relation('from', 'from'),
+  'to',
+  relation('to', 'to'),
+  ',',
+  side('top', 'bottom', 'near', 'far', 'both'),
+];
+
+const coat: Told<'coat'> = () => [
+  layers(4),
+  'coats of',
+  choice('material', 'material', Object.keys(COATS), 'varnish'),
+  'over',
+  { kind: 'part', key: 'over', label: 'what it covers' },
+];
+
+const SENTENCES: { readonly [C in Part['construction']]: Told<C> } = {
+  ball,
+  wrap,
+  bundle,
+  feather,
+  strip,
+  hackle,
+  spun,
+  sheet,
+  coat,
+};
+
+/** The sentence a part is told in: words with blanks, by construction. @param drawers whose materials are offered */
+export const sentenceOf = (part: Part, drawers: Drawers): Piece[] =>
+  (SENTENCES[part.construction] as Told<Part['construction']>)(part, drawers);
+
+const KEY_WORDS: Readonly<Record<string, string>> = {
+  at: 'tie-in',
+  boundAt: 'bound again',
+  buttsTo: 'butts',
+  hair: 'hair',
+};
+
+/** A key of the file as a tier says it: `boundAt[0]` is where a strip is bound again. */
+export function keyWords(part: Part, key: string): string {
+  if (key === 'at' && part.construction === 'ball') return 'centre';
+  const name = key.replace(/\[\d+\]$/, '');
+  if (name === 'profile') return ['rear', 'middle', 'front'][Number(/\d+/.exec(key)?.[0])] ?? name;
+  return KEY_WORDS[name] ?? name;
+}

@@ -1,0 +1,172 @@
+import { movePart } from '@jobbet/core/edit/parts';
+import { useSettings } from '../settings/settings.ts';
+import { useOffered } from '../shell/useKeys.ts';
+import { exportFile, exportPng, exportSvg } from './export.ts';
+import { nudge } from './pulling.ts';
+import { changeOrSay, HOOK, redo, undo, type Bench } from './store.ts';
+
+/** Takes the keyboard into the first blank of the sentence on the right. */
+export function editSentence(): void {
+  document.querySelector<HTMLElement>('[data-sentence] .field')?.focus();
+}
+
+interface BenchKeys {
+  readonly bench: Bench;
+  readonly onAdd: () => void;
+  readonly onRemove: (id: string) => void;
+  readonly onCopy: (id: string) => void;
+  readonly onHistory: () => void;
+}
+
+/** Everything that can be done on the bench, by key and by name. */
+export function useBenchKeys({ bench, onAdd, onRemove, onCopy, onHistory }: BenchKeys): void {
+  const { mode, set } = useSettings();
+  const state = () => bench.getState();
+  const step = (by: 1 | -1): void => {
+    const ids = [HOOK, ...state().file.parts.map((part) => part.id)];
+    bench.setState({
+      selected: ids[Math.max(0, Math.min(ids.length - 1, ids.indexOf(state().selected) + by))] ?? HOOK,
+    });
+  };
+  const reorder = (by: 1 | -1): void => {
+    const at = state().file.parts.findIndex((part) => part.id === state().selected);
+    if (at >= 0 && at + by >= 0 && at + by < state().file.parts.length)
+      changeOrSay(bench, movePart(state().file, at, at + by));
+  };
+  const pull = (way: 1 | -1, fine: boolean): void => {
+    const aft = useSettings.getState().hand === 'right' ? -way : way;
+    nudge(bench, state().selected, fine ? aft / 5 : aft);
+  };
+  const part = (run: (id: string) => void) => (): void => {
+    if (state().selected !== HOOK) run(state().selected);
+  };
+  useOffered('bench', [
+    {
+      name: 'Undo',
+      group: 'Bench',
+      keys: 'ctrl+z or z',
+      run: () => {
+        undo(bench);
+      },
+    },
+    {
+      name: 'Redo',
+      group: 'Bench',
+      keys: 'ctrl+shift+z or ctrl+y or shift+z',
+      run: () => {
+        redo(bench);
+      },
+    },
+    {
+      name: 'Part above',
+      group: 'Bench',
+      keys: 'up',
+      run: () => {
+        step(-1);
+      },
+    },
+    {
+      name: 'Part below',
+      group: 'Bench',
+      keys: 'down',
+      run: () => {
+        step(1);
+      },
+    },
+    { name: 'Add a part', group: 'Bench', keys: 'a', run: onAdd },
+    {
+      name: 'Edit the part',
+      group: 'Bench',
+      keys: 'enter or e',
+      run: editSentence,
+    },
+    {
+      name: 'Tie it earlier',
+      group: 'Bench',
+      keys: '[',
+      run: () => {
+        reorder(-1);
+      },
+    },
+    {
+      name: 'Tie it later',
+      group: 'Bench',
+      keys: ']',
+      run: () => {
+        reorder(1);
+      },
+    },
+    {
+      name: 'Pull the tip left',
+      group: 'Bench',
+      keys: 'left',
+      run: () => {
+        pull(-1, false);
+      },
+    },
+    {
+      name: 'Pull the tip right',
+      group: 'Bench',
+      keys: 'right',
+      run: () => {
+        pull(1, false);
+      },
+    },
+    {
+      name: 'A little to the left',
+      group: 'Bench',
+      keys: 'shift+left',
+      run: () => {
+        pull(-1, true);
+      },
+    },
+    {
+      name: 'A little to the right',
+      group: 'Bench',
+      keys: 'shift+right',
+      run: () => {
+        pull(1, true);
+      },
+    },
+    { name: 'Copy the part', group: 'Bench', keys: 'c', run: part(onCopy) },
+    { name: 'Take the part off', group: 'Bench', keys: 'delete', run: part(onRemove) },
+    {
+      name: 'Lines, dressed, silhouette',
+      group: 'Drawing',
+      keys: 'v',
+      run: () => {
+        set({ mode: mode === 'lines' ? 'dressed' : mode === 'dressed' ? 'silhouette' : 'lines' });
+      },
+    },
+    { name: 'History of this fly', group: 'Fly', keys: 'h', run: onHistory },
+    {
+      name: 'Save the pattern file',
+      group: 'Fly',
+      run: () => {
+        exportFile(state().file);
+      },
+    },
+    {
+      name: 'Save the drawing as SVG',
+      group: 'Fly',
+      run: () => {
+        exportSvg(state().laid);
+      },
+    },
+    {
+      name: 'Save the drawing as PNG',
+      group: 'Fly',
+      run: () => {
+        void exportPng(state().laid);
+      },
+    },
+    {
+      name: 'Print',
+      group: 'Fly',
+      keys: 'p or ctrl+p',
+      run: () => {
+        window.print();
+      },
+    },
+  ]);
+}

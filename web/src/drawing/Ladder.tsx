@@ -1,0 +1,101 @@
+import type { LaidFly, LaidPart } from '@jobbet/core';
+import { tipRelation } from '@jobbet/core/edit/pull';
+import { formatLength, formatNumber } from '@jobbet/core/units/format';
+import { useStyle } from '../settings/settings.ts';
+import { Dimension, VerticalDimension } from './Dimension.tsx';
+import { xOf, type SheetLayout } from './layout.ts';
+
+interface LadderProps {
+  readonly laid: LaidFly;
+  readonly layout: SheetLayout;
+  readonly part: LaidPart | undefined;
+}
+
+/** The dimension ladder above the fly, longest outermost, and the gap below it. */
+export function Ladder({ laid, layout, part }: LadderProps) {
+  const { platform } = laid;
+  const style = useStyle();
+  const mm = (value: number): string => formatLength(value, style).figure;
+  const nominal = (yes: boolean): string => (yes ? '≈ ' : '');
+  const tipmost = laid.parts.reduce((far, each) => Math.max(far, each.extent.tipMm ?? 0), 0);
+  const step = Math.min(26, Math.max(18, (layout.ladderY - 34) / 2));
+  const row = (n: number): number => Math.max(44, layout.ladderY - n * step);
+  const top = layout.profile.oy - 6;
+  const x = (value: number): number => xOf(layout, value);
+  const own = part ? ownDimension(part) : null;
+  return (
+    <>
+      {tipmost > platform.landmarksMm.bend + 1 && (
+        <Dimension
+          limit={layout.width - 6}
+          x1={x(0)}
+          x2={x(tipmost)}
+          y={row(2)}
+          foot1={top}
+          foot2={layout.profile.oy - layout.scale}
+          relation={`${formatNumber(tipmost / platform.shankMm, 2, style)} × shank`}
+          result={mm(tipmost)}
+        />
+      )}
+      <Dimension
+        limit={layout.width - 6}
+        x1={x(0)}
+        x2={x(platform.shankMm)}
+        y={row(1)}
+        foot1={top}
+        foot2={top}
+        relation="shank"
+        result={`${nominal(platform.nominal.shank)}${mm(platform.shankMm)}`}
+      />
+      {own && (
+        <Dimension
+          limit={layout.width - 6}
+          x1={x(own.from)}
+          x2={x(own.to)}
+          y={row(0)}
+          foot1={top}
+          foot2={top}
+          relation={own.words}
+          result={mm(own.value)}
+          picked
+        />
+      )}
+      {/* The gap of a double lies in the plane of each bend, which the profile shows foreshortened. */}
+      {platform.kind === 'single' &&
+        platform.gapMm !== null &&
+        platform.landmarksMm.point !== null &&
+        platform.wireMm !== null && (
+          <VerticalDimension
+            x={x((platform.landmarksMm.point + platform.landmarksMm.bend) / 2)}
+            y1={layout.profile.oy + (platform.wireMm / 2) * layout.scale}
+            y2={layout.profile.oy + (platform.wireMm / 2 + platform.gapMm) * layout.scale}
+            words="gap"
+            result={`${nominal(platform.nominal.gap)}${mm(platform.gapMm)}`}
+            side={layout.dir}
+          />
+        )}
+    </>
+  );
+}
+
+interface OwnDimension {
+  readonly from: number;
+  readonly to: number;
+  readonly value: number;
+  readonly words: string;
+}
+
+/** The measure of the picked part: its free length, its fibres, its span or its diameter. */
+function ownDimension(part: LaidPart): OwnDimension | null {
+  const { startMm, endMm, tipMm, lengthMm } = part.extent;
+  const relation = tipRelation(part);
+  if (relation && tipMm !== null) return { from: endMm, to: tipMm, value: lengthMm, words: relation.text };
+  const text = 'diameter' in part.file ? part.file.diameter : 'strand' in part.file ? part.file.strand : undefined;
+  if (part.built.ball) return { from: startMm, to: endMm, value: lengthMm, words: `⌀ ${text ?? ''}` };
+  return {
+    from: startMm,
+    to: endMm,
+    value: lengthMm,
+    words: part.built.turns === null ? part.file.id : `${String(Math.round(part.built.turns * 10) / 10)} turns`,
+  };
+}

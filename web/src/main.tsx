@@ -1,0 +1,46 @@
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { createBrowserRouter, RouterProvider, useRouteError } from 'react-router';
+import { BoxView } from './box/BoxView.tsx';
+import { followTheme } from './settings/settings.ts';
+import { AppShell } from './shell/AppShell.tsx';
+import './styles.css';
+
+followTheme();
+
+function Broken() {
+  const error = useRouteError();
+  return (
+    <main className="p-6">
+      <h1 className="text-fly font-bold mb-2">Something broke</h1>
+      <p className="mb-1">{error instanceof Error ? error.message : 'This page does not exist.'}</p>
+      <p className="mb-4">What was saved is safe, and what was not is kept on this device.</p>
+      <a className="sheet-button primary" href="/">
+        To the box
+      </a>
+    </main>
+  );
+}
+
+const router = createBrowserRouter([
+  {
+    element: <AppShell />,
+    errorElement: <Broken />,
+    hydrateFallbackElement: <p className="p-6 text-ink2">Opening</p>,
+    children: [
+      { path: '/', element: <BoxView /> },
+      { path: '/fly/:id', lazy: async () => ({ Component: (await import('./bench/BenchView.tsx')).BenchView }) },
+      { path: '/trash', lazy: async () => ({ Component: (await import('./box/TrashView.tsx')).TrashView }) },
+      { path: '/settings', lazy: async () => ({ Component: (await import('./shell/SettingsView.tsx')).SettingsView }) },
+      { path: '/help', lazy: async () => ({ Component: (await import('./shell/HelpView.tsx')).HelpView }) },
+    ],
+  },
+]);
+
+const root = document.getElementById('root');
+if (root)
+  createRoot(root).render(
+    <StrictMode>
+      <RouterProvider router={router} />
+    </StrictMode>,
+  );

@@ -1,0 +1,50 @@
+import type { DrawMode } from '@jobbet/core/figure/options';
+import type { Hand } from '@jobbet/core/figure/view';
+import { METRIC, type Style } from '@jobbet/core/units/format';
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+
+export interface Settings extends Style {
+  readonly hand: Hand;
+  readonly theme: 'system' | 'light' | 'dark';
+  readonly singleKeys: boolean;
+  readonly mode: DrawMode;
+}
+
+interface SettingsStore extends Settings {
+  readonly set: (change: Partial<Settings>) => void;
+}
+
+/** How one person likes it: units, hand, theme, keys. Kept in this browser. */
+export const useSettings = create<SettingsStore>()(
+  persist(
+    (set) => ({
+      ...METRIC,
+      hand: 'right',
+      theme: 'system',
+      singleKeys: true,
+      mode: 'dressed',
+      set: (change) => {
+        set(change);
+      },
+    }),
+    { name: 'jobbet.settings' },
+  ),
+);
+
+export const useStyle = (): Style => useSettings();
+
+const darkQuery = (): MediaQueryList => window.matchMedia('(prefers-color-scheme: dark)');
+
+export const isDark = (theme: Settings['theme']): boolean =>
+  theme === 'dark' || (theme === 'system' && darkQuery().matches);
+
+/** Keeps the root's class in step with the theme. */
+export function followTheme(): void {
+  const apply = (): void => {
+    document.documentElement.classList.toggle('dark', isDark(useSettings.getState().theme));
+  };
+  apply();
+  useSettings.subscribe(apply);
+  darkQuery().addEventListener('change', apply);
+}

@@ -1,0 +1,69 @@
+import { TopBar } from './TopBar.tsx';
+
+const LENGTHS: readonly (readonly [string, string])[] = [
+  ['1.2 shank', 'a share of the shank; also gap, wire, hook, body, head space'],
+  ['31 mm, 5/32 in, .020"', 'a plain measure; fractions and a decimal comma are read too'],
+  ['1.5..2 shank', 'a band: the middle is the target'],
+  ['tail + 2 mm', 'as long as the tail and a little more'],
+  ['same as tail', 'just as long'],
+  ['at most gap', 'nine tenths of it, and never more'],
+];
+const PLACES: readonly (readonly [string, string])[] = [
+  ['bend, point, barb, eye, head, mid, rear', 'landmarks of the hook'],
+  ['station 2', 'two tenths of the shank from the eye'],
+  ['bend + 0.6 shank', 'behind the bend'],
+  ['eyes.rear, tail.tip, body.front', 'the edge of another part'],
+  ['between point and barb', 'the middle of the two'],
+  ['half way along wing', 'from its last binding to its tip'],
+  ['against eye', 'touching it'],
+  ['round 1.5 mm', 'along the wire past the bend'],
+];
+
+function Table({ rows }: { readonly rows: readonly (readonly [string, string])[] }) {
+  return (
+    <dl className="mb-5">
+      {rows.map(([what, means]) => (
+        <div key={what} className="flex gap-4 py-1 border-b border-hair">
+          <dt className="w-64 shrink-0 italic text-measure">{what}</dt>
+          <dd>{means}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+export function HelpView() {
+  return (
+    <div className="flex flex-col h-full">
+      <TopBar title={<h1 className="text-fly font-bold">Help</h1>} />
+      <main tabIndex={0} className="p-4 max-w-3xl overflow-auto leading-relaxed">
+        <p className="mb-4">
+          A fly is laid out on its hook, part by part. Every length is a relation to something already there, so that it
+          follows when the hook or another part changes. The drawing, the weight, the ride and the sinking speed come
+          from the same shapes.
+        </p>
+        <h2 className="text-part font-bold">How a length is written</h2>
+        <Table rows={LENGTHS} />
+        <h2 className="text-part font-bold">How a place is written</h2>
+        <Table rows={PLACES} />
+        <h2 className="text-part font-bold">What to believe</h2>
+        <p className="mb-3">
+          Masses of metal, the keel moment and the tipping weight are exact within the model. Level sinking and the side
+          current a fly holds to are good to some ten per cent. Nose-first sinking of soft flies is least certain.
+          Bought eyes are often drilled or flattened and weigh 0.6 to 0.8 of the full solid: weigh a pair and write it
+          in.
+        </p>
+        <h2 className="text-part font-bold">Take care</h2>
+        <p className="mb-3">
+          Lead: wash hands and keep it out of mouths; some waters ban it. Glue, solvent and resin want air and gloves.
+          Hook points, blades and flying barbs want eye protection. Local rules come first; they are yours to look up.
+        </p>
+        <h2 className="text-part font-bold">Keys</h2>
+        <p>
+          Press <span className="plain-key">?</span> for the keys of the view you are in,{' '}
+          <span className="plain-key">K</span> for everything by name.
+        </p>
+      </main>
+    </div>
+  );
+}

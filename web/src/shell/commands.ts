@@ -1,0 +1,29 @@
+import { create } from 'zustand';
+
+/** Something that can be done from here, by name or by key. */
+export interface Command {
+  readonly name: string;
+  readonly keys?: string;
+  readonly group: string;
+  readonly run: () => void;
+}
+
+interface CommandStore {
+  readonly commands: Readonly<Record<string, readonly Command[]>>;
+  readonly offer: (source: string, commands: readonly Command[]) => void;
+  readonly withdraw: (source: string) => void;
+}
+
+/** What the views on screen offer; the palette and the key map list it. */
+export const useCommands = create<CommandStore>()((set) => ({
+  commands: {},
+  offer: (source, commands) => {
+    set((now) => ({ commands: { ...now.commands, [source]: commands } }));
+  },
+  withdraw: (source) => {
+    set((now) => {
+      const { [source]: _gone, ...rest } = now.commands;
+      return { commands: rest };
+    });
+  },
+}));

@@ -1,0 +1,72 @@
+import { useEffect, useRef } from 'react';
+import { useSettings } from '../settings/settings.ts';
+import { useCommands, type Command } from './commands.ts';
+
+const NAMES: Readonly<Record<string, string>> = {
+  ArrowUp: 'up',
+  ArrowDown: 'down',
+  ArrowLeft: 'left',
+  ArrowRight: 'right',
+  ' ': 'space',
+};
+
+const inField = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
+
+/** Enter and blank belong to a button, link or item that has the focus, whatever they do elsewhere. */
+const ownsKey = (event: KeyboardEvent): boolean =>
+  ['Enter', ' '].includes(event.key) &&
+  event.target instanceof HTMLElement &&
+  event.target.closest('button, a, [role="menuitem"], [role="option"]') !== null;
+
+/** Whether an event presses `combo`: `z`, `shift+z`, `ctrl+z` (Command on a Mac), `[`. */
+export function pressed(combo: string, event: KeyboardEvent): boolean {
+  const parts = combo.split('+').filter((part) => part !== '');
+  const key = combo.endsWith('+') ? '+' : (parts.at(-1) ?? '');
+  const name = NAMES[event.key] ?? event.key.toLowerCase();
+  const symbol = /^[^a-z0-9]$/.test(key);
+  return (
+    name === key &&
+    (event.ctrlKey || event.metaKey) === parts.includes('ctrl') &&
+    !event.altKey &&
+    (symbol || event.shiftKey === parts.includes('shift'))
+  );
+}
+
+/**
+ * Offers commands while a view is on screen and binds their keys. Keys without Ctrl work outside fields only and can be turned off;
+ * nothing is bound while a dialog or a menu is open.
+ */
+export function useOffered(source: string, commands: readonly Command[]): void {
+  const { offer, withdraw } = useCommands.getState();
+  const newest = useRef(commands);
+  useEffect(() => {
+    newest.current = commands;
+    offer(source, commands);
+  });
+  useEffect(() => {
+    const listen = (event: KeyboardEvent): void => {
+      if (event.defaultPrevented || ownsKey(event) || document.querySelector('[role="dialog"], [role="menu"]')) return;
+      for (const command of newest.current) {
+        const combo = command.keys?.split(' or ').find((each) => pressed(each, event));
+        if (combo === undefined) continue;
+        const plain = !combo.includes('ctrl+');
+        if (
+          (plain && (inField(event.target) || !useSettings.getState().singleKeys)) ||
+          (!plain && inField(event.target) && combo !== 'ctrl+k')
+        )
+          return;
+        event.preventDefault();
+        event.stopImmediatePropagation();
+        command.run();
+        return;
+      }
+    };
+    window.addEventListener('keydown', listen);
+    return () => {
+      window.removeEventListener('keydown', listen);
+      withdraw(source);
+    };
+  }, [source, withdraw]);
+}

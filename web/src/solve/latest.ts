@@ -1,0 +1,32 @@
+/**
+ * Asks for one answer at a time and for the newest question only: what is asked while an answer is on its way waits, and of several
+ * that wait the last one is asked. Answers that were overtaken are dropped.
+ */
+export class Latest<Q, A> {
+  private wanted: Q | undefined;
+  private busy = false;
+  private readonly solve: (question: Q) => Promise<A>;
+  private readonly onAnswer: (question: Q, answer: A) => void;
+
+  constructor(solve: (question: Q) => Promise<A>, onAnswer: (question: Q, answer: A) => void) {
+    this.solve = solve;
+    this.onAnswer = onAnswer;
+  }
+
+  ask(question: Q): void {
+    this.wanted = question;
+    if (!this.busy) void this.run();
+  }
+
+  private async run(): Promise<void> {
+    this.busy = true;
+    while (this.wanted !== undefined) {
+      const question = this.wanted;
+      const answer = await this.solve(question).catch(() => undefined);
+      if (this.wanted !== question) continue;
+      this.wanted = undefined;
+      if (answer !== undefined) this.onAnswer(question, answer);
+    }
+    this.busy = false;
+  }
+}

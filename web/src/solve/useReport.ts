@@ -1,0 +1,47 @@
+import type { FlyFile, FlyReport } from '@jobbet/core';
+import type { Drawers } from '@jobbet/core/drawers/tables';
+import { wrap, type Remote } from 'comlink';
+import { useEffect, useState } from 'react';
+import { Latest } from './latest.ts';
+import type { SolveAnswer, Solver } from './worker.ts';
+
+let shared: Remote<Solver> | null = null;
+const solver = (): Remote<Solver> =>
+  (shared ??= wrap<Solver>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })));
+
+interface Question {
+  readonly file: FlyFile;
+  readonly drawers: Drawers;
+}
+interface Answer extends Question {
+  readonly report: FlyReport;
+}
+
+let inUse: Drawers | null = null;
+
+/** Solves with the drawers asked for; they are handed to the worker only when they change. */
+async function solve({ file, drawers }: Question): Promise<SolveAnswer> {
+  if (inUse !== drawers) {
+    inUse = drawers;
+    await solver().use(drawers);
+  }
+  return solver().solve(file);
+}
+
+/** The newest figures of a fly, solved off the main thread, and whether they are of the fly as it is now. */
+export function useReport(
+  file: FlyFile,
+  drawers: Drawers,
+): { readonly report: FlyReport | null; readonly current: boolean } {
+  const [answer, setAnswer] = useState<Answer | null>(null);
+  const [latest] = useState(
+    () =>
+      new Latest<Question, SolveAnswer>(solve, (asked, solved) => {
+        if (solved.ok) setAnswer({ ...asked, report: solved.report });
+      }),
+  );
+  useEffect(() => {
+    latest.ask({ file, drawers });
+  }, [latest, file, drawers]);
+  return { report: answer?.report ?? null, current: answer?.file === file && answer.drawers === drawers };
+}

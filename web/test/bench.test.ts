@@ -1,0 +1,106 @@
+import { NOMINAL_DRAWERS } from '@jobbet/core/drawers/tables';
+import { diffFlies } from '../src/bench/diff.ts';
+import { keyWords, sentenceOf } from '../src/bench/sentence.ts';
+import { asOneStep, change, changeOrSay, createBench, HOOK, redo, undo } from '../src/bench/store.ts';
+import { slug } from '../src/bench/export.ts';
+import { PRESETS } from '@jobbet/core/edit/presets';
+import { fly, stored, withTail } from './build.ts';
+
+describe('the bench', () => {
+  test('takes a change that lays out; one that does not leaves the last good fly and says why in a tier’s words', () => {
+    const bench = createBench(stored());
+    expect(change(bench, withTail('20 mm'))).toEqual([]);
+    const before = bench.getState().laid;
+    expect(changeOrSay(bench, withTail('tial'))).toBe(false);
+    expect(bench.getState().laid).toBe(before);
+    expect(bench.getState().refused).toBe('tail, length: unknown name "tial"; did you mean "tail"?');
+    change(bench, withTail('21 mm'));
+    expect(bench.getState().refused).toBeNull();
+  });
+  test('undo and redo walk through everything done, and the choice follows', () => {
+    const bench = createBench(stored());
+    change(bench, { ...fly(), parts: [] }, HOOK);
+    change(bench, withTail('30 mm'), 'tail');
+    undo(bench);
+    expect(bench.getState().selected).toBe(HOOK);
+    undo(bench);
+    expect(bench.getState().file.parts[0]).toMatchObject({ length: '1 shank' });
+    redo(bench);
+    redo(bench);
+    expect(bench.getState().file.parts[0]).toMatchObject({ length: '30 mm' });
+  });
+  test('a word typed letter by letter in one blank is one step of undo, another blank another', () => {
+    const bench = createBench(stored());
+    for (const length of ['2 mm', '21 mm', '21.5 mm']) change(bench, withTail(length), undefined, 'tail.length');
+    change(bench, { ...withTail('21.5 mm'), notes: 'n' }, undefined, 'notes');
+    undo(bench);
+    expect(bench.getState().file.parts[0]).toMatchObject({ length: '21.5 mm' });
+    expect(bench.getState().file.notes).toBeUndefined();
+    undo(bench);
+    expect(bench.getState().file.parts[0]).toMatchObject({ length: '1 shank' });
+    redo(bench);
+    change(bench, withTail('22 mm'), undefined, 'tail.length');
+    undo(bench);
+    expect(bench.getState().file.parts[0]).toMatchObject({ length: '21.5 mm' });
+  });
+  test('a pull is one step of undo however far it went', () => {
+    const bench = createBench(stored());
+    const step = asOneStep(bench);
+    for (let mm = 18; mm < 30; mm++) change(bench, withTail(`${String(mm)} mm`));
+    step.end();
+    expect(bench.getState()).toMatchObject({ moving: false, file: { parts: [{ length: '29 mm' }] } });
+    undo(bench);
+    expect(bench.getState().file.parts[0]).toMatchObject({ length: '1 shank' });
+    expect(bench.temporal.getState().pastStates).toHaveLength(0);
+  });
+});
+
+describe('the sentence', () => {
+  test.each(PRESETS.map((preset) => [preset.name, preset.part] as const))(
+    '%s: every blank that is filled stands for a key of the part',
+    (_name, part) => {
+      const keys = sentenceOf(part, NOMINAL_DRAWERS).flatMap((piece) =>
+        typeof piece === 'string' || piece.kind === 'swap' || piece.empty !== undefined ? [] : [piece.key],
+      );
+      const fields = part as unknown as Record<string, unknown>;
+      for (const key of keys) expect([key, fields[key.replace(/\[\d\]$/, '')] !== undefined]).toEqual([key, true]);
+      expect(keys.length).toBeGreaterThan(0);
+    },
+  );
+  test('keys of the file are said in a tier’s words', () => {
+    const [tail] = fly().parts;
+    if (!tail) throw new Error('no tail');
+    expect(['at', 'buttsTo', 'length'].map((key) => keyWords(tail, key))).toEqual(['tie-in', 'butts', 'length']);
+  });
+});
+
+describe('what differs between two versions', () => {
+  test('is told by part and key, additions and order included', () => {
+    const eyes = {
+      id: 'eyes',
+      role: 'eyes',
+      construction: 'ball',
+      shape: 'dumbbell',
+      material: 'brass',
+      diameter: '4 mm',
+      at: 'station 2',
+    };
+    const [tail] = fly().parts;
+    const then = fly({ intent: { ride: 'point-up' } });
+    const now = fly({ name: 'Other', parts: [eyes, { ...tail, length: '2 shank' }] });
+    expect(diffFlies(then, now)).toEqual([
+      { what: 'name', before: 'Test', after: 'Other' },
+      { what: 'intent, ride', before: 'point-up', after: 'none' },
+      { what: 'tail, length', before: '1 shank', after: '2 shank' },
+      { what: 'eyes', before: 'none', after: 'tied in' },
+    ]);
+    expect(diffFlies(now, { ...now, parts: [...now.parts].reverse() })).toEqual([
+      { what: 'tying order', before: 'eyes, tail', after: 'tail, eyes' },
+    ]);
+    expect(diffFlies(now, now)).toEqual([]);
+  });
+});
+
+test('a file is named so that every system takes it', () => {
+  expect([slug('Slate Runner'), slug('Åse’s 2/0!'), slug('…')]).toEqual(['slate-runner', 'se-s-2-0', 'fly']);
+});

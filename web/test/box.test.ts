@@ -1,0 +1,76 @@
+import { importFiles } from '../src/box/importing.ts';
+import { matches, sortFlies } from '../src/box/sorting.ts';
+import { pressed } from '../src/shell/useKeys.ts';
+import { fly, stored, withTail } from './build.ts';
+
+const named = (name: string, sinkMmS: number | null, dryMg = 100) => {
+  const one = stored(fly({ name }));
+  return { ...one, id: name, summary: { ...one.summary, sinkMmS, dryMg } };
+};
+
+describe('the order of the box', () => {
+  const flies = [named('Fast', 300, 50), named('Floats', null, 70), named('Slow', 60, 90)];
+  test('by sinking, floating ones first; by weight; by name', () => {
+    const order = (by: Parameters<typeof sortFlies>[1]): string =>
+      sortFlies(flies, by)
+        .map((each) => each.name)
+        .join(' ');
+    expect([order('sink'), order('weight'), order('name')]).toEqual([
+      'Floats Slow Fast',
+      'Fast Floats Slow',
+      'Fast Floats Slow',
+    ]);
+  });
+  test('every word typed must fit: name, hook, ride, material', () => {
+    const one = named('Slate Runner', 100);
+    for (const words of ['slate', 'runner SINGLE', 'marabou point-down', '']) expect(matches(one, words)).toBe(true);
+    expect(matches(one, 'slate tube')).toBe(false);
+  });
+});
+
+describe('files on their way in', () => {
+  const file = (name: string, text: string): File =>
+    ({ name, size: text.length, text: () => Promise.resolve(text) }) as File;
+  test('are sorted into new, known by name, and refused with why; nothing is thrown', async () => {
+    const incoming = await importFiles(
+      [
+        file('new.fly.json', JSON.stringify(fly({ name: 'New' }))),
+        file('known.fly.json', JSON.stringify(fly())),
+        file('cut.fly.json', '{"format"'),
+        file('wrong.fly.json', JSON.stringify(withTail('tial'))),
+        file('huge.fly.json', 'x'.repeat(5_000_000)),
+        file('nested.fly.json', '['.repeat(900_000)),
+      ],
+      [stored()],
+    );
+    expect(incoming.fresh.map((each) => each.name)).toEqual(['New']);
+    expect(incoming.known.map((each) => each.file.name)).toEqual(['Test']);
+    expect(incoming.refused.map(({ name, reasons }) => `${name}: ${reasons[0] ?? ''}`)).toEqual([
+      expect.stringMatching(/^cut.fly.json: not JSON/),
+      'wrong.fly.json: parts[0].length: unknown name "tial"; did you mean "tail"?',
+      expect.stringMatching(/^huge.fly.json: the file is/),
+      expect.stringMatching(/^nested.fly.json: nested deeper/),
+    ]);
+  });
+  test('two of the same name in one go: the second is asked about too', async () => {
+    const incoming = await importFiles(
+      [file('a', JSON.stringify(fly({ name: 'Twin' }))), file('b', JSON.stringify(fly({ name: 'Twin' })))],
+      [],
+    );
+    expect([incoming.fresh.length, incoming.known]).toMatchObject([1, [{ file: { name: 'Twin' }, stored: null }]]);
+  });
+});
+
+describe('keys', () => {
+  const press = (key: string, more: Partial<KeyboardEvent> = {}): KeyboardEvent =>
+    ({ key, ctrlKey: false, metaKey: false, altKey: false, shiftKey: false, ...more }) as KeyboardEvent;
+  test('Ctrl, Command and Shift are told apart; symbols need no Shift', () => {
+    expect(pressed('ctrl+z', press('z', { ctrlKey: true }))).toBe(true);
+    expect(pressed('ctrl+z', press('z', { metaKey: true }))).toBe(true);
+    expect(pressed('ctrl+z', press('Z', { ctrlKey: true, shiftKey: true }))).toBe(false);
+    expect(pressed('ctrl+shift+z', press('Z', { ctrlKey: true, shiftKey: true }))).toBe(true);
+    expect(pressed('?', press('?', { shiftKey: true }))).toBe(true);
+    expect(pressed('a', press('a', { altKey: true }))).toBe(false);
+    expect(pressed('left', press('ArrowLeft'))).toBe(true);
+  });
+});

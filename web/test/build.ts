@@ -1,0 +1,51 @@
+import { readFlyValue, type FlyFile } from '@jobbet/core';
+import { summarise } from '@jobbet/core/exchange/summary';
+import { solveFly } from '@jobbet/core';
+import type { StoredFly } from '../src/api/client.ts';
+
+type Loose = Record<string, unknown>;
+
+/** A fly file of a tail on a bare hook, changed as told. */
+export function fly(more: Loose = {}): FlyFile {
+  const tail = {
+    id: 'tail',
+    role: 'tail',
+    construction: 'bundle',
+    material: 'marabou',
+    pinch: '2 mm',
+    at: 'bend',
+    length: '1 shank',
+  };
+  const read = readFlyValue({
+    format: 'jobbet.fly',
+    version: 1,
+    name: 'Test',
+    platform: { kind: 'single', size: '6' },
+    parts: [tail],
+    ...more,
+  });
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  return read.value;
+}
+
+export function stored(file: FlyFile = fly(), more: Partial<StoredFly> = {}): StoredFly {
+  const solved = solveFly(file);
+  if (!solved.ok) throw new Error(JSON.stringify(solved.faults));
+  return {
+    id: 'f1',
+    name: file.name,
+    revision: 1,
+    file,
+    summary: summarise(solved.value),
+    createdAt: 0,
+    updatedAt: 0,
+    deletedAt: null,
+    ...more,
+  };
+}
+
+/** The fly with its tail so long. */
+export const withTail = (length: string): FlyFile => {
+  const file = fly();
+  return { ...file, parts: file.parts.map((part) => ({ ...part, length }) as typeof part) };
+};

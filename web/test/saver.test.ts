@@ -1,0 +1,128 @@
+import { jest } from '@jest/globals';
+import { takeDraft } from '../src/bench/drafts.ts';
+import { Saver } from '../src/bench/saver.ts';
+import { change, createBench, type Bench } from '../src/bench/store.ts';
+import { stored, withTail } from './build.ts';
+
+interface Request {
+  readonly method: string;
+  readonly body: { revision: number; kind: string; file: { parts: { length: string }[] } };
+}
+
+let sent: Request[];
+/** What the server answers next; a save it takes when nothing is queued. */
+let answers: (() => Promise<Response>)[];
+let revision: number;
+
+const json = (status: number, body: unknown): Response =>
+  ({ ok: status < 400, status, json: () => Promise.resolve(body) }) as Response;
+const stale = (): Promise<Response> =>
+  Promise.resolve(json(409, { error: { code: 'stale', message: 'saved elsewhere', revision: 5 } }));
+const down = (): Promise<Response> => Promise.reject(new Error('no answer'));
+
+let bench: Bench;
+let saver: Saver;
+let saves: number;
+
+beforeEach(() => {
+  jest.useFakeTimers();
+  [sent, answers, revision, saves] = [[], [], 1, 0];
+  localStorage.clear();
+  globalThis.fetch = ((_url: string, init: { method: string; body?: string }) => {
+    if (init.method === 'GET') return Promise.resolve(json(200, stored(withTail('9 mm'), { revision: 5 })));
+    sent.push({ method: init.method, body: JSON.parse(init.body ?? '{}') as Request['body'] });
+    const answer = answers.shift();
+    return answer ? answer() : Promise.resolve(json(200, { revision: ++revision }));
+  }) as unknown as typeof fetch;
+  bench = createBench(stored());
+  saver = new Saver(bench, () => {
+    saves++;
+  });
+  saver.start();
+});
+afterEach(() => {
+  saver.stop();
+  jest.useRealTimers();
+});
+
+const pass = (ms: number): Promise<void> => jest.advanceTimersByTimeAsync(ms);
+const state = (): string => bench.getState().save;
+
+test('work is on this device at once and on the server when the hand rests', async () => {
+  change(bench, withTail('20 mm'));
+  expect(state()).toBe('waiting');
+  expect(takeDraft('f1')?.file.parts[0]).toMatchObject({ length: '20 mm' });
+  change(bench, withTail('21 mm'));
+  await pass(800);
+  expect(sent.map((request) => [request.method, request.body.revision, request.body.file.parts[0]?.length])).toEqual([
+    ['PUT', 1, '21 mm'],
+  ]);
+  expect([state(), bench.getState().revision, saves]).toEqual(['saved', 2, 1]);
+  expect(takeDraft('f1')).toBeNull();
+});
+
+test('what is done while a save is under way goes with the next one', async () => {
+  let answer: (response: Response) => void = () => undefined;
+  answers.push(
+    () =>
+      new Promise((resolve) => {
+        answer = resolve;
+      }),
+  );
+  change(bench, withTail('20 mm'));
+  await pass(800);
+  change(bench, withTail('22 mm'));
+  answer(json(200, { revision: 2 }));
+  await pass(1000);
+  expect(sent.map((request) => [request.body.revision, request.body.file.parts[0]?.length])).toEqual([
+    [1, '20 mm'],
+    [2, '22 mm'],
+  ]);
+  expect(state()).toBe('saved');
+});
+
+test('a server that does not answer is tried again, and the work stays on this device', async () => {
+  answers.push(down);
+  change(bench, withTail('20 mm'));
+  await pass(800);
+  expect(state()).toBe('failed');
+  expect(takeDraft('f1')).not.toBeNull();
+  await pass(4100);
+  expect(state()).toBe('saved');
+});
+
+test('saved elsewhere: nothing is sent until it is settled, then mine goes over the newest revision', async () => {
+  answers.push(stale);
+  change(bench, withTail('20 mm'));
+  await pass(800);
+  expect(state()).toBe('conflict');
+  change(bench, withTail('23 mm'));
+  await pass(5000);
+  expect(sent).toHaveLength(1);
+  await saver.keepMine();
+  expect(sent[1]?.body).toMatchObject({ revision: 5, kind: 'saved' });
+  expect(sent[1]?.body.file.parts[0]?.length).toBe('23 mm');
+  expect(state()).toBe('saved');
+});
+
+test('while a tip is pulled nothing is sent', async () => {
+  bench.setState({ moving: true });
+  change(bench, withTail('20 mm'));
+  await pass(3000);
+  expect(sent).toHaveLength(0);
+});
+
+describe('drafts', () => {
+  test('a tab finds its own; what a closed tab left is taken up, what an open one holds is not', () => {
+    const draft = { file: withTail('20 mm'), revision: 3, at: 1000 };
+    localStorage.setItem('jobbet.draft.f1.other-tab', JSON.stringify(draft));
+    expect(takeDraft('f1', 30_000)).toBeNull();
+    expect(takeDraft('f1', 90_000)).toEqual(draft);
+    expect(localStorage.getItem('jobbet.draft.f1.other-tab')).toBeNull();
+    expect(takeDraft('f1', 0)).toEqual(draft);
+  });
+  test('a broken one is passed over', () => {
+    localStorage.setItem('jobbet.draft.f1.other-tab', '{');
+    expect(takeDraft('f1')).toBeNull();
+  });
+});

@@ -1,0 +1,73 @@
+import { act, render, screen } from '@testing-library/react';
+import { reportFly, solveFly, type FlyReport } from '@jobbet/core';
+import { METRIC } from '@jobbet/core/units/format';
+import { VerdictStrip, verdictWords } from '../src/bench/VerdictStrip.tsx';
+import { useSettings } from '../src/settings/settings.ts';
+import { RideGlyph, rideWords } from '../src/ui/RideGlyph.tsx';
+import { fly } from './build.ts';
+
+const eyes = (diameter: string) => ({
+  id: 'eyes',
+  role: 'eyes',
+  construction: 'ball',
+  shape: 'dumbbell',
+  material: 'brass',
+  diameter,
+  at: 'station 2',
+  side: 'top',
+});
+function report(parts: unknown[]): FlyReport {
+  const solved = solveFly(fly({ parts }));
+  if (!solved.ok) throw new Error(JSON.stringify(solved.faults));
+  return reportFly(solved.value);
+}
+const show = (of: FlyReport, current = true) => {
+  const { ride, heel_deg: heelDeg } = of.keel.tight;
+  return render(<VerdictStrip report={of} current={current} tight={{ ride, heelDeg }} balls />);
+};
+const strip = (): string => screen.getByLabelText('Verdict').textContent;
+
+afterEach(() => {
+  act(() => {
+    useSettings.getState().set({ ...METRIC });
+  });
+});
+
+test('says how it rides, holds, trims, sinks and weighs, and where its eyes would tip it', () => {
+  show(report([eyes('4 mm')]));
+  expect(screen.getByTestId('ride').textContent).toBe('point-up');
+  expect(strip()).toMatch(/heel at rest0° /);
+  expect(strip()).toMatch(/holds to, side current\d+ cm\/s/);
+  expect(strip()).toMatch(/sinks, still water\d+ cm\/s (fast|very fast)/);
+  expect(strip()).toMatch(/tips at, by the eyes[\d.]+ g fitted [\d.]+ ×/);
+});
+test('in the units of the person', () => {
+  act(() => {
+    useSettings.getState().set({ speed: 'ft/s', mass: 'gr', decimal: ',' });
+  });
+  show(report([eyes('4 mm')]));
+  expect(strip()).toMatch(/\d,\d\d ft\/s/);
+  expect(strip()).toMatch(/\d,\d gr/);
+});
+test('a fly that floats is said to, and no speed is made up', () => {
+  const floating = { ...report([eyes('3 mm')]), sink: null };
+  show(floating);
+  expect(strip()).toContain('it floats');
+  expect(verdictWords(floating)).toContain('floats');
+});
+test('old figures stay while new ones are reckoned; before any there is one word', () => {
+  const { rerender } = show(report([eyes('4 mm')]), false);
+  expect(strip()).toContain('cm/s');
+  rerender(<VerdictStrip report={null} current={false} tight={{ ride: 'point-down', heelDeg: 0 }} balls={false} />);
+  expect(strip()).toContain('reckoning');
+});
+test('the ride glyph turns to the heel it stands for, and its words are whole', () => {
+  const { container } = render(<RideGlyph ride="point-up" heelDeg={180} balls />);
+  expect(container.querySelector('g')?.getAttribute('transform')).toBe('rotate(-180)');
+  expect(['point-up', 'point-down', 'on-its-side', 'undecided'].map(rideWords)).toEqual([
+    'point-up',
+    'point-down',
+    'on its side',
+    'undecided',
+  ]);
+});
