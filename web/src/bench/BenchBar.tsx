@@ -1,4 +1,5 @@
 import type { FlyReport } from '@jobbet/core';
+import { platformWords } from '@jobbet/core/exchange/summary';
 import { formatLength } from '@jobbet/core/units/format';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
@@ -55,15 +56,19 @@ export function BenchBar({ onHistory, onCommands, onKeys }: BenchBarProps) {
               bench.setState({ selected: HOOK });
             }}
           >
-            <span>{hookWords(laid.file.platform)}</span>
+            <span>{platformWords(laid.file.platform)}</span>
             <span className="text-rule" aria-hidden="true">
               |
             </span>
             <span className="italic text-measure">shank {measure(platform.shankMm, platform.nominal.shank)}</span>
-            <span className="text-rule" aria-hidden="true">
-              |
-            </span>
-            <span className="italic text-measure">gap {measure(platform.gapMm, platform.nominal.gap)}</span>
+            {platform.gapMm !== null && (
+              <>
+                <span className="text-rule" aria-hidden="true">
+                  |
+                </span>
+                <span className="italic text-measure">gap {measure(platform.gapMm, platform.nominal.gap)}</span>
+              </>
+            )}
           </button>
         </>
       }
@@ -106,18 +111,6 @@ export function BenchBar({ onHistory, onCommands, onKeys }: BenchBarProps) {
       </button>
     </TopBar>
   );
-}
-
-/** `streamer single 6, 3X long`, as a tier says it. */
-export function hookWords(platform: {
-  readonly kind: string;
-  readonly size?: string | undefined;
-  readonly longX?: number | undefined;
-  readonly eye?: string | undefined;
-}): string {
-  const long = platform.longX ?? 0;
-  const length = long === 0 ? '' : `, ${String(Math.abs(long))}X ${long > 0 ? 'long' : 'short'}`;
-  return `${platform.kind} ${platform.size ?? ''}${length}${platform.eye?.startsWith('looped') === true ? ', looped eye' : ''}`;
 }
 
 function FlyName() {

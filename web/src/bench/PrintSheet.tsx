@@ -1,11 +1,11 @@
 import type { FlyReport, LaidFly } from '@jobbet/core';
 import { relationsOf } from '@jobbet/core/edit/relations';
+import { platformWords } from '@jobbet/core/exchange/summary';
 import { formatLength, formatMass, formatSpeed, type Written } from '@jobbet/core/units/format';
 import { useEffect, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { useStyle } from '../settings/settings.ts';
 import { rideWords } from '../ui/RideGlyph.tsx';
-import { hookWords } from './BenchBar.tsx';
 import { flySvg } from './export.ts';
 import { keyWords } from './sentence.ts';
 
@@ -46,7 +46,7 @@ function Paper({ laid, report }: { readonly laid: LaidFly; readonly report: FlyR
     <article className="print-only" aria-hidden="true">
       <h1 className="text-fly font-bold">{laid.file.name}</h1>
       <p>
-        {hookWords(laid.file.platform)}, shank {length(laid.platform.shankMm)}
+        {platformWords(laid.file.platform)}, shank {length(laid.platform.shankMm)}
         {laid.platform.gapMm === null ? '' : `, gap ${length(laid.platform.gapMm)}`}
       </p>
       <div className="my-3" dangerouslySetInnerHTML={{ __html: flySvg(laid) }} />

@@ -60,8 +60,8 @@ export function Ladder({ laid, layout, part }: LadderProps) {
           picked
         />
       )}
-      {/* The gap of a double lies in the plane of each bend, which the profile shows foreshortened. */}
-      {platform.kind === 'single' &&
+      {/* The gap of a double lies in the plane of each bend, which the profile shows foreshortened; a hook behind the fly may ride either way. */}
+      {(platform.kind === 'single' || platform.kind === 'jig') &&
         platform.gapMm !== null &&
         platform.landmarksMm.point !== null &&
         platform.wireMm !== null && (

@@ -46,6 +46,13 @@ export function HelpView() {
         <Table rows={LENGTHS} />
         <h2 className="text-part font-bold">How a place is written</h2>
         <Table rows={PLACES} />
+        <p className="mb-5">
+          On a tube, <i>shank</i> is the length of the tube and <i>bend</i> its rear end; on a bare shank they are its
+          own length and rear. <i>gap</i>, <i>point</i> and <i>barb</i> are those of the hook behind, and there are none
+          while no hook is named. On a jig the shank is counted from the front of its bent leg. When a fly is put on
+          another platform its relations stay and take their new measures; what could not follow is listed and keeps the
+          measure it had.
+        </p>
         <h2 className="text-part font-bold">What to believe</h2>
         <p className="mb-3">
           Masses of metal, the keel moment and the tipping weight are exact within the model. Level sinking and the side
