@@ -1,7 +1,9 @@
 import { dependants, movePart, removePart } from '@jobbet/core/edit/parts';
 import { useEffect, useMemo, useState } from 'react';
 import { useOutletContext } from 'react-router';
+import { FishingSheet } from '../drawing/FishingSheet.tsx';
 import { LinesPlan } from '../drawing/LinesPlan.tsx';
+import { useTurn } from '../drawing/useTurn.ts';
 import type { ShellContext } from '../shell/AppShell.tsx';
 import { say } from '../shell/toast.ts';
 import { useReport } from '../solve/useReport.ts';
@@ -33,6 +35,8 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
   const drawers = useBench((state) => state.drawers);
   const { report, current } = useReport(laid.file, drawers);
   const [asked, setAsked] = useState<Asked>(null);
+  const [fishing, setFishing] = useState(false);
+  const turned = useTurn(fishing);
   const [removing, setRemoving] = useState<string | null>(null);
   const [copying, setCopying] = useState<string | null>(null);
   const pick = (id: string): void => {
@@ -60,6 +64,9 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
     onCopy: setCopying,
     onHistory: () => {
       setAsked('history');
+    },
+    onTurn: () => {
+      setFishing((is) => !is);
     },
   });
   const drag = useMemo(() => dragOf(bench), [bench]);
@@ -92,18 +99,22 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
             />
           </div>
           <div className="flex-1 min-w-0 relative">
-            <ModeKeys />
-            <LinesPlan
-              laid={laid}
-              selected={selected}
-              moving={moving}
-              refused={refused}
-              onPick={pick}
-              onPullStart={drag}
-              onNudge={(id, steps) => {
-                nudge(bench, id, steps);
-              }}
-            />
+            <ModeKeys fishing={fishing} onFishing={setFishing} />
+            {turned > 0 ? (
+              <FishingSheet laid={laid} report={report} share={turned} selected={selected} onPick={pick} />
+            ) : (
+              <LinesPlan
+                laid={laid}
+                selected={selected}
+                moving={moving}
+                refused={refused}
+                onPick={pick}
+                onPullStart={drag}
+                onNudge={(id, steps) => {
+                  nudge(bench, id, steps);
+                }}
+              />
+            )}
             {laid.parts.length === 0 && (
               <p className="absolute left-1/2 top-16 -translate-x-1/2 text-sentence text-ink2">
                 Tie in the first part. <span className="plain-key">A</span>

@@ -16,10 +16,11 @@ interface BenchKeys {
   readonly onRemove: (id: string) => void;
   readonly onCopy: (id: string) => void;
   readonly onHistory: () => void;
+  readonly onTurn: () => void;
 }
 
 /** Everything that can be done on the bench, by key and by name. */
-export function useBenchKeys({ bench, onAdd, onRemove, onCopy, onHistory }: BenchKeys): void {
+export function useBenchKeys({ bench, onAdd, onRemove, onCopy, onHistory, onTurn }: BenchKeys): void {
   const { mode, set } = useSettings();
   const state = () => bench.getState();
   const step = (by: 1 | -1): void => {
@@ -138,6 +139,7 @@ export function useBenchKeys({ bench, onAdd, onRemove, onCopy, onHistory }: Benc
         set({ mode: mode === 'lines' ? 'dressed' : mode === 'dressed' ? 'silhouette' : 'lines' });
       },
     },
+    { name: 'As tied, as it fishes', group: 'Drawing', keys: 'r', run: onTurn },
     { name: 'History of this fly', group: 'Fly', keys: 'h', run: onHistory },
     {
       name: 'Save the pattern file',

@@ -15,6 +15,8 @@ interface FlyCanvasProps {
   readonly mode: DrawMode;
   readonly picked?: string | undefined;
   readonly moving?: boolean;
+  /** Degrees clockwise the profile is turned about the eye. */
+  readonly turnDeg?: number;
 }
 
 const MOVING_SHARE = 0.6;
@@ -22,7 +24,7 @@ const MOVING_SHARE = 0.6;
 const token = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
 
 /** Paints a fly in one or more views on one canvas, sharp on the device's own pixels. The words beside it say what it shows. */
-export function FlyCanvas({ laid, views, width, height, mode, picked, moving = false }: FlyCanvasProps) {
+export function FlyCanvas({ laid, views, width, height, mode, picked, moving = false, turnDeg = 0 }: FlyCanvasProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const dark = useDark();
   const [cache] = useState(() => new FigureCache());
@@ -42,6 +44,12 @@ export function FlyCanvas({ laid, views, width, height, mode, picked, moving = f
     surface.current ??= new CanvasSurface(context);
     const [ink, sheet, pick] = [token('--ink'), token('--sheet'), token('--pick')];
     for (const view of views) {
+      context.setTransform(ratio, 0, 0, ratio, 0, 0);
+      if (view.name === 'profile' && turnDeg !== 0) {
+        context.translate(view.ox, view.oy);
+        context.rotate((turnDeg * Math.PI) / 180);
+        context.translate(-view.ox, -view.oy);
+      }
       paintFly(surface.current, figure, view, {
         mode,
         ink,
@@ -52,7 +60,7 @@ export function FlyCanvas({ laid, views, width, height, mode, picked, moving = f
         picked: picked === undefined ? undefined : { id: picked, colour: pick },
       });
     }
-  }, [figure, laid, views, width, height, mode, picked, moving, dark]);
+  }, [figure, laid, views, width, height, mode, picked, moving, turnDeg, dark]);
   return (
     <canvas
       ref={canvas}

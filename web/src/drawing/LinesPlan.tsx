@@ -110,7 +110,7 @@ export function LinesPlan({ laid, selected, moving, refused, onPick, onPullStart
             width={width}
             height={height}
           />
-          <ZoomKeys zoom={zoom} onZoom={by} onFit={fit} />
+          <ZoomKeys zoom={zoom} onZoom={by} onFit={fit} left={layout.dir < 0} />
         </>
       )}
       {refused !== null && (

@@ -3,7 +3,7 @@ import { useSettings, useStyle } from '../settings/settings.ts';
 import { xOf, type SheetLayout } from './layout.ts';
 
 /** CSS px in a mm, by which the scale of the sheet is stated. */
-const PX_PER_MM = 96 / 25.4;
+export const PX_PER_MM = 96 / 25.4;
 
 /** The names of the three views, the scale, and which side of the front view is near. */
 export function Captions({ layout }: { readonly layout: SheetLayout }) {
@@ -18,7 +18,7 @@ export function Captions({ layout }: { readonly layout: SheetLayout }) {
       <text x={16} y={24} {...words}>
         Profile{' '}
         <tspan {...note} dx={6}>
-          near side, as tied, {formatNumber(layout.scale / PX_PER_MM, 1, style)} : 1
+          near side, {formatNumber(layout.scale / PX_PER_MM, 1, style)} : 1
         </tspan>
       </text>
       <text x={Math.max(16, planLeft)} y={layout.plan.oy - (layout.bounds.aside + 0.4) * layout.scale - 2} {...words}>

@@ -5,14 +5,17 @@ export function ZoomKeys({
   zoom,
   onZoom,
   onFit,
+  left,
 }: {
   readonly zoom: Zoom;
   readonly onZoom: (by: number) => void;
   readonly onFit: () => void;
+  /** Whether they stand at the left, where no ruler ends. */
+  readonly left: boolean;
 }) {
   const key = 'size-6 border border-hair bg-sheet text-ink2 hover:text-ink';
   return (
-    <div className="absolute right-3 bottom-2 flex gap-1 no-print">
+    <div className={`absolute bottom-2 flex gap-1 no-print ${left ? 'left-3' : 'right-3'}`}>
       <button
         type="button"
         className={key}
