@@ -1,6 +1,7 @@
 /** The order a fly passes through core; imports run one way along it. */
 const ORDER = [
   'units',
+  'instruments',
   'data',
   'drawers',
   'file',

@@ -1,7 +1,7 @@
 import type { PartForm } from '../parts/forms.ts';
 import type { Vec3 } from '../platform/section.ts';
 import { mixTint } from '../data/colours.ts';
-import { noise } from './random.ts';
+import { noise } from '../units/random.ts';
 import { alongLine, boundLength, clamp, Sheaf, tintIndex, tintsOf, type FibreSet } from './sheaf.ts';
 import type { Solid } from './types.ts';
 

@@ -1,6 +1,6 @@
 import type { PartForm } from '../parts/forms.ts';
 import type { Vec3 } from '../platform/section.ts';
-import { noise } from './random.ts';
+import { noise } from '../units/random.ts';
 import { alongLine, boundLength, clamp, evenAzimuth, Sheaf, tintIndex, tintsOf, type FibreSet } from './sheaf.ts';
 
 type Form<K extends PartForm['kind']> = Extract<PartForm, { kind: K }>;

@@ -5,7 +5,7 @@ import type { LaidFly } from '../solve/layFly.ts';
 import { featherFibres, spunFibres, tubingFibres } from './bladeFibres.ts';
 import { bundleFibres, hackleFibres, isFuzzy, stripFibres, woundFibres } from './fibres.ts';
 import { draftedLines } from './drafted.ts';
-import { seedOf } from './random.ts';
+import { seedOf } from '../units/random.ts';
 import type { FibreSet } from './sheaf.ts';
 import { isStrands, solidsOf } from './solids.ts';
 import type { FlyFigure, PartFigure, Solid } from './types.ts';

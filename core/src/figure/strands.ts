@@ -1,7 +1,7 @@
 import { mixTint } from '../data/colours.ts';
 import type { PartForm } from '../parts/forms.ts';
 import type { Vec3 } from '../platform/section.ts';
-import { noise } from './random.ts';
+import { noise } from '../units/random.ts';
 import type { Solid } from './types.ts';
 
 type Bundle = Extract<PartForm, { kind: 'bundle' }>;
