@@ -1,6 +1,14 @@
 import type { Fault } from '@jobbet/core';
-import { useId, useState, type KeyboardEvent } from 'react';
+import type { ReadingKind } from '@jobbet/core/instruments/reading';
+import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
+import { aimAt } from '../instruments/store.ts';
 import { SnagFlag } from '../ui/SnagFlag.tsx';
+
+/** What the readings that land in a blank measure, and what that is nominally, mm or mg. */
+export interface FieldMeasures {
+  readonly kind: ReadingKind;
+  readonly nominal?: number | undefined;
+}
 
 interface FieldProps {
   readonly label: string;
@@ -11,13 +19,18 @@ interface FieldProps {
   /** The text a step up or down makes of it, for arrow keys; null where there is no number. */
   readonly onStep?: ((steps: number) => string | null) | undefined;
   readonly options?: readonly string[] | undefined;
+  readonly measures?: FieldMeasures | undefined;
 }
+
+/** A reading as it is written: hundredths of a millimetre, tenths of a milligram. */
+const readingText = (kind: ReadingKind, value: number): string =>
+  kind === 'length' ? `${String(Math.round(value * 100) / 100)} mm` : `${String(Math.round(value * 10) / 10)} mg`;
 
 /**
  * A blank in a sentence. What is typed is taken as soon as it reads; until then the last good fly stays on the drawing,
  * the text stays in the field, and the reason stands beneath it. Escape goes back to what was.
  */
-export function TextField({ label, value, empty, onChange, onStep, options }: FieldProps) {
+export function TextField({ label, value, empty, onChange, onStep, options, measures }: FieldProps) {
   /** What is typed and not taken yet; it belongs to the value it was typed over, and falls away when that changes. */
   const [typed, setTyped] = useState<{ text: string; over: string; fault: Fault | null } | null>(null);
   const id = useId();
@@ -27,6 +40,11 @@ export function TextField({ label, value, empty, onChange, onStep, options }: Fi
     const [first] = onChange(text);
     setTyped({ text, over: value, fault: first ?? null });
   };
+  /** The newest way of taking a text: a reading may land long after the focus came. */
+  const landing = useRef(take);
+  useEffect(() => {
+    landing.current = take;
+  });
   const key = (event: KeyboardEvent<HTMLInputElement>): void => {
     if (event.key === 'Escape' && draft !== null) {
       event.stopPropagation();
@@ -55,6 +73,17 @@ export function TextField({ label, value, empty, onChange, onStep, options }: Fi
           take(event.target.value);
         }}
         onKeyDown={key}
+        onFocus={() => {
+          if (measures)
+            aimAt({
+              id: `${id} ${label}`,
+              name: label,
+              ...measures,
+              land: ({ mean }) => {
+                landing.current(readingText(measures.kind, mean));
+              },
+            });
+        }}
       />
       {options && (
         <datalist id={`${id}-list`}>

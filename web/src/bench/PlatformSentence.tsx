@@ -108,6 +108,7 @@ function HookWords<H extends HookKeys & { readonly kind: string }>({ hook, of, o
         value={hook.shank ?? ''}
         empty={behind ? 'nominal' : measure(platform.shankMm, platform.nominal.shank)}
         onChange={(text) => set('shank', text)}
+        measures={{ kind: 'length', nominal: behind ? undefined : platform.shankMm }}
       />
       , gap{' '}
       <TextField
@@ -115,6 +116,7 @@ function HookWords<H extends HookKeys & { readonly kind: string }>({ hook, of, o
         value={hook.gap ?? ''}
         empty={measure(platform.gapMm, platform.nominal.gap)}
         onChange={(text) => set('gap', text)}
+        measures={{ kind: 'length', nominal: platform.gapMm ?? undefined }}
       />
       , wire{' '}
       <TextField
@@ -122,6 +124,7 @@ function HookWords<H extends HookKeys & { readonly kind: string }>({ hook, of, o
         value={hook.wire ?? ''}
         empty={measure(platform.wireMm, platform.nominal.wire)}
         onChange={(text) => set('wire', text)}
+        measures={{ kind: 'length', nominal: platform.wireMm ?? undefined }}
       />
     </>
   );
@@ -143,7 +146,13 @@ export function PlatformSentence({
   const set = (key: string, value: string): readonly Fault[] =>
     onTake(withField(platform, key, value === '' ? undefined : value), `platform.${key}`);
   const text = (key: string, label: string, value: string | undefined, empty: string): ReactNode => (
-    <TextField label={label} value={value ?? ''} empty={empty} onChange={(words) => set(key, words)} />
+    <TextField
+      label={label}
+      value={value ?? ''}
+      empty={empty}
+      onChange={(words) => set(key, words)}
+      measures={key === 'splay' ? undefined : { kind: 'length' }}
+    />
   );
   return (
     <p className="px-4 pt-1 pb-3 text-[15.5px] leading-[1.75]" data-sentence data-testid="platform">

@@ -1,10 +1,10 @@
 import type { Fault, LaidPart } from '@jobbet/core';
 import { COLOUR_WORDS } from '@jobbet/core/data/colours';
-import { readRelation, relationsOf, withKey, withPart } from '@jobbet/core/edit/relations';
+import { isLengthKey, readRelation, relationsOf, withKey, withPart } from '@jobbet/core/edit/relations';
 import { ROLES } from '@jobbet/core/file/parts';
 import { nudgeMm, pullRelation } from '@jobbet/core/measure/adjust';
 import { Fragment, type ReactNode } from 'react';
-import { ChoiceField, TextField } from './Fields.tsx';
+import { ChoiceField, TextField, type FieldMeasures } from './Fields.tsx';
 import { DoseField } from './DoseField.tsx';
 import { DETAILS, sentenceOf, type Piece, type Swap } from './sentence.ts';
 import { change, changeOrSay, useBench, useBenchStore } from './store.ts';
@@ -63,6 +63,11 @@ export function Sentence({ part }: { readonly part: LaidPart }) {
   const otherParts = laid.file.parts.map((each) => each.id).filter((each) => each !== id);
   /** What a blank may name: another part, and for a coat the head as well. */
   const partsFor = (key: string): readonly string[] => (key === 'over' ? ['head', ...otherParts] : otherParts);
+  /** What an instrument may measure for a blank, and what that is now. */
+  const measuresOf = (kind: Blank['kind'], key: string): FieldMeasures | undefined => {
+    if (kind === 'relation' && isLengthKey(key)) return { kind: 'length', nominal: part.extent.readings[key]?.mm };
+    return key === 'mass' ? { kind: 'mass', nominal: part.massMg } : undefined;
+  };
   const pieces = sentenceOf(part.file, drawers);
   const end = pieces.indexOf(DETAILS);
   const [told, details] = end < 0 ? [pieces, []] : [pieces.slice(0, end), pieces.slice(end + 1)];
@@ -120,6 +125,7 @@ export function Sentence({ part }: { readonly part: LaidPart }) {
         onChange={(text) => set(key, text)}
         onStep={piece.kind === 'relation' ? (steps) => step(key, steps) : undefined}
         options={piece.kind === 'words' ? piece.options : undefined}
+        measures={measuresOf(piece.kind, key)}
       />
     );
   };

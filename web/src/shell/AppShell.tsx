@@ -1,5 +1,7 @@
 import { useState } from 'react';
 import { Outlet, useNavigate } from 'react-router';
+import { InstrumentStrip } from '../instruments/InstrumentStrip.tsx';
+import { toggleInstruments, useInstruments } from '../instruments/store.ts';
 import { useSettings } from '../settings/settings.ts';
 import { CommandPalette, KeyMap } from './CommandPalette.tsx';
 import { NewFlyDialog } from './NewFlyDialog.tsx';
@@ -11,6 +13,7 @@ export function AppShell() {
   const [open, setOpen] = useState<'commands' | 'keys' | 'new' | null>(null);
   const navigate = useNavigate();
   const settings = useSettings();
+  const measuring = useInstruments((state) => state.open);
   const close = (): void => {
     setOpen(null);
   };
@@ -22,6 +25,7 @@ export function AppShell() {
       name: 'Commands',
       group: 'Anywhere',
       keys: 'ctrl+k or k',
+      inFields: true,
       run: () => {
         setOpen('commands');
       },
@@ -50,6 +54,15 @@ export function AppShell() {
         setOpen('new');
       },
     },
+    {
+      name: 'Drawers',
+      group: 'Anywhere',
+      keys: 'd',
+      run: () => {
+        go('/drawers');
+      },
+    },
+    { name: 'Caliper and scale', group: 'Anywhere', keys: 'm', run: toggleInstruments },
     {
       name: 'Trash',
       group: 'Anywhere',
@@ -87,27 +100,30 @@ export function AppShell() {
     },
   ]);
   return (
-    <>
-      <Outlet
-        context={
-          {
-            openNew: () => {
-              setOpen('new');
-            },
-            openCommands: () => {
-              setOpen('commands');
-            },
-            openKeys: () => {
-              setOpen('keys');
-            },
-          } satisfies ShellContext
-        }
-      />
+    <div className="flex flex-col h-full">
+      <div className="flex-1 min-h-0">
+        <Outlet
+          context={
+            {
+              openNew: () => {
+                setOpen('new');
+              },
+              openCommands: () => {
+                setOpen('commands');
+              },
+              openKeys: () => {
+                setOpen('keys');
+              },
+            } satisfies ShellContext
+          }
+        />
+      </div>
+      {measuring && <InstrumentStrip />}
       <CommandPalette open={open === 'commands'} onClose={close} />
       <KeyMap open={open === 'keys'} onClose={close} />
       {open === 'new' && <NewFlyDialog onClose={close} />}
       <Toasts />
-    </>
+    </div>
   );
 }
 

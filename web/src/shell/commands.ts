@@ -5,6 +5,8 @@ export interface Command {
   readonly name: string;
   readonly keys?: string;
   readonly group: string;
+  /** Its keys work while a field has the focus too. */
+  readonly inFields?: boolean;
   readonly run: () => void;
 }
 

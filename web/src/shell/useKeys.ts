@@ -10,6 +10,9 @@ const NAMES: Readonly<Record<string, string>> = {
   ' ': 'space',
 };
 
+/** Keys that write nothing stay when single letters are turned off. */
+const isNamedKey = (combo: string): boolean => /^f\d+$/.test(combo);
+
 const inField = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
@@ -51,12 +54,8 @@ export function useOffered(source: string, commands: readonly Command[]): void {
       for (const command of newest.current) {
         const combo = command.keys?.split(' or ').find((each) => pressed(each, event));
         if (combo === undefined) continue;
-        const plain = !combo.includes('ctrl+');
-        if (
-          (plain && (inField(event.target) || !useSettings.getState().singleKeys)) ||
-          (!plain && inField(event.target) && combo !== 'ctrl+k')
-        )
-          return;
+        const inside = inField(event.target) && command.inFields !== true;
+        if (inside || (!combo.includes('ctrl+') && !isNamedKey(combo) && !useSettings.getState().singleKeys)) return;
         event.preventDefault();
         event.stopImmediatePropagation();
         command.run();
