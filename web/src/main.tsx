@@ -30,6 +30,10 @@ const router = createBrowserRouter([
     children: [
       { path: '/', element: <BoxView /> },
       { path: '/fly/:id', lazy: async () => ({ Component: (await import('./bench/BenchView.tsx')).BenchView }) },
+      {
+        path: '/drawers/:drawer?',
+        lazy: async () => ({ Component: (await import('./drawers/DrawersView.tsx')).DrawersView }),
+      },
       { path: '/trash', lazy: async () => ({ Component: (await import('./box/TrashView.tsx')).TrashView }) },
       { path: '/settings', lazy: async () => ({ Component: (await import('./shell/SettingsView.tsx')).SettingsView }) },
       { path: '/help', lazy: async () => ({ Component: (await import('./shell/HelpView.tsx')).HelpView }) },

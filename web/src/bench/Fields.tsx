@@ -1,14 +1,8 @@
 import type { Fault } from '@jobbet/core';
 import type { ReadingKind } from '@jobbet/core/instruments/reading';
 import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
-import { aimAt } from '../instruments/store.ts';
+import { aimAt, type Measures } from '../instruments/store.ts';
 import { SnagFlag } from '../ui/SnagFlag.tsx';
-
-/** What the readings that land in a blank measure, and what that is nominally, mm or mg. */
-export interface FieldMeasures {
-  readonly kind: ReadingKind;
-  readonly nominal?: number | undefined;
-}
 
 interface FieldProps {
   readonly label: string;
@@ -19,7 +13,7 @@ interface FieldProps {
   /** The text a step up or down makes of it, for arrow keys; null where there is no number. */
   readonly onStep?: ((steps: number) => string | null) | undefined;
   readonly options?: readonly string[] | undefined;
-  readonly measures?: FieldMeasures | undefined;
+  readonly measures?: Measures | undefined;
 }
 
 /** A reading as it is written: hundredths of a millimetre, tenths of a milligram. */

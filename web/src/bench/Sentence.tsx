@@ -4,7 +4,8 @@ import { isLengthKey, readRelation, relationsOf, withKey, withPart } from '@jobb
 import { ROLES } from '@jobbet/core/file/parts';
 import { nudgeMm, pullRelation } from '@jobbet/core/measure/adjust';
 import { Fragment, type ReactNode } from 'react';
-import { ChoiceField, TextField, type FieldMeasures } from './Fields.tsx';
+import type { Measures } from '../instruments/store.ts';
+import { ChoiceField, TextField } from './Fields.tsx';
 import { DoseField } from './DoseField.tsx';
 import { DETAILS, sentenceOf, type Piece, type Swap } from './sentence.ts';
 import { change, changeOrSay, useBench, useBenchStore } from './store.ts';
@@ -64,7 +65,7 @@ export function Sentence({ part }: { readonly part: LaidPart }) {
   /** What a blank may name: another part, and for a coat the head as well. */
   const partsFor = (key: string): readonly string[] => (key === 'over' ? ['head', ...otherParts] : otherParts);
   /** What an instrument may measure for a blank, and what that is now. */
-  const measuresOf = (kind: Blank['kind'], key: string): FieldMeasures | undefined => {
+  const measuresOf = (kind: Blank['kind'], key: string): Measures | undefined => {
     if (kind === 'relation' && isLengthKey(key)) return { kind: 'length', nominal: part.extent.readings[key]?.mm };
     return key === 'mass' ? { kind: 'mass', nominal: part.massMg } : undefined;
   };

@@ -5,20 +5,10 @@ import { SvgSurface } from '@jobbet/core/figure/surface';
 import { viewOf } from '@jobbet/core/figure/view';
 import { boundsOf } from '@jobbet/core/geometry/bounds';
 import { CanvasSurface } from '../drawing/canvas.ts';
+import { saveFile } from '../shell/saveFile.ts';
 import { useSettings } from '../settings/settings.ts';
 
 const PAPER = { ink: '#0F1E1F', sheet: '#FFFFFF', dark: false };
-
-/** Hands a file to the browser to save. */
-function download(name: string, blob: Blob): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(blob);
-  link.download = name;
-  link.click();
-  setTimeout(() => {
-    URL.revokeObjectURL(link.href);
-  }, 1000);
-}
 
 /** A file name that every system takes: `Slate Runner` becomes `slate-runner`. */
 export const slug = (name: string): string =>
@@ -28,7 +18,7 @@ export const slug = (name: string): string =>
     .replace(/^-|-$/g, '') || 'fly';
 
 export function exportFile(file: FlyFile): void {
-  download(
+  saveFile(
     `${slug(file.name)}.fly.json`,
     new Blob([`${JSON.stringify(file, null, 2)}\n`], { type: 'application/json' }),
   );
@@ -64,7 +54,7 @@ export function flySvg(laid: LaidFly): string {
 }
 
 export function exportSvg(laid: LaidFly): void {
-  download(`${slug(laid.file.name)}.svg`, new Blob([flySvg(laid)], { type: 'image/svg+xml' }));
+  saveFile(`${slug(laid.file.name)}.svg`, new Blob([flySvg(laid)], { type: 'image/svg+xml' }));
 }
 
 export async function exportPng(laid: LaidFly): Promise<void> {
@@ -86,5 +76,5 @@ export async function exportPng(laid: LaidFly): Promise<void> {
   const blob = await new Promise<Blob | null>((resolve) => {
     canvas.toBlob(resolve, 'image/png');
   });
-  if (blob) download(`${slug(laid.file.name)}.png`, blob);
+  if (blob) saveFile(`${slug(laid.file.name)}.png`, blob);
 }

@@ -35,6 +35,14 @@ export function BoxBar(props: BoxBarProps) {
         <button
           type="button"
           onClick={() => {
+            void navigate('/drawers');
+          }}
+        >
+          drawers <span className="plain-key">D</span>
+        </button>
+        <button
+          type="button"
+          onClick={() => {
             void navigate('/trash');
           }}
         >

@@ -49,8 +49,12 @@ export class SerialInstrument implements InstrumentPort {
     const decoder = new TextDecoder('ascii');
     let why = 'It was unplugged, or sends no more.';
     let stumbles = 0;
-    while (!this.closing && this.port.readable && stumbles < MOST_STUMBLES) {
-      this.reader = this.port.readable.getReader();
+    for (
+      let { readable } = this.port;
+      !this.closing && readable && stumbles < MOST_STUMBLES;
+      { readable } = this.port
+    ) {
+      this.reader = readable.getReader();
       try {
         for (let chunk = await this.reader.read(); !chunk.done; chunk = await this.reader.read()) {
           stumbles = 0;

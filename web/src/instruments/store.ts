@@ -4,14 +4,17 @@ import { create } from 'zustand';
 import type { InstrumentPort } from './ports.ts';
 import { SimulatedPort } from './simulatedPort.ts';
 
-/** Where a reading lands: the blank or cell that had the focus last. */
-export interface Target {
-  readonly id: string;
+/** What the readings that land in a blank or cell measure, and what that is nominally, mm or mg: the stand-ins hold a piece of that. */
+export interface Measures {
   readonly kind: ReadingKind;
+  readonly nominal?: number | undefined;
+}
+
+/** Where a reading lands: the blank or cell that had the focus last. */
+export interface Target extends Measures {
+  readonly id: string;
   /** `shank of salmon double 6`. */
   readonly name: string;
-  /** What it is nominally, mm or mg; the stand-ins hold a piece of that. */
-  readonly nominal?: number | undefined;
   /** Takes what the readings come to, mm or mg, again after each one. */
   readonly land: (series: Series) => void;
 }
@@ -85,8 +88,9 @@ function hear(line: string): void {
 
 function dead(why: string): void {
   const { kind, seed } = getState();
-  void connect(new SimulatedPort(kind, seed));
-  setState({ problem: `The line went dead. ${why}` });
+  void connect(new SimulatedPort(kind, seed)).then(() => {
+    setState({ problem: `The line went dead. ${why}` });
+  });
 }
 
 /** Listens to an instrument from now on instead of the one before. @throws Error when it cannot be opened */
@@ -98,8 +102,9 @@ export async function connect(port: InstrumentPort): Promise<void> {
 
 /** Opens or closes the strip. */
 export function toggleInstruments(): void {
-  const { open, port, kind, seed } = getState();
-  setState({ open: !open });
+  const { open, port, target, kind: last, seed } = getState();
+  const kind = target?.kind ?? last;
+  setState({ open: !open, kind });
   if (open) void port.close();
   else void connect(new SimulatedPort(kind, seed));
 }

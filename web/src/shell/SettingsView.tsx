@@ -1,4 +1,5 @@
 import { useSettings, type Settings } from '../settings/settings.ts';
+import { KeepSafe } from './KeepSafe.tsx';
 import { TopBar } from './TopBar.tsx';
 
 interface RowProps<K extends keyof Settings> {
@@ -106,6 +107,7 @@ export function SettingsView() {
           ]}
           note="Letters that do something without Ctrl, outside fields."
         />
+        <KeepSafe />
       </main>
     </div>
   );

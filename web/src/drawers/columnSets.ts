@@ -1,0 +1,88 @@
+import { COLUMNS } from '@jobbet/core/drawers/columns';
+import type { DrawerItem, DrawerName } from '@jobbet/core/drawers/items';
+import { own, TOLD_OF_WEIGHTS, type TableColumn } from './cells.ts';
+
+/** The columns of a drawer are shown a set at a time, so that a row fits the window; the first ones are in every set. */
+interface ColumnSets {
+  readonly first: readonly string[];
+  readonly sets: Readonly<Record<string, readonly string[]>>;
+}
+
+const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
+  hooks: {
+    first: ['name', 'form', 'size', 'longX', 'heavyX'],
+    sets: {
+      measures: ['shankMm', 'shankN', 'shankSdMm', 'gapMm', 'gapN', 'gapSdMm', 'wireMm', 'wireN', 'wireSdMm', '=flies'],
+      make: ['eye', 'bend', 'barb', 'finish', 'temper', 'saltSafe', '=flies'],
+      stock: ['count', 'price', 'discontinued', 'also', 'note', '=flies'],
+    },
+  },
+  weights: {
+    first: ['name', 'form', 'material', 'diameterMm'],
+    sets: {
+      measures: ['massMg', 'massN', 'massSdMg', '=solid', '=lead', 'boreMm', 'frontMm', 'lengthMm', '=flies'],
+      stock: ['=lead', 'count', 'price', 'discontinued', 'also', 'note', '=flies'],
+    },
+  },
+  materials: {
+    first: ['name', 'construction', 'colour'],
+    sets: {
+      goods: ['colours', 'count', 'price', 'soldAs', 'yield', 'leaves', 'substitutes', '=flies'],
+      figures: [
+        'softness',
+        'water',
+        'density',
+        'packing',
+        'solid',
+        'opacity',
+        'taper',
+        'fibreMm',
+        'widthMm',
+        'thicknessMm',
+      ],
+      more: [
+        'manner',
+        'strandMm2',
+        'spreadV',
+        'spreadH',
+        'fibresPerTurn',
+        'hideMm',
+        'pileMgMm2',
+        'hairMm',
+        'packingTight',
+        'packingLoose',
+        'glowMin',
+      ],
+      notes: ['discontinued', 'also', 'note', '=flies'],
+    },
+  },
+  threads: {
+    first: ['name', 'denier', 'aught'],
+    sets: {
+      all: ['widthMm', 'strengthG', 'material', 'colours', 'count', 'price', 'discontinued', 'also', 'note', '=flies'],
+    },
+  },
+};
+
+export const setsOf = (drawer: DrawerName): readonly string[] => Object.keys(SETS[drawer].sets);
+
+/** The columns of a set. @param flies how many flies name an item */
+export function columnsOf(
+  drawer: DrawerName,
+  set: string,
+  flies: (item: DrawerItem) => number,
+): readonly TableColumn[] {
+  const { first, sets } = SETS[drawer];
+  const told: readonly TableColumn[] = [
+    ...TOLD_OF_WEIGHTS,
+    { key: '=flies', name: 'flies', own: null, numeric: true, tell: flies },
+  ];
+  return [...first, ...(sets[set] ?? [])].flatMap((key) => {
+    const column = COLUMNS[drawer].find((each) => each.key === key);
+    const other = told.find((each) => each.key === key);
+    return column ? [own(column)] : other ? [other] : [];
+  });
+}
+
+/** Every column of every set, each once: what a search looks through. */
+export const allColumns = (drawer: DrawerName): readonly TableColumn[] => COLUMNS[drawer].map(own);

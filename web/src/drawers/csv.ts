@@ -1,0 +1,19 @@
+import type { DrawerItem, DrawerName } from '@jobbet/core/drawers/items';
+import { readRows, writeRows, type ReadRows } from '@jobbet/core/drawers/rows';
+import Papa from 'papaparse';
+
+/** What a sheet program would take for a formula; a negative number is none. */
+const FORMULA = /^(?:[=+@\t\r]|-(?!\d))/;
+
+/** Reads a CSV of a drawer; commas, semicolons or tabs part the cells. */
+export function readCsv(drawer: DrawerName, text: string): ReadRows {
+  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false });
+  return readRows(
+    drawer,
+    data.map((row) => row.map((cell) => cell.replace(/^'(?=[=+@\t\r-])/, ''))),
+  );
+}
+
+/** A CSV of items, with its head; a sheet program reads it, and it comes in again as it was. */
+export const writeCsv = (drawer: DrawerName, items: readonly DrawerItem[]): string =>
+  `${Papa.unparse(writeRows(drawer, items), { newline: '\n', escapeFormulae: FORMULA })}\n`;

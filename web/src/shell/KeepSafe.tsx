@@ -1,0 +1,133 @@
+import { useRef, useState } from 'react';
+import { mutate } from 'swr';
+import { api, type BackupCounts } from '../api/client.ts';
+import { DialogSheet } from '../ui/Sheet.tsx';
+import { saveFile } from './saveFile.ts';
+
+const counted = ({ flies, versions, items }: BackupCounts): string =>
+  `${String(flies)} flies with ${String(versions)} versions, and ${String(items)} items of the drawers`;
+
+type Looked = { readonly file: File; readonly counts: BackupCounts };
+
+/** Everything into one file and back, and the drawers as a file of their own. */
+export function KeepSafe() {
+  const input = useRef<HTMLInputElement>(null);
+  const [looked, setLooked] = useState<Looked | null>(null);
+  const [said, setSaid] = useState<{ readonly words: string; readonly bad: boolean } | null>(null);
+  const [working, setWorking] = useState(false);
+  const work = (what: () => Promise<void>): void => {
+    setWorking(true);
+    setSaid(null);
+    what()
+      .catch((error: unknown) => {
+        setSaid({ words: error instanceof Error ? error.message : 'It did not work.', bad: true });
+      })
+      .finally(() => {
+        setWorking(false);
+      });
+  };
+  const look = (file: File): void => {
+    work(async () => {
+      setLooked({ file, counts: await api.lookAtBackup(file) });
+    });
+  };
+  const restore = ({ file, counts }: Looked): void => {
+    setLooked(null);
+    work(async () => {
+      const { kept } = await api.restoreBackup(file);
+      await mutate(() => true);
+      setSaid({ words: `Restored: ${counted(counts)}. What was there before is kept in ${kept}.`, bad: false });
+    });
+  };
+  return (
+    <section aria-label="Backup" className="py-3">
+      <h2 className="text-part font-bold mb-1">Backup</h2>
+      <p className="mb-2">
+        Every fly with its versions, the trash and the drawers, in one file that is verified when it is read.
+      </p>
+      <div className="flex flex-wrap gap-3">
+        <a className="sheet-button primary" href="/api/backup" download>
+          Save a backup
+        </a>
+        <button
+          type="button"
+          className="sheet-button"
+          disabled={working}
+          onClick={() => {
+            input.current?.click();
+          }}
+        >
+          {working ? 'Reading it' : 'Restore from one'}
+        </button>
+        <button
+          type="button"
+          className="sheet-button"
+          disabled={working}
+          onClick={() => {
+            work(async () => {
+              saveFile('drawers.json', `${JSON.stringify(await api.exportDrawers(), null, 1)}\n`);
+            });
+          }}
+        >
+          Save the drawers as a file
+        </button>
+        <input
+          ref={input}
+          type="file"
+          hidden
+          aria-label="Backup file"
+          onChange={(event) => {
+            const [file] = event.target.files ?? [];
+            if (file) look(file);
+            event.target.value = '';
+          }}
+        />
+      </div>
+      {said && (
+        <p role={said.bad ? 'alert' : 'status'} className={`mt-2 ${said.bad ? 'text-warn' : ''}`}>
+          {said.words}
+        </p>
+      )}
+      <p className="mt-2 text-ink2">
+        At a prompt: <code>npx jobbet backup FILE</code> and <code>npx jobbet restore FILE</code>;{' '}
+        <code>npx jobbet export</code> and <code>import</code> for flies and drawers as files.
+      </p>
+      {looked && (
+        <DialogSheet
+          title="Restore from this backup?"
+          open
+          onClose={() => {
+            setLooked(null);
+          }}
+        >
+          <p className="mb-2">
+            It was made {new Date(looked.counts.made).toLocaleString()} and holds {counted(looked.counts)}.
+          </p>
+          <p className="mb-4">
+            They take the place of everything that is here now; what is here is kept in a file beside the data.
+          </p>
+          <div className="flex gap-3">
+            <button
+              type="button"
+              className="sheet-button primary"
+              onClick={() => {
+                restore(looked);
+              }}
+            >
+              Restore it
+            </button>
+            <button
+              type="button"
+              className="sheet-button"
+              onClick={() => {
+                setLooked(null);
+              }}
+            >
+              Leave all as it is
+            </button>
+          </div>
+        </DialogSheet>
+      )}
+    </section>
+  );
+}

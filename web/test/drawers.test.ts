@@ -1,0 +1,141 @@
+import { COLUMNS } from '@jobbet/core/drawers/columns';
+import { readDrawers } from '@jobbet/core/drawers/file';
+import { DRAWERS, type DrawerItem, type HookItem, type WeightItem } from '@jobbet/core/drawers/items';
+import { METRIC } from '@jobbet/core/units/format';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import {
+  cellText,
+  headFor,
+  measuresOf,
+  nominalText,
+  own,
+  sortValue,
+  typedCell,
+  withSeries,
+} from '../src/drawers/cells.ts';
+import { allColumns, columnsOf, setsOf } from '../src/drawers/columnSets.ts';
+import { readCsv, writeCsv } from '../src/drawers/csv.ts';
+import { newItem } from '../src/drawers/newItem.ts';
+import { moved } from '../src/drawers/useGrid.ts';
+
+const file = readDrawers(
+  JSON.parse(readFileSync(join(import.meta.dirname, '../../examples/drawers.json'), 'utf8')) as unknown,
+);
+if (!file.ok) throw new Error(JSON.stringify(file.faults));
+const drawers = file.value;
+const INCHES = { ...METRIC, length: 'in', mass: 'gr' } as const;
+const column = (drawer: 'hooks' | 'weights', key: string) => {
+  const found = COLUMNS[drawer].find((each) => each.key === key);
+  if (!found) throw new Error(key);
+  return found;
+};
+const hook: HookItem = { name: 'a', form: 'double', size: '6', shankMm: 25.4 };
+
+describe('cells', () => {
+  test('every column of every drawer is in one of its sets, and each set begins with the name', () => {
+    for (const drawer of DRAWERS) {
+      const sets = setsOf(drawer).map((set) => columnsOf(drawer, set, () => 0).map((each) => each.key));
+      const seen = new Set(sets.flat());
+      expect(
+        allColumns(drawer)
+          .filter((each) => !seen.has(each.key))
+          .map((each) => each.key),
+      ).toEqual([]);
+      for (const keys of sets) expect([keys[0], new Set(keys).size]).toEqual(['name', keys.length]);
+    }
+  });
+
+  test('a length is shown and taken in the unit of the one who reads it', () => {
+    const shank = column('hooks', 'shankMm');
+    expect([headFor(shank, METRIC), cellText(hook, own(shank), METRIC)]).toEqual(['shank (mm)', '25.4']);
+    expect([headFor(shank, INCHES), cellText(hook, own(shank), INCHES)]).toEqual(['shank (in)', '1']);
+    const typed = (text: string, style: typeof METRIC | typeof INCHES): unknown => {
+      const read = typedCell('hooks', hook, shank, text, style);
+      return read.ok ? (read.value as HookItem).shankMm : read.faults[0]?.message;
+    };
+    expect(typed('0.5', INCHES)).toBeCloseTo(12.7);
+    expect(typed('1/2', INCHES)).toBeCloseTo(12.7);
+    expect(typed('12 mm', INCHES)).toBe(12);
+    expect(typed('1/2 in', METRIC)).toBeCloseTo(12.7);
+    expect(typed('12,5', { ...METRIC, decimal: ',' })).toBe(12.5);
+    expect(typed('', METRIC)).toBeUndefined();
+    expect(typed('twelve', METRIC)).toContain('not a number');
+  });
+
+  test('what is not measured shows what it is nominally, and sorts last', () => {
+    expect(nominalText('hooks', hook, own(column('hooks', 'shankMm')), METRIC)).toBeNull();
+    expect(nominalText('hooks', hook, own(column('hooks', 'gapMm')), METRIC)).toMatch(/^≈ \d+\.\d$/);
+    expect(nominalText('hooks', hook, own(column('hooks', 'gapN')), METRIC)).toBeNull();
+    expect(sortValue(hook, own(column('hooks', 'gapMm')))).toBeUndefined();
+  });
+
+  test('a series is a mean, how many and a spread; one piece has no spread', () => {
+    const first = withSeries(hook, 'gapMm', { mean: 7.12345, n: 3, sd: 0.0512 }) as HookItem;
+    expect(first).toMatchObject({ gapMm: 7.123, gapN: 3, gapSdMm: 0.051 });
+    const again = withSeries(first, 'gapMm', { mean: 7, n: 1, sd: null });
+    expect(again).toMatchObject({ gapMm: 7, gapN: 1 });
+    expect(again).not.toHaveProperty('gapSdMm');
+  });
+
+  test('instruments measure lengths and weights, not counts and spreads', () => {
+    const eyes: WeightItem = { name: 'e', form: 'dumbbell', material: 'brass', diameterMm: 4 };
+    expect(measuresOf('hooks', hook, column('hooks', 'gapMm'))?.kind).toBe('length');
+    expect(measuresOf('weights', eyes, column('weights', 'massMg'))?.nominal).toBeGreaterThan(400);
+    for (const key of ['massN', 'massSdMg', 'price'])
+      expect(measuresOf('weights', eyes, column('weights', key))).toBeNull();
+  });
+});
+
+describe('CSV', () => {
+  test.each(DRAWERS.map((drawer) => [drawer]))('the drawer of %s comes in again as it went out', (drawer) => {
+    const items: readonly DrawerItem[] = drawers[drawer];
+    const text = writeCsv(drawer, items);
+    const read = readCsv(drawer, text);
+    expect([read.faults, read.rows.filter((row) => !row.read.ok)]).toEqual([[], []]);
+    const back = read.rows.flatMap((row) => (row.read.ok ? [row.read.value] : []));
+    expect(back.map((item) => item.name)).toEqual(items.map((item) => item.name));
+    expect(writeCsv(drawer, back)).toBe(text);
+  });
+
+  test('semicolons, a byte order mark and a name that looks like a formula', () => {
+    const read = readCsv('hooks', '\uFEFFname;form;size;X long\nlong 6;single;6;-2\n');
+    expect(read.rows[0]?.read).toEqual({ ok: true, value: { name: 'long 6', form: 'single', size: '6', longX: -2 } });
+    const odd: HookItem = { name: '=1+1', form: 'single', size: '6', longX: -1 };
+    const text = writeCsv('hooks', [odd]);
+    expect(text).toContain("'=1+1");
+    expect(text).toContain(',-1');
+    const back = readCsv('hooks', text).rows[0]?.read;
+    expect(back).toEqual({ ok: true, value: odd });
+  });
+});
+
+test('a new item is made like the one picked, without what was measured and counted of that, under a free name', () => {
+  const eyes: WeightItem = {
+    name: 'eyes',
+    form: 'dumbbell',
+    material: 'brass',
+    diameterMm: 4,
+    massMg: 400,
+    massN: 10,
+    count: 3,
+  };
+  const next = newItem('weights', eyes, [eyes]);
+  expect(next).toEqual({ name: 'eyes, another', form: 'dumbbell', material: 'brass', diameterMm: 4 });
+  expect(newItem('weights', eyes, next ? [eyes, next] : [])?.name).toBe('eyes, another 2');
+  for (const drawer of DRAWERS) expect(newItem(drawer, undefined, [])?.name).toBeTruthy();
+});
+
+test('keys walk the grid and stop at its edges', () => {
+  const grid = { rows: ['r1', 'r2', 'r3'], cols: ['a', 'b', 'c'], page: 2 };
+  const from = { row: 'r2', col: 'b' };
+  const to = (key: string, ctrl = false): string => {
+    const at = moved(grid, from, key, ctrl);
+    return at ? `${at.row}${at.col}` : '';
+  };
+  expect(
+    ['ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight', 'Home', 'End', 'PageUp', 'PageDown', 'x'].map((key) => to(key)),
+  ).toEqual(['r1b', 'r3b', 'r2a', 'r2c', 'r2a', 'r2c', 'r1b', 'r3b', '']);
+  expect([to('Home', true), to('End', true), to('ArrowDown', true)]).toEqual(['r1a', 'r3c', 'r3b']);
+  expect(moved(grid, { row: 'r3', col: 'c' }, 'ArrowRight', false)).toEqual({ row: 'r3', col: 'c' });
+});
