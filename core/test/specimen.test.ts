@@ -5,7 +5,7 @@ import type { WeightItem } from '../src/drawers/items.ts';
 const weight = (item: Record<string, unknown>): WeightItem => {
   const read = readItem('weights', { name: 'it', ...item });
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
-  return read.value as WeightItem;
+  return read.value;
 };
 
 test('a packet measures what the series says of its size', () => {

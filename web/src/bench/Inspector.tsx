@@ -1,10 +1,12 @@
 import type { Fault, LaidPart } from '@jobbet/core';
 import { renamePart } from '@jobbet/core/edit/parts';
+import { useState } from 'react';
 import { TextField } from './Fields.tsx';
 import { HookInspector } from './HookInspector.tsx';
 import { PartIcon } from './PartIcon.tsx';
 import { Results } from './Results.tsx';
 import { Sentence } from './Sentence.tsx';
+import { SwapDialog } from './SwapDialog.tsx';
 import { change, HOOK, useBench, useBenchStore } from './store.ts';
 
 /** The chosen part as a sentence, with what it comes to; or the hook, the thread and the aim. */
@@ -33,6 +35,7 @@ interface PartInspectorProps {
 
 function PartInspector({ part, count, onRemove, onCopyTo }: PartInspectorProps) {
   const bench = useBenchStore();
+  const [swapping, setSwapping] = useState(false);
   const rename = (to: string): readonly Fault[] => {
     const { file } = bench.getState();
     const clash = file.parts.find((each) => each.id.toLowerCase() === to.toLowerCase() && each.id !== part.file.id);
@@ -64,6 +67,17 @@ function PartInspector({ part, count, onRemove, onCopyTo }: PartInspectorProps) 
         >
           Copy the part
         </button>
+        {part.file.construction === 'ball' && (
+          <button
+            type="button"
+            className="hover:text-ink underline underline-offset-2"
+            onClick={() => {
+              setSwapping(true);
+            }}
+          >
+            Another metal
+          </button>
+        )}
         <button
           type="button"
           className="hover:text-ink underline underline-offset-2"
@@ -74,6 +88,14 @@ function PartInspector({ part, count, onRemove, onCopyTo }: PartInspectorProps) 
           Take it off
         </button>
       </div>
+      {swapping && (
+        <SwapDialog
+          id={part.file.id}
+          onClose={() => {
+            setSwapping(false);
+          }}
+        />
+      )}
     </section>
   );
 }
