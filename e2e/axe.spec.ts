@@ -17,11 +17,35 @@ for (const theme of ['light', 'dark'] as const) {
   test.describe(`in ${theme}`, () => {
     test.use({ colorScheme: theme });
     test('box, trash, settings and help', async ({ demo, page }) => {
-      for (const path of ['/', '/trash', '/settings', '/help']) {
+      for (const path of ['/', '/trash', '/settings', '/help', '/drawers/materials']) {
         await page.goto(demo.url + path);
         await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
         expect(await findings(page)).toEqual([]);
       }
+    });
+    test('drawers: a cell written in, a bad one, instruments, a CSV looked over', async ({ demo, page }) => {
+      await page.goto(`${demo.url}/drawers/weights`);
+      await page.locator('tr[data-row="brass dumbbell 4 mm"] [data-col="diameterMm"]').dblclick();
+      expect(await findings(page)).toEqual([]);
+      await page.keyboard.type('much');
+      await page.keyboard.press('Enter');
+      await expect(page.getByRole('alert')).toBeVisible();
+      expect(await findings(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.keyboard.press('m');
+      await expect(page.getByTestId('instruments')).toBeVisible();
+      expect(await findings(page)).toEqual([]);
+      await page
+        .getByLabel('CSV file')
+        .setInputFiles([
+          {
+            name: 'w.csv',
+            mimeType: 'text/csv',
+            buffer: Buffer.from('name,form,material,size\nbead,bead,brass,4\nx,y,z,4\n'),
+          },
+        ]);
+      await expect(page.getByRole('dialog')).toBeVisible();
+      expect(await findings(page)).toEqual([]);
     });
     test('bench: a part, the hook, a fault, and every dialog', async ({ demo, page }) => {
       await page.goto(demo.url);

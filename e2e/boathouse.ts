@@ -51,6 +51,8 @@ export class Boathouse {
 }
 
 interface Own {
+  /** A server of one's own with the flies and drawers of the boathouse, to change at will, and the page on its box. */
+  readonly own: Boathouse;
   /** A server with an empty box, and the page on it. */
   readonly empty: Boathouse;
 }
@@ -62,6 +64,13 @@ interface Shared {
 export const test = base.extend<Own, Shared>({
   empty: async ({ page }, use) => {
     const house = new Boathouse();
+    await house.start();
+    await page.goto(house.url);
+    await use(house);
+    await house.close();
+  },
+  own: async ({ page }, use) => {
+    const house = new Boathouse(['--seed']);
     await house.start();
     await page.goto(house.url);
     await use(house);

@@ -44,11 +44,12 @@ export function HookInspector() {
   const [left, setLeft] = useState<readonly Left[]>([]);
   const take = (next: FlyFile, blank?: string): readonly Fault[] => change(bench, next, undefined, blank);
   const takePlatform: TakePlatform = (platform, blank) => {
-    const { file: now } = bench.getState();
-    return take({ ...now, platform }, blank);
+    if (blank !== undefined) return take({ ...bench.getState().file, platform }, blank);
+    takeOther(platform);
+    return [];
   };
-  /** Puts the fly on a platform of another kind and lists what could not follow. */
-  const takeKind = (platform: FlyFile['platform']): void => {
+  /** Puts the fly on another platform and lists what could not follow. */
+  const takeOther = (platform: FlyFile['platform']): void => {
     const { laid: now, drawers } = bench.getState();
     const changed = changePlatform(now, platform, drawers);
     if (!changed.ok) {
@@ -82,7 +83,7 @@ export function HookInspector() {
   return (
     <section aria-label="Hook, thread and aim" className="h-full overflow-y-auto">
       <h2 className="text-part font-bold px-4 pt-3">{PLATFORM_TITLES[file.platform.kind]}</h2>
-      <PlatformSentence onTake={takePlatform} onKind={takeKind} />
+      <PlatformSentence onTake={takePlatform} />
       {left.length > 0 && (
         <div role="status" className="mx-4 mb-3 p-2 bg-warnwash text-ink" data-testid="left">
           <p className="font-semibold">

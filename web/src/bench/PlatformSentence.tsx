@@ -14,7 +14,7 @@ type Platform = FlyFile['platform'];
 type Body = Extract<Platform, { kind: 'tube' | 'shank' }>;
 type Behind = NonNullable<Body['hook']>;
 
-/** Takes another platform, or says why not. `blank` is the field typed in. */
+/** Takes another platform, or says why not. `blank` is the field typed in; a choice has none, and what leans on what is gone by it is left behind. */
 export type TakePlatform = (platform: Platform, blank?: string) => readonly Fault[];
 
 const steps = (low: number, high: number, more: string, less: string): (readonly [string, string])[] =>
@@ -30,7 +30,7 @@ interface HookWordsProps<H> {
   readonly hook: H;
   /** Prefix of the labels: what tells a trailing hook's blanks from the body's. */
   readonly of: string;
-  readonly onHook: (hook: H, blank: string) => readonly Fault[];
+  readonly onHook: (hook: H, blank?: string) => readonly Fault[];
 }
 
 /** A hook's size, make and measures as words with blanks; used for the hook tied on and for one behind. */
@@ -40,6 +40,9 @@ function HookWords<H extends HookKeys & { readonly kind: string }>({ hook, of, o
   const style = useStyle();
   const set = (key: string, value: string | number): readonly Fault[] =>
     onHook(withField(hook, key, value === '' ? undefined : value), `platform.${of}${key}`);
+  const pick = (key: string, value: string | number): void => {
+    onHook(withField(hook, key, value === '' ? undefined : value));
+  };
   const label = (words: string): string => `${of === '' ? '' : 'trailing '}${words}`;
   const measure = (mm: number | null, nominal: boolean): string =>
     mm === null ? '' : `${nominal ? '≈ ' : ''}${Object.values(formatLength(mm, style)).join(' ')}`;
@@ -55,7 +58,7 @@ function HookWords<H extends HookKeys & { readonly kind: string }>({ hook, of, o
       options={options.filter((option) => option !== usual)}
       empty={usual}
       onChange={(value) => {
-        set(key, value);
+        pick(key, value);
       }}
     />
   );
@@ -78,7 +81,7 @@ function HookWords<H extends HookKeys & { readonly kind: string }>({ hook, of, o
         empty="no packet"
         onChange={(name) => {
           const packet = named(packets, name);
-          onHook(packet ? takePacket(hook, packet) : withField(hook, 'packet', undefined), 'packet');
+          onHook(packet ? takePacket(hook, packet) : withField(hook, 'packet', undefined));
         }}
       />
       , size {choose('size', 'size', HOOK_SIZES, 'as measured')},{' '}
@@ -87,7 +90,7 @@ function HookWords<H extends HookKeys & { readonly kind: string }>({ hook, of, o
         value={String(hook.longX ?? 0)}
         options={steps(-4, 8, 'long', 'short')}
         onChange={(x) => {
-          set('longX', x === '0' ? '' : Number(x));
+          pick('longX', x === '0' ? '' : Number(x));
         }}
       />{' '}
       shank,{' '}
@@ -96,7 +99,7 @@ function HookWords<H extends HookKeys & { readonly kind: string }>({ hook, of, o
         value={String(hook.heavyX ?? 0)}
         options={steps(-3, 4, 'heavy', 'fine')}
         onChange={(x) => {
-          set('heavyX', x === '0' ? '' : Number(x));
+          pick('heavyX', x === '0' ? '' : Number(x));
         }}
       />{' '}
       wire,{hook.kind !== 'jig' && <> {choose('eye', 'eye', EYES, 'straight')} eye,</>}{' '}
@@ -133,13 +136,7 @@ function HookWords<H extends HookKeys & { readonly kind: string }>({ hook, of, o
 const KINDS = ['single', 'double', 'jig', 'tube', 'shank'] as const;
 
 /** What the fly is tied on, as a sentence: a hook, a tube or a bare shank, and the hook behind it. */
-export function PlatformSentence({
-  onTake,
-  onKind,
-}: {
-  readonly onTake: TakePlatform;
-  readonly onKind: (platform: Platform) => void;
-}) {
+export function PlatformSentence({ onTake }: { readonly onTake: TakePlatform }) {
   const laid = useBench((state) => state.laid);
   const style = useStyle();
   const platform = laid.file.platform;
@@ -162,7 +159,7 @@ export function PlatformSentence({
         value={platform.kind}
         options={KINDS}
         onChange={(kind) => {
-          onKind(asKind(platform, kind as Platform['kind'], laid.platform.shankMm));
+          onTake(asKind(platform, kind as Platform['kind'], laid.platform.shankMm));
         }}
       />{' '}
       {platform.kind === 'tube' && (

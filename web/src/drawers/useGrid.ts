@@ -93,7 +93,8 @@ export function useGrid(frame: RefObject<HTMLElement | null>, grid: Grid, canEdi
       setEditing(null);
     },
     onKey: (event) => {
-      if (editing !== null || event.altKey) return;
+      const inCell = (event.target as Element).closest('[role="gridcell"]') !== null;
+      if (editing !== null || event.altKey || !inCell) return;
       const to = moved(grid, at, event.key, event.ctrlKey || event.metaKey);
       if (to) go(to);
       else if ((event.key === 'Enter' || event.key === 'F2') && canEdit(at)) setEditing('');
