@@ -42,6 +42,48 @@ async function open(colorScheme, fly, part) {
   return page;
 }
 
+/** Pictures in a grid on one sheet. @param shots as base64 @param width px of one */
+async function sheetOf(name, shots, width, across) {
+  const sheet = await browser.newPage({ viewport: { width: width * across, height: 100 } });
+  await sheet.setContent(
+    `<body style="margin:0;display:grid;grid-template-columns:repeat(${across},${width}px)">${shots.map((shot) => `<img style="width:${width}px" src="data:image/png;base64,${shot}">`).join('')}</body>`,
+  );
+  await sheet.locator('body').screenshot({ path: join(out, name) });
+  await sheet.close();
+}
+
+const shotOf = async (page, options = {}) => (await page.screenshot(options)).toString('base64');
+
+/** The four drawers on one sheet. */
+async function drawers() {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 660 }, colorScheme: 'light' });
+  const shots = [];
+  for (const drawer of ['hooks', 'weights', 'materials', 'threads']) {
+    await page.goto(`${url}/drawers/${drawer}`);
+    await page.getByRole('grid').waitFor();
+    await page.waitForTimeout(300);
+    shots.push(await shotOf(page));
+  }
+  await sheetOf('drawers.png', shots, 900, 2);
+}
+
+/** A fly on each platform: the drawing alone, four on one sheet. */
+async function platforms() {
+  const shots = [];
+  for (const [fly, part] of [
+    ['Ferryman', 'wing'],
+    ['Cinder Sprat', 'body'],
+    ['Bell Weir', 'wing'],
+    ["Otter's Lamp", 'tail'],
+  ]) {
+    const page = await open('light', fly, part);
+    const board = page.locator('main > div').nth(1);
+    shots.push(await shotOf(page, { clip: await board.boundingBox() }));
+    await page.close();
+  }
+  await sheetOf('platforms.png', shots, 800, 2);
+}
+
 /** The three drawing modes of one fly on one sheet: the drawing alone, one under the other. */
 async function modes(page) {
   const board = page.locator('main > div').nth(1);
@@ -51,13 +93,9 @@ async function modes(page) {
     await page.waitForTimeout(200);
     const box = await board.boundingBox();
     const clip = { x: box.x, y: box.y, width: box.width, height: box.height * 0.62 };
-    shots.push((await page.screenshot({ clip })).toString('base64'));
+    shots.push(await shotOf(page, { clip }));
   }
-  const sheet = await browser.newPage({ viewport: { width: 800, height: 1300 } });
-  await sheet.setContent(
-    `<body style="margin:0">${shots.map((shot) => `<img style="display:block;width:800px" src="data:image/png;base64,${shot}">`).join('')}</body>`,
-  );
-  await sheet.locator('body').screenshot({ path: join(out, 'modes.png') });
+  await sheetOf('modes.png', shots, 800, 1);
 }
 
 try {
@@ -65,7 +103,9 @@ try {
   await (await open('light', 'Slate Runner', 'wing')).screenshot({ path: join(out, 'bench.png') });
   await (await open('dark', 'Copper Eel', 'collar')).screenshot({ path: join(out, 'bench-dark.png') });
   await modes(await open('light', 'Peat Lantern', 'tail'));
-  process.stdout.write(`Four pictures in ${out}\n`);
+  await platforms();
+  await drawers();
+  process.stdout.write(`Six pictures in ${out}\n`);
 } finally {
   await browser.close();
   server.kill('SIGTERM');

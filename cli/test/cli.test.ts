@@ -102,6 +102,46 @@ describe('solve', () => {
   });
 });
 
+describe('--drawers', () => {
+  const drawers = (change: (file: { weights: Record<string, unknown>[] }) => void): string => {
+    const file = JSON.parse(readFileSync(join(EXAMPLES, 'drawers.json'), 'utf8')) as Parameters<typeof change>[0];
+    change(file);
+    return JSON.stringify(file);
+  };
+  const eyesWeigh = (args: readonly string[], files: Readonly<Record<string, string>>): number => {
+    const { out } = typed(args, files);
+    const { parts } = JSON.parse(out) as { parts: { id: string; mass_mg: number }[] };
+    return parts.find((part) => part.id === 'eyes')?.mass_mg ?? 0;
+  };
+  const weighed = drawers((file) => {
+    Object.assign(file.weights.find((item) => item['name'] === 'brass dumbbell 4 mm') ?? {}, {
+      massMg: 402,
+      massN: 10,
+    });
+  });
+  test('a piece weighed in the drawer weighs that much; without drawers it is the full solid', () => {
+    expect(eyesWeigh(['solve', '--drawers', 'd', 'a'], { a: slate, d: weighed })).toBe(402);
+    expect(eyesWeigh(['solve', 'a'], { a: slate })).toBeGreaterThan(500);
+  });
+  test.each<[string, readonly string[], string, RegExp]>([
+    ['no name', ['solve', 'a', '--drawers'], weighed, /--drawers needs the name/],
+    ['no such file', ['solve', 'a', '--drawers', 'x'], weighed, /^x: /],
+    ['not JSON', ['solve', 'a', '--drawers', 'd'], 'red;blue', /^d: not JSON/],
+    [
+      'a bad item, by its place',
+      ['solve', 'a', '--drawers', 'd'],
+      drawers((file) => {
+        Object.assign(file.weights[1] ?? {}, { diameterMm: -1 });
+      }),
+      /^d: weights\[1\]\.diameterMm/,
+    ],
+  ])('%s: exit 2 and one line that says so', (_name, args, d, line) => {
+    const { code, out, err } = typed(args, { a: slate, d });
+    expect([code, out]).toEqual([2, '']);
+    expect(err).toMatch(line);
+  });
+});
+
 describe('bad input: exit 2, nothing on standard output, one line a fault', () => {
   const deep = `${'['.repeat(2_500_000)}${']'.repeat(2_500_000)}`;
   test.each<[string, string, RegExp]>([

@@ -26,12 +26,14 @@ if (!read.ok) throw new Error(read.faults.map((fault) => `${fault.path} ${fault.
 const file: FlyFile = read.value;
 
 /** The fly with another length of tail, which no run has met before; nothing of it is shared with another. */
-function fresh(i: number): FlyFile {
-  const copy = structuredClone(file);
+const fresh = (i: number): FlyFile => longerTail(file, i);
+
+function longerTail(of: FlyFile, i: number): FlyFile {
+  const copy = structuredClone(of);
   const parts = copy.parts.map((part) =>
     part.id === 'tail' ? { ...part, length: `${String(1.2 + i / 1e4)} shank` } : part,
   );
-  return { ...copy, parts: parts };
+  return { ...copy, parts };
 }
 
 function laid(given: FlyFile): LaidFly {
@@ -40,6 +42,20 @@ function laid(given: FlyFile): LaidFly {
   return result.value;
 }
 
+/** The same fly with more and more of its bundles and hackles tied in again, thirty parts in all. */
+const soft = file.parts.filter((part) => part.construction === 'bundle' || part.construction === 'hackle');
+const thirty: FlyFile = {
+  ...file,
+  parts: [
+    ...file.parts,
+    ...Array.from({ length: 30 - file.parts.length }, (_, i) => {
+      const part = soft[i % soft.length];
+      if (!part) throw new Error('the fly has nothing soft on it');
+      return { ...part, id: `${part.id}-${String(i)}` };
+    }),
+  ],
+};
+
 const one = laid(file);
 const model = balanceModel(one);
 const balance = solveBalance(model);
@@ -47,6 +63,11 @@ const size = `${String(file.parts.length)} parts, ${String(model.table.cells)} c
 console.log(`core, ${size}, node ${process.version}, one core, after warm-up`);
 tell('lengths, weights, tight keel', times(400, fresh, layFly), 1);
 tell('whole solve', times(200, fresh, solveFly), 15);
+tell(
+  'whole solve of 30 parts',
+  times(60, (i) => longerTail(thirty, i), solveFly),
+  30,
+);
 tell(
   '  cells and front area',
   times(200, fresh, (given) => balanceModel(laid(given))),

@@ -41,7 +41,7 @@ export function SwapDialog({ id, onClose }: { readonly id: string; readonly onCl
     acrossOfGap === null ? '' : `, ${formatNumber(acrossOfGap, 2, style)} × gap`;
   const take = (offer: SwapOffer): void => {
     if (!changeOrSay(bench, offer.file)) return;
-    say(`The ${id} are ${offer.material} now.`, {
+    say(`${id}: ${offer.material} now.`, {
       name: 'Undo',
       run: () => {
         undo(bench);
