@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildWhereNeeded, installPackages, requireNode, root } from './lib.mjs';
@@ -24,15 +24,45 @@ function installChromium() {
 }
 
 const failed = [];
+function ended(name, status, started) {
+  process.stdout.write(
+    `== ${name}: ${status === 0 ? 'passed' : 'FAILED'} in ${((Date.now() - started) / 1000).toFixed(0)} s\n`,
+  );
+  if (status !== 0) failed.push(name);
+}
+
 /** Runs one step and goes on whatever comes of it, so that one run tells everything that is wrong. */
 function step(name, command, args, env = {}) {
   const started = Date.now();
   process.stdout.write(`\n== ${name}\n`);
   const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });
-  process.stdout.write(
-    `== ${name}: ${status === 0 ? 'passed' : 'FAILED'} in ${((Date.now() - started) / 1000).toFixed(0)} s\n`,
-  );
-  if (status !== 0) failed.push(name);
+  ended(name, status, started);
+}
+
+/** Runs a step beside others; what it prints comes in one piece when it has ended. */
+function beside([name, command, args]) {
+  const started = Date.now();
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+    const said = [];
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (data) => said.push(data));
+    const end = (status) => {
+      process.stdout.write(`\n== ${name}\n${Buffer.concat(said).toString()}`);
+      ended(name, status, started);
+      resolve();
+    };
+    child.on('error', () => end(1));
+    child.on('close', end);
+  });
+}
+
+/** Runs steps two at a time, in their order. */
+async function inTwos(steps) {
+  const left = [...steps];
+  const take = async () => {
+    for (let next = left.shift(); next; next = left.shift()) await beside(next);
+  };
+  await Promise.all([take(), take()]);
 }
 
 installPackages();
@@ -41,18 +71,27 @@ const results = join(root, 'test-results');
 rmSync(results, { recursive: true, force: true });
 mkdirSync(results);
 const node = process.execPath;
-step('formatting', node, ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']);
-for (const workspace of ['core', 'core/test', 'server', 'web', 'cli', 'e2e', 'scripts/bench'])
-  step(`types ${workspace}`, node, ['node_modules/typescript/bin/tsc', '-p', workspace]);
-step('lint', node, ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']);
-step('import rules', node, [
-  'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
-  '--config',
-  '.dependency-cruiser.mjs',
-  'core/src',
-  'server/src',
-  'web/src',
-  'cli/src',
+await inTwos([
+  ['lint', node, ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']],
+  ['formatting', node, ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']],
+  ...['core', 'core/test', 'server', 'web', 'cli', 'e2e', 'scripts/bench'].map((workspace) => [
+    `types ${workspace}`,
+    node,
+    ['node_modules/typescript/bin/tsc', '-p', workspace],
+  ]),
+  [
+    'import rules',
+    node,
+    [
+      'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
+      '--config',
+      '.dependency-cruiser.mjs',
+      'core/src',
+      'server/src',
+      'web/src',
+      'cli/src',
+    ],
+  ],
 ]);
 buildWhereNeeded();
 step(
