@@ -35,15 +35,13 @@ for (const theme of ['light', 'dark'] as const) {
       await page.keyboard.press('m');
       await expect(page.getByTestId('instruments')).toBeVisible();
       expect(await findings(page)).toEqual([]);
-      await page
-        .getByLabel('CSV file')
-        .setInputFiles([
-          {
-            name: 'w.csv',
-            mimeType: 'text/csv',
-            buffer: Buffer.from('name,form,material,size\nbead,bead,brass,4\nx,y,z,4\n'),
-          },
-        ]);
+      await page.getByLabel('CSV file').setInputFiles([
+        {
+          name: 'w.csv',
+          mimeType: 'text/csv',
+          buffer: Buffer.from('name,form,material,size\nbead,bead,brass,4\nx,y,z,4\n'),
+        },
+      ]);
       await expect(page.getByRole('dialog')).toBeVisible();
       expect(await findings(page)).toEqual([]);
     });
