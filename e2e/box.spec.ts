@@ -77,7 +77,7 @@ test('files dropped on the box are taken in', async ({ empty, page }) => {
     },
     JSON.stringify(example('tin-sculpin')),
   );
-  const board = page.locator('#root > div').first();
+  const board = page.getByRole('main');
   await board.dispatchEvent('dragover', { dataTransfer: transfer });
   await expect(page.getByText('Let go to take the pattern files in')).toBeVisible();
   await board.dispatchEvent('drop', { dataTransfer: transfer });

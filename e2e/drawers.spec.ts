@@ -118,6 +118,24 @@ test('a single becomes a double, a tube, a shank with a trailing hook; what cann
   await saved(page);
 });
 
+test('a new fly is laid out on a tube, and on a hook from its packet', async ({ own, page }) => {
+  await page.getByRole('button', { name: 'Lay out a new fly' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Tied on').selectOption('tube');
+  await dialog.getByLabel('Material').selectOption('brass');
+  await dialog.getByLabel('Length').fill('24 mmm');
+  await dialog.getByRole('button', { name: 'Lay it out' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('24 mmm');
+  await dialog.getByLabel('Length').fill('24 mm');
+  await dialog.getByRole('button', { name: 'Lay it out' }).click();
+  await expect(page.getByTitle('Change the hook')).toContainText('tube 24 mm');
+  await page.keyboard.press('n');
+  await dialog.getByLabel('From the packet').selectOption('long streamer 6');
+  await dialog.getByRole('button', { name: 'Lay it out' }).click();
+  await expect(page.getByTitle('Change the hook')).toContainText('shank 26.6 mm');
+  expect(own.url).toBeTruthy();
+});
+
 test('a CSV with three bad rows: each is marked, the good ones or none come in, all of it can be taken back', async ({
   own,
   page,
@@ -169,6 +187,7 @@ test('a CSV that is no drawer says why and changes nothing', async ({ demo, page
 });
 
 test('a drawer by keyboard alone: found, sorted, written in, refused, taken out, taken back', async ({ own, page }) => {
+  await expect(page.getByRole('listitem').first()).toBeVisible();
   await page.keyboard.press('d');
   await page.getByRole('link', { name: 'threads' }).focus();
   await page.keyboard.press('Enter');

@@ -7,7 +7,7 @@ test('from an empty box to a fly that is there after a reload', async ({ empty, 
     const dialog = page.getByRole('dialog');
     await dialog.getByLabel('Name').fill('Slate Runner');
     await dialog.getByLabel('Size').selectOption('6');
-    await dialog.getByLabel('Shank').selectOption({ label: '3X long' });
+    await dialog.getByLabel('Shank', { exact: true }).selectOption({ label: '3X long' });
     await dialog.getByRole('button', { name: 'Lay it out' }).click();
     await expect(page.getByLabel('name of the fly')).toHaveValue('Slate Runner');
     await expect(page.getByText('shank ≈ 27.1 mm')).toBeVisible();

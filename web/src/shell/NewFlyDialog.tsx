@@ -7,7 +7,7 @@ import { withField } from '@jobbet/core/edit/relations';
 import { useId, useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { mutate } from 'swr';
-import { api } from '../api/client.ts';
+import { api, RequestError } from '../api/client.ts';
 import { useDrawers } from '../drawers/useDrawers.ts';
 import { DialogSheet } from '../ui/Sheet.tsx';
 
@@ -40,6 +40,7 @@ function Select({ words, value, options, onChange }: SelectProps) {
     <label className={label}>
       {words}
       <select
+        aria-label={words}
         className={box}
         value={value}
         onChange={(event) => {
@@ -181,7 +182,9 @@ export function NewFlyDialog({ onClose }: { readonly onClose: () => void }) {
       onClose();
       void navigate(`/fly/${fly.id}`);
     } catch (error) {
-      setProblem(error instanceof Error ? error.message : 'It could not be made.');
+      const [fault] = error instanceof RequestError ? error.faults : [];
+      if (fault) setProblem(`${fault.path}: ${fault.message}`);
+      else setProblem(error instanceof Error ? error.message : 'It could not be made.');
     }
   };
   const fields: ReactNode =

@@ -54,8 +54,10 @@ export function useOffered(source: string, commands: readonly Command[]): void {
       for (const command of newest.current) {
         const combo = command.keys?.split(' or ').find((each) => pressed(each, event));
         if (combo === undefined) continue;
-        const inside = inField(event.target) && command.inFields !== true;
-        if (inside || (!combo.includes('ctrl+') && !isNamedKey(combo) && !useSettings.getState().singleKeys)) return;
+        // A key that writes a letter is the field's own.
+        const writes = !combo.includes('ctrl+') && !isNamedKey(combo);
+        const inside = inField(event.target) && (writes || command.inFields !== true);
+        if (inside || (writes && !useSettings.getState().singleKeys)) return;
         event.preventDefault();
         event.stopImmediatePropagation();
         command.run();
