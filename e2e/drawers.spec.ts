@@ -125,7 +125,7 @@ test('a new fly is laid out on a tube, and on a hook from its packet', async ({ 
   await dialog.getByLabel('Material').selectOption('brass');
   await dialog.getByLabel('Length').fill('24 mmm');
   await dialog.getByRole('button', { name: 'Lay it out' }).click();
-  await expect(dialog.getByRole('alert')).toContainText('24 mmm');
+  await expect(dialog.getByRole('alert')).toContainText('platform.length: "mmm" is not a unit');
   await dialog.getByLabel('Length').fill('24 mm');
   await dialog.getByRole('button', { name: 'Lay it out' }).click();
   await expect(page.getByTitle('Change the hook')).toContainText('tube 24 mm');

@@ -67,21 +67,23 @@ async function drawers() {
   await sheetOf('drawers.png', shots, 900, 2);
 }
 
-/** A fly on each platform: the drawing alone, four on one sheet. */
+/** A fly on each platform: the drawings alone on one sheet. */
 async function platforms() {
   const shots = [];
   for (const [fly, part] of [
+    ['Sedge Warden', 'tail'],
     ['Ferryman', 'wing'],
     ['Cinder Sprat', 'body'],
     ['Bell Weir', 'wing'],
     ["Otter's Lamp", 'tail'],
+    ['Moss Anvil', 'tail'],
   ]) {
     const page = await open('light', fly, part);
     const board = page.locator('main > div').nth(1);
     shots.push(await shotOf(page, { clip: await board.boundingBox() }));
     await page.close();
   }
-  await sheetOf('platforms.png', shots, 800, 2);
+  await sheetOf('platforms.png', shots, 620, 3);
 }
 
 /** The three drawing modes of one fly on one sheet: the drawing alone, one under the other. */
