@@ -14,6 +14,7 @@ const ORDER = [
   'exchange',
   'figure',
   'edit',
+  'checks',
 ];
 
 const oneWay = ORDER.map((folder, i) => ({

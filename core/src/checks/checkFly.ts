@@ -1,0 +1,95 @@
+import { schoolNamed } from '../data/schools.ts';
+import { NOMINAL_DRAWERS, type Drawers } from '../drawers/tables.ts';
+import { bad, good, type Outcome } from '../units/fault.ts';
+import { solveFly, type SolvedFly } from '../solve/solveFly.ts';
+import type { FlyFile } from '../file/schema.ts';
+import { BALANCE, TURNS } from './balance.ts';
+import { BULK, SIDE } from './bulk.ts';
+import { LENGTH } from './length.ts';
+import { RULES } from './rules.ts';
+import { standing, type Standing } from './standing.ts';
+import { SALT, STRENGTH } from './strength.ts';
+import type { Check, Finding, LocalRules, Severity } from './types.ts';
+
+/** Every check there is. */
+export const CHECKS: readonly Check[] = [
+  ...LENGTH,
+  ...SIDE,
+  ...BULK,
+  ...STRENGTH,
+  ...BALANCE,
+  ...TURNS,
+  ...SALT,
+  ...RULES,
+];
+
+export interface CheckOptions {
+  readonly drawers?: Drawers;
+  readonly rules?: readonly LocalRules[];
+  /** Limits of one's own, `length.foul.warn` and so on. */
+  readonly limits?: Readonly<Record<string, number>>;
+}
+
+export interface Checked {
+  readonly findings: readonly Finding[];
+  /** What the fly mutes, with the reason that was given. */
+  readonly muted: readonly (Finding & { readonly muteReason: string })[];
+}
+
+const ORDER: Readonly<Record<Severity, number>> = { stop: 0, warn: 1, note: 2 };
+
+/** Looks a solved fly over. Stops come first, notes last; within them the order of the checks. */
+export function checkFly(solved: SolvedFly, options: CheckOptions = {}): Checked {
+  const { drawers = NOMINAL_DRAWERS, rules = [], limits = {} } = options;
+  const { laid } = solved;
+  const { file } = laid;
+  const mutes = new Map((file.mutes ?? []).map((mute) => [mute.code, mute.reason]));
+  const school = schoolNamed(file.school);
+  const stands = new Map<string, Standing | null>();
+  /** Each part's standing is asked by several checks and takes a fly to be laid. */
+  const standingOf = (id: string): Standing | null => {
+    const known = stands.get(id);
+    if (known !== undefined) return known;
+    const made = school && standing(laid, id, school, drawers);
+    stands.set(id, made);
+    return made;
+  };
+  const all = CHECKS.flatMap((check): Finding[] => {
+    const limit = (key: string): number => {
+      const own = limits[`${check.code}.${key}`] ?? check.limits[key]?.value;
+      if (own === undefined) throw new Error(`${check.code} has no limit "${key}"`);
+      return own;
+    };
+    const bench = { solved, laid, file, drawers, standing: standingOf, rules, limit };
+    return check.find(bench).map((each) => ({ ...each, code: check.code, costs: check.costs, reason: check.reason }));
+  });
+  const sorted = all.toSorted((a, b) => ORDER[a.severity] - ORDER[b.severity]);
+  return {
+    findings: sorted.filter((each) => !mutes.has(each.code)),
+    muted: sorted.flatMap((each) => {
+      const muteReason = mutes.get(each.code);
+      return muteReason === undefined ? [] : [{ ...each, muteReason }];
+    }),
+  };
+}
+
+/** Mutes a check on a fly. @returns a fault when no reason is given */
+export function withMute(file: FlyFile, code: string, reason: string): Outcome<FlyFile> {
+  const plain = reason.trim();
+  if (plain === '') return bad({ path: 'mutes', code: 'missing', message: 'say why it does not matter on this fly' });
+  const others = (file.mutes ?? []).filter((mute) => mute.code !== code);
+  return good({ ...file, mutes: [...others, { code, reason: plain }] });
+}
+
+/** Lets a muted check speak again. */
+export function withoutMute(file: FlyFile, code: string): FlyFile {
+  const { mutes = [], ...rest } = file;
+  const left = mutes.filter((mute) => mute.code !== code);
+  return left.length === 0 ? rest : { ...rest, mutes: left };
+}
+
+/** Solves and looks over in one. */
+export function checkFile(file: FlyFile, options: CheckOptions = {}): Outcome<Checked> {
+  const solved = solveFly(file, options.drawers);
+  return solved.ok ? good(checkFly(solved.value, options)) : solved;
+}

@@ -1,0 +1,236 @@
+import { named } from '../drawers/find.ts';
+import type { FlyFile } from '../file/schema.ts';
+import type { LaidPart } from '../solve/layFly.ts';
+import { withKey, withPart } from '../edit/relations.ts';
+import { formatNumber } from '../units/format.ts';
+import { found, overlap, partsOf, type Bench, type Check, type Found } from './types.ts';
+
+const USUAL_DENIER = 140;
+const denierOf = ({ file }: Bench): number => file.thread?.denier ?? USUAL_DENIER;
+const withDenier = (file: FlyFile, denier: number): FlyFile => ({ ...file, thread: { ...file.thread, denier } });
+const THIRD = 1 / 3;
+
+const ribs = (bench: Bench): LaidPart[] => partsOf(bench.laid, 'wrap').filter((part) => part.file.role === 'rib');
+/** Ribs that run over a good part of another. */
+const over = (bench: Bench, part: LaidPart): LaidPart[] =>
+  ribs(bench).filter((rib) => overlap(rib, part) > THIRD * (part.extent.endMm - part.extent.startMm));
+const directionOf = (part: LaidPart): string =>
+  part.file.construction === 'wrap' ? (part.file.direction ?? 'with') : 'with';
+
+/** A weight is pushed home where its front end touches a bead, eyes or another weight. */
+const pushedHome = (bench: Bench, wire: LaidPart): boolean =>
+  bench.laid.parts.some(
+    (part) =>
+      part !== wire && part.file.construction === 'ball' && Math.abs(part.extent.endMm - wire.extent.startMm) < 0.6,
+  );
+
+export const STRENGTH: readonly Check[] = [
+  {
+    code: 'strength.herl',
+    costs: 'strength',
+    reason: 'Herl and floss are cut by the first tooth unless a rib wound the other way crosses every turn.',
+    limits: {},
+    find: (bench) =>
+      partsOf(bench.laid, 'wrap').flatMap((part): Found[] => {
+        if (part.file.role === 'rib' || part.file.role === 'tag') return [];
+        const manner = bench.drawers.wound.find((each) => each.name === part.built.material)?.manner;
+        if (manner !== 'herl' && manner !== 'floss') return [];
+        const crossing = over(bench, part);
+        if (crossing.some((rib) => directionOf(rib) !== directionOf(part))) return [];
+        const [rib] = crossing;
+        return [
+          found(
+            manner === 'herl' ? 'warn' : 'note',
+            part,
+            rib
+              ? `${rib.file.id} runs along the turns of ${part.file.id} and does not cross them`
+              : `no rib crosses ${part.file.id}`,
+            {
+              parts: [part.file.id, ...(rib ? [rib.file.id] : [])],
+              fix: rib
+                ? {
+                    words: `wind ${rib.file.id} the other way`,
+                    file: withPart(bench.file, rib.file.id, (each) =>
+                      withKey(each, 'direction', directionOf(rib) === 'with' ? 'counter' : 'with'),
+                    ),
+                  }
+                : null,
+            },
+          ),
+        ];
+      }),
+  },
+  {
+    code: 'strength.palmer',
+    costs: 'strength',
+    reason: 'A palmered hackle whose stem nothing binds unwinds at the first tooth.',
+    limits: {},
+    find: (bench) =>
+      partsOf(bench.laid, 'hackle').flatMap((part): Found[] => {
+        if (part.file.construction !== 'hackle' || part.file.style !== 'palmer' || over(bench, part).length > 0)
+          return [];
+        return [found('warn', part, `no rib binds ${part.file.id}`)];
+      }),
+  },
+  {
+    code: 'strength.hide-thread',
+    costs: 'strength',
+    reason: 'Thick hide wants a thread that can be pulled hard.',
+    limits: {
+      thick: { value: 0.7, means: 'mm of hide' },
+      section: { value: 2.2, means: 'mm² of hide, width times thickness' },
+      denier: { value: 110, means: 'denier that holds it' },
+    },
+    find: (bench) =>
+      partsOf(bench.laid, 'strip').flatMap((part): Found[] => {
+        const material = bench.drawers.strips.find((each) => each.name === part.built.material);
+        const thick = part.extent.lengths['thickness']?.mm ?? material?.hideMm ?? 0;
+        const section = thick * (part.extent.lengths['width']?.mm ?? material?.widthMm ?? 0);
+        const denier = denierOf(bench);
+        if ((thick <= bench.limit('thick') && section <= bench.limit('section')) || denier >= bench.limit('denier'))
+          return [];
+        return [
+          found(
+            'warn',
+            part,
+            `${part.file.id}: hide of ${formatNumber(section, 1)} mm² on ${formatNumber(denier, 0)} denier`,
+            {
+              figure: denier,
+              limit: bench.limit('denier'),
+              fix: {
+                words: `${formatNumber(bench.limit('denier'), 0)} denier thread`,
+                file: withDenier(bench.file, bench.limit('denier')),
+              },
+            },
+          ),
+        ];
+      }),
+  },
+  {
+    code: 'strength.spun-thread',
+    costs: 'strength',
+    reason: 'Hair is flared by pulling hard; a fine thread breaks or cuts it.',
+    limits: { denier: { value: 130, means: 'denier that flares it' } },
+    find: (bench) =>
+      partsOf(bench.laid, 'spun').flatMap((part): Found[] => {
+        const denier = denierOf(bench);
+        if (denier >= bench.limit('denier')) return [];
+        return [
+          found('warn', part, `${part.file.id} is flared with ${formatNumber(denier, 0)} denier`, {
+            figure: denier,
+            limit: bench.limit('denier'),
+            fix: {
+              words: `${formatNumber(bench.limit('denier'), 0)} denier thread`,
+              file: withDenier(bench.file, bench.limit('denier')),
+            },
+          }),
+        ];
+      }),
+  },
+  {
+    code: 'strength.eyes',
+    costs: 'strength',
+    reason: 'Eyes that are only bound turn on the shank: a drop of glue on the crossing turns holds them.',
+    limits: { gaps: { value: 0.35, means: 'gaps across one eye from which it matters' } },
+    find: (bench) => {
+      const { gapMm } = bench.laid.platform;
+      const glued = bench.file.finish?.glueOnThread === true;
+      return partsOf(bench.laid, 'ball').flatMap((part): Found[] => {
+        if (part.file.construction !== 'ball' || part.file.shape !== 'dumbbell' || glued || gapMm === null) return [];
+        const coated = partsOf(bench.laid, 'coat').some(
+          (coat) => coat.file.construction === 'coat' && coat.file.over === part.file.id,
+        );
+        const figure = part.extent.lengthMm / gapMm;
+        if (coated || figure < bench.limit('gaps')) return [];
+        return [
+          found('note', part, `nothing but thread holds ${part.file.id}`, {
+            figure,
+            limit: bench.limit('gaps'),
+            fix: {
+              words: 'glue on the thread',
+              file: { ...bench.file, finish: { ...bench.file.finish, glueOnThread: true } },
+            },
+          }),
+        ];
+      });
+    },
+  },
+  {
+    code: 'strength.weight',
+    costs: 'strength',
+    reason: 'Loose wire slides and turns inside the body: glue it, bind it, or push it home against a bead.',
+    limits: {},
+    find: (bench) =>
+      partsOf(bench.laid, 'wrap').flatMap((part): Found[] => {
+        if (part.file.role !== 'underbody' || bench.file.finish?.glueOnThread === true || pushedHome(bench, part))
+          return [];
+        const covered = partsOf(bench.laid, 'wrap').some(
+          (each) => each.file.role === 'body' && overlap(each, part) > 0.9 * (part.extent.endMm - part.extent.startMm),
+        );
+        if (covered) return [];
+        return [
+          found('note', part, `${part.file.id} is neither glued, covered nor pushed home`, {
+            fix: {
+              words: 'glue on the thread',
+              file: { ...bench.file, finish: { ...bench.file.finish, glueOnThread: true } },
+            },
+          }),
+        ];
+      }),
+  },
+  {
+    code: 'strength.temper',
+    costs: 'fish',
+    reason: 'A soft hook opens on a good fish, a brittle one breaks.',
+    limits: {},
+    find: ({ file, drawers }) => {
+      const hook = file.platform.kind === 'tube' || file.platform.kind === 'shank' ? file.platform.hook : file.platform;
+      const packet = hook?.packet === undefined ? null : named(drawers.hooks, hook.packet);
+      if (packet?.temper !== 'soft' && packet?.temper !== 'brittle') return [];
+      return [found('warn', null, `the hooks of ${packet.name} proved ${packet.temper}`)];
+    },
+  },
+];
+
+export const SALT: readonly Check[] = [
+  {
+    code: 'salt.hook',
+    costs: 'strength',
+    reason: 'A bronzed or japanned hook rusts in salt water, first inside the dressing.',
+    limits: {},
+    find: ({ file, drawers }) => {
+      const water = file.intent?.water?.kind;
+      if (water !== 'salt' && water !== 'brackish') return [];
+      const body = file.platform.kind === 'tube' || file.platform.kind === 'shank';
+      const hook = body ? ('hook' in file.platform ? file.platform.hook : undefined) : file.platform;
+      if (!hook) return [];
+      const packet = 'packet' in hook && hook.packet !== undefined ? named(drawers.hooks, hook.packet) : null;
+      const finish = ('finish' in hook ? hook.finish : undefined) ?? packet?.finish;
+      const safe = packet?.saltSafe === true || finish === 'stainless' || finish === 'tin';
+      if (safe || finish === undefined) return [];
+      return [
+        found(water === 'salt' ? 'warn' : 'note', null, `a ${finish} hook in ${water} water`, {
+          fix: body
+            ? null
+            : {
+                words: 'a stainless hook',
+                file: { ...file, platform: { ...file.platform, finish: 'stainless' } as FlyFile['platform'] },
+              },
+        }),
+      ];
+    },
+  },
+  {
+    code: 'salt.wire',
+    costs: 'looks',
+    reason: 'Bare brass and copper tarnish in salt water within a day.',
+    limits: {},
+    find: ({ laid, file }) => {
+      if (file.intent?.water?.kind !== 'salt') return [];
+      return laid.parts.flatMap((part): Found[] => {
+        const metal = /\b(?:brass|copper)\b/.exec(part.file.material ?? '')?.[0];
+        return metal === undefined ? [] : [found('note', part, `${part.file.id} of bare ${metal} in salt water`)];
+      });
+    },
+  },
+];

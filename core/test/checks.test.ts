@@ -1,0 +1,560 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { CHECKS, checkFile, withMute, withoutMute, type Checked, type CheckOptions } from '../src/checks/checkFly.ts';
+import { followAll, slotOf, standing } from '../src/checks/standing.ts';
+import type { Finding } from '../src/checks/types.ts';
+import { SCHOOLS, schoolNamed, SLOTS } from '../src/data/schools.ts';
+import { NOMINAL_DRAWERS } from '../src/drawers/tables.ts';
+import { readFly, type FlyFile } from '../src/index.ts';
+import { parseLength, parsePosition } from '../src/measure/parse.ts';
+import { layFly } from '../src/solve/layFly.ts';
+
+const folder = join(import.meta.dirname, '../../examples');
+type Loose = Record<string, unknown>;
+
+function flyOf(value: Loose): FlyFile {
+  const read = readFly(JSON.stringify({ format: 'jobbet.fly', version: 1, name: 'A fly', ...value }));
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  return read.value;
+}
+function checked(file: FlyFile, options?: CheckOptions): Checked {
+  const result = checkFile(file, options);
+  if (!result.ok) throw new Error(JSON.stringify(result.faults));
+  return result.value;
+}
+const codes = (file: FlyFile, options?: CheckOptions): string[] =>
+  checked(file, options).findings.map((each) => each.code);
+const one = (file: FlyFile, code: string, options?: CheckOptions): Finding | undefined =>
+  checked(file, options).findings.find((each) => each.code === code);
+
+const HOOK = { kind: 'single', size: '6', longX: 3, barb: 'none', finish: 'stainless' };
+const tail = (more: Loose = {}): Loose => ({
+  id: 'tail',
+  role: 'tail',
+  construction: 'bundle',
+  material: 'marabou',
+  at: 'bend',
+  length: '1 shank',
+  pinch: '2 mm',
+  ...more,
+});
+const eyes = (more: Loose = {}): Loose => ({
+  id: 'eyes',
+  role: 'eyes',
+  construction: 'ball',
+  shape: 'dumbbell',
+  material: 'brass',
+  diameter: '5/32 in',
+  at: 'station 2',
+  side: 'top',
+  ...more,
+});
+const wing = (more: Loose = {}): Loose => ({
+  id: 'wing',
+  role: 'wing',
+  construction: 'bundle',
+  material: 'fox hair',
+  at: 'head',
+  length: '1.4 shank',
+  pinch: '2 mm',
+  ...more,
+});
+const body = (more: Loose = {}): Loose => ({
+  id: 'body',
+  role: 'body',
+  construction: 'wrap',
+  material: 'chenille',
+  diameter: '3 mm',
+  from: 'bend',
+  to: 'station 2',
+  ...more,
+});
+const rib = (more: Loose = {}): Loose => ({
+  id: 'rib',
+  role: 'rib',
+  construction: 'wrap',
+  material: 'oval tinsel',
+  strand: '0.3 mm',
+  turns: 6,
+  from: 'bend',
+  to: 'station 2',
+  direction: 'counter',
+  ...more,
+});
+const legs = (more: Loose = {}): Loose => ({
+  id: 'legs',
+  role: 'legs',
+  construction: 'bundle',
+  material: 'rubber leg',
+  at: 'station 4',
+  length: '0.9 gap',
+  strands: 4,
+  side: 'both',
+  ...more,
+});
+const palmer = (more: Loose = {}): Loose => ({
+  id: 'palmer',
+  role: 'hackle',
+  construction: 'hackle',
+  style: 'palmer',
+  material: 'saddle',
+  fibre: '1.4 gap',
+  turns: 6,
+  from: 'station 3',
+  to: 'bend',
+  ...more,
+});
+const collar = (more: Loose = {}): Loose => ({
+  id: 'collar',
+  role: 'collar',
+  construction: 'hackle',
+  style: 'collar',
+  material: 'hen',
+  at: 'station 1.5',
+  fibre: '1.4 gap',
+  turns: 3,
+  ...more,
+});
+const bead = (more: Loose = {}): Loose => ({
+  id: 'bead',
+  role: 'bead',
+  construction: 'ball',
+  shape: 'bead',
+  material: 'brass',
+  diameter: '0.7 gap',
+  at: 'against eye',
+  ...more,
+});
+const wire = (more: Loose = {}): Loose => ({
+  id: 'weight',
+  role: 'underbody',
+  construction: 'wrap',
+  material: 'lead-free wire',
+  strand: '.020 in',
+  turns: 10,
+  from: 'bead.rear',
+  ...more,
+});
+const strip = (more: Loose = {}): Loose => ({
+  id: 'strip',
+  role: 'wing',
+  construction: 'strip',
+  material: 'rabbit strip',
+  at: 'station 2',
+  tip: 'bend + 0.6 shank',
+  boundAt: ['bend'],
+  ...more,
+});
+const spun = (more: Loose = {}): Loose => ({
+  id: 'hair',
+  role: 'head',
+  construction: 'spun',
+  material: 'deer hair',
+  diameter: '6 mm',
+  from: 'eye + 1.5 mm',
+  to: 'station 3',
+  ...more,
+});
+const fly = (parts: Loose[], more: Loose = {}): FlyFile => flyOf({ platform: HOOK, parts, ...more });
+
+/** Each check on a fly that trips it, and on one that just does not. */
+const PAIRS: readonly (readonly [
+  code: string,
+  severity: string,
+  trips: FlyFile,
+  not: FlyFile,
+  options?: CheckOptions,
+])[] = [
+  ['length.foul', 'note', fly([tail({ length: '27 mm' })]), fly([tail({ length: '25 mm' })])],
+  ['length.foul', 'warn', fly([tail({ length: '38 mm' })]), fly([tail({ length: '38 mm', support: 'loop' })])],
+  [
+    'length.nip',
+    'note',
+    fly([body(), tail({ length: '1.9 shank' })], { school: 'mobile' }),
+    fly([body(), tail({ length: '1.8 shank' })], { school: 'mobile' }),
+  ],
+  [
+    'length.nip',
+    'warn',
+    fly([body(), tail({ length: '2.3 shank' })], { school: 'mobile' }),
+    fly([body(), tail({ length: '1.8 shank' })], { school: 'mobile' }),
+  ],
+  [
+    'length.band',
+    'note',
+    fly([body(), tail({ length: '1.7 shank' })], { school: 'nymph-lure' }),
+    fly([body(), tail({ length: '1.19 shank' })], { school: 'nymph-lure' }),
+  ],
+  [
+    'length.pair',
+    'warn',
+    fly([wing({ id: 'near', side: 'near', length: '30 mm' }), wing({ id: 'far', side: 'far', length: '28.5 mm' })]),
+    fly([wing({ id: 'near', side: 'near', length: '30 mm' }), wing({ id: 'far', side: 'far', length: '29 mm' })]),
+  ],
+  [
+    'length.flash-far',
+    'warn',
+    fly([tail(), tail({ id: 'flash', role: 'flash', material: 'film strand', length: 'tail + 8 mm' })]),
+    fly([tail(), tail({ id: 'flash', role: 'flash', material: 'film strand', length: 'tail + 5 mm' })]),
+  ],
+  ['length.legs', 'warn', fly([legs({ length: '1.05 gap' })]), fly([legs({ length: '1 gap' })])],
+  ['length.cut', 'warn', fly([tail({ ends: 'cut' })]), fly([tail({ ends: 'torn' })])],
+  ['length.cut', 'warn', fly([strip({ ends: 'square' })]), fly([strip({ ends: 'tapered' })])],
+  ['side.wing-under', 'warn', fly([eyes(), wing()]), fly([eyes(), wing({ side: 'bottom' })])],
+  [
+    'bulk.gap-closed',
+    'warn',
+    fly([body({ material: 'flat tinsel', diameter: '6.8 mm' })]),
+    fly([body({ material: 'flat tinsel', diameter: '6.4 mm' })]),
+  ],
+  [
+    'bulk.gap-closed',
+    'stop',
+    fly([body({ material: 'flat tinsel', diameter: '9 mm' })]),
+    fly([body({ material: 'flat tinsel', diameter: '6.4 mm' })]),
+  ],
+  ['bulk.eyes-large', 'warn', fly([eyes({ diameter: '0.78 gap' })]), fly([eyes({ diameter: '0.7 gap' })])],
+  ['bulk.bead-large', 'note', fly([bead({ diameter: '0.78 gap' })]), fly([bead({ diameter: '0.74 gap' })])],
+  ['bulk.bead-large', 'warn', fly([bead({ diameter: '0.92 gap' })]), fly([bead({ diameter: '0.74 gap' })])],
+  ['bulk.weight-extent', 'warn', fly([bead(), wire({ turns: 40 })]), fly([bead(), wire({ turns: 20 })])],
+  [
+    'bulk.weight-extent',
+    'note',
+    fly([bead(), wire({ turns: 26 })], { intent: { manner: 'jig' } }),
+    fly([bead(), wire({ turns: 26 })]),
+  ],
+  [
+    'strength.herl',
+    'warn',
+    fly([body({ material: 'herl' }), rib({ direction: 'with' })]),
+    fly([body({ material: 'herl' }), rib()]),
+  ],
+  ['strength.herl', 'note', fly([body({ material: 'floss' })]), fly([body({ material: 'floss' }), rib()])],
+  ['strength.palmer', 'warn', fly([body(), palmer()]), fly([body(), palmer(), rib()])],
+  [
+    'strength.hide-thread',
+    'warn',
+    fly([strip({ thickness: '0.8 mm' })], { thread: { denier: 70 } }),
+    fly([strip({ thickness: '0.8 mm' })], { thread: { denier: 110 } }),
+  ],
+  [
+    'strength.spun-thread',
+    'warn',
+    fly([spun()], { thread: { denier: 110 } }),
+    fly([spun()], { thread: { denier: 140 } }),
+  ],
+  ['strength.eyes', 'note', fly([eyes()]), fly([eyes()], { finish: { glueOnThread: true } })],
+  ['strength.weight', 'note', fly([bead(), wire({ from: 'station 4' })]), fly([bead(), wire()])],
+  [
+    'balance.ride',
+    'warn',
+    fly([eyes({ diameter: '2 mm' }), body()], { intent: { ride: 'point-up' } }),
+    fly([eyes(), body()], { intent: { ride: 'point-up' } }),
+  ],
+  ['balance.margin', 'warn', fly([eyes({ mass: '270 mg' }), body()]), fly([eyes({ mass: '420 mg' }), body()])],
+  ['balance.margin', 'note', fly([eyes({ mass: '1.6 g' }), body()]), fly([eyes({ mass: '420 mg' }), body()])],
+  [
+    'balance.lean',
+    'warn',
+    fly([spun({ lean: 0.9 }), eyes({ side: 'near', material: 'brass', shape: 'disc' })]),
+    fly([spun()]),
+  ],
+  [
+    'balance.holds',
+    'warn',
+    fly([eyes(), body()], { intent: { current: '2 m/s' } }),
+    fly([eyes(), body()], { intent: { current: '5 mm/s' } }),
+  ],
+  [
+    'balance.trim',
+    'warn',
+    fly([eyes({ diameter: '3/16 in' }), tail()], { intent: { trim: 'tail-first' } }),
+    fly([eyes({ diameter: '3/16 in' }), tail()], { intent: { trim: 'nose-first' } }),
+  ],
+  [
+    'balance.sink',
+    'warn',
+    fly([eyes({ diameter: '3/16 in' }), tail()], { intent: { sink: 'slow' } }),
+    fly([eyes({ diameter: '3/16 in' }), tail()], { intent: { sink: 'very fast' } }),
+  ],
+  [
+    'balance.fights',
+    'note',
+    fly([eyes({ at: 'station 3.4' }), spun({ diameter: '11 mm', to: 'station 2.5' })]),
+    fly([eyes({ at: 'station 5' }), spun({ diameter: '11 mm', to: 'station 2.5' })]),
+  ],
+  ['turns.rib', 'warn', fly([body(), rib({ turns: 2 })]), fly([body(), rib({ turns: 5 })])],
+  ['turns.rib', 'note', fly([body(), rib({ turns: 4 })]), fly([body(), rib({ turns: 5 })])],
+  ['turns.collar', 'note', fly([collar({ turns: 6 })]), fly([collar({ turns: 5 })])],
+  ['turns.bushy', 'note', fly([body(), palmer({ turns: 13 })]), fly([body(), palmer({ turns: 9 })])],
+  [
+    'salt.hook',
+    'warn',
+    fly([tail()], { platform: { ...HOOK, finish: 'bronze' }, intent: { water: { kind: 'salt' } } }),
+    fly([tail()], { intent: { water: { kind: 'salt' } } }),
+  ],
+  [
+    'salt.wire',
+    'note',
+    fly([rib({ material: 'copper wire' })], { intent: { water: { kind: 'salt' } } }),
+    fly([rib()], { intent: { water: { kind: 'salt' } } }),
+  ],
+  [
+    'rules.lead',
+    'stop',
+    fly([eyes({ material: 'lead' })]),
+    fly([eyes({ material: 'lead-free' })]),
+    { rules: [{ name: 'Mill Run', noLead: true }] },
+  ],
+  [
+    'rules.barbless',
+    'stop',
+    fly([tail()], { platform: { ...HOOK, barb: 'full' } }),
+    fly([tail()], { platform: { ...HOOK, barb: 'pinched' } }),
+    { rules: [{ name: 'Mill Run', barbless: true }] },
+  ],
+  [
+    'rules.hooks',
+    'stop',
+    fly([tail()], { platform: { kind: 'double', size: '6' } }),
+    fly([tail()]),
+    { rules: [{ name: 'Mill Run', singleHook: true }] },
+  ],
+  [
+    'rules.weight',
+    'stop',
+    fly([bead()]),
+    fly([eyes({ shape: 'plastic', material: 'plastic' })]),
+    { rules: [{ name: 'Mill Run', noAddedWeight: true }] },
+  ],
+  [
+    'rules.gap',
+    'stop',
+    fly([tail()]),
+    fly([tail()], { platform: { ...HOOK, size: '8' } }),
+    { rules: [{ name: 'Mill Run', largestGapMm: 7 }] },
+  ],
+  [
+    'rules.length',
+    'stop',
+    fly([tail({ length: '1.4 shank' })]),
+    fly([tail({ length: '0.8 shank' })]),
+    { rules: [{ name: 'Mill Run', longestMm: 60 }] },
+  ],
+];
+
+describe('each check trips, and just does not', () => {
+  test.each(PAIRS.map((pair) => [pair[0], pair[1], pair] as const))(
+    '%s, %s',
+    (code, severity, [, , trips, not, options]) => {
+      const finding = one(trips, code, options);
+      expect([finding?.severity, finding?.message]).toEqual([severity, expect.stringMatching(/\w/)]);
+      expect(checked(not, options).findings.filter((each) => each.code === code && each.severity === severity)).toEqual(
+        [],
+      );
+    },
+  );
+
+  test('every check has such a pair, or one of its own below', () => {
+    const own = new Set(['strength.temper', 'balance.undecided']);
+    const seen = new Set(PAIRS.map(([code]) => code));
+    expect(CHECKS.map((check) => check.code).filter((code) => !seen.has(code) && !own.has(code))).toEqual([]);
+    expect(CHECKS.length).toBeGreaterThanOrEqual(28);
+    expect(new Set(CHECKS.map((check) => check.code)).size).toBe(CHECKS.length);
+  });
+
+  test('strength.temper reads the packet', () => {
+    const file = fly([tail()], { platform: { ...HOOK, packet: 'long 6' } });
+    const packet = (temper: 'good' | 'soft'): CheckOptions => ({
+      drawers: { ...NOMINAL_DRAWERS, hooks: [{ name: 'long 6', form: 'single', size: '6', temper }] },
+    });
+    expect([
+      one(file, 'strength.temper', packet('soft'))?.severity,
+      one(file, 'strength.temper', packet('good')),
+    ]).toEqual(['warn', undefined]);
+  });
+
+  test('balance.undecided: a bare tube rolls as it likes', () => {
+    expect(codes(fly([], { platform: { kind: 'tube', length: '30 mm' } }))).toContain('balance.undecided');
+    expect(codes(fly([tail()]))).not.toContain('balance.undecided');
+  });
+});
+
+describe('fixes', () => {
+  test('each one lays out, and what it was offered for is mended or milder', () => {
+    const rank = { stop: 2, warn: 1, note: 0 };
+    for (const [code, , trips, , options] of PAIRS) {
+      const finding = one(trips, code, options);
+      if (!finding?.fix) continue;
+      const after = one(finding.fix.file, code, options);
+      const mended =
+        !after || rank[after.severity] < rank[finding.severity] || (after.figure ?? 0) < (finding.figure ?? 0);
+      expect([code, finding.fix.words, mended]).toEqual([code, expect.any(String), true]);
+    }
+  });
+});
+
+describe('muting and limits', () => {
+  const file = fly([tail(), legs({ length: '1.2 gap' })]);
+  test('a mute needs a reason, is kept with the fly, and can be taken back', () => {
+    expect(withMute(file, 'length.legs', '  ').ok).toBe(false);
+    const muted = withMute(file, 'length.legs', 'they are cut at the water');
+    if (!muted.ok) throw new Error('refused');
+    expect(flyOf(muted.value as unknown as Loose).mutes).toEqual([
+      { code: 'length.legs', reason: 'they are cut at the water' },
+    ]);
+    expect(codes(muted.value)).not.toContain('length.legs');
+    expect(checked(muted.value).muted[0]).toMatchObject({
+      code: 'length.legs',
+      muteReason: 'they are cut at the water',
+    });
+    expect(withoutMute(muted.value, 'length.legs')).toEqual(file);
+  });
+  test('a limit of one’s own takes the place of the usual one; stops come first', () => {
+    expect(codes(file, { limits: { 'length.legs.gaps': 1.3 } })).not.toContain('length.legs');
+    const all = checked(
+      fly([tail({ length: '38 mm' }), body({ material: 'flat tinsel', diameter: '9 mm' }), collar({ turns: 6 })]),
+    );
+    const order = all.findings.map((each) => ['stop', 'warn', 'note'].indexOf(each.severity));
+    expect(order).toEqual(order.toSorted((a, b) => a - b));
+    expect(new Set(order).size).toBe(3);
+  });
+});
+
+describe('schools', () => {
+  test('seven, each rule reads, and each has its reason', () => {
+    expect(SCHOOLS).toHaveLength(7);
+    for (const school of SCHOOLS)
+      for (const slot of SLOTS) {
+        const rules = school[slot]?.split(' or ') ?? [];
+        for (const rule of rules)
+          expect([school.name, slot, parseLength(rule).ok || parsePosition(rule).ok]).toEqual([
+            school.name,
+            slot,
+            true,
+          ]);
+        if (rules.length > 0)
+          expect([school.name, slot, school[`${slot}Why`] ?? '']).toEqual([
+            school.name,
+            slot,
+            expect.stringMatching(/\w{4}/),
+          ]);
+      }
+    expect([schoolNamed('long-strip')?.name, schoolNamed('Long strip')?.name, schoolNamed('none')]).toEqual([
+      'Long strip',
+      'Long strip',
+      null,
+    ]);
+  });
+
+  const mobile = schoolNamed('mobile');
+  const laid = (file: FlyFile) => {
+    const result = layFly(file);
+    if (!result.ok) throw new Error(JSON.stringify(result.faults));
+    return result.value;
+  };
+  test('a part stands within its band, outside, or follows; one word back and it follows again', () => {
+    if (!mobile) throw new Error('no school');
+    const at = (length: string) => standing(laid(fly([body(), tail({ length })])), 'tail', mobile, NOMINAL_DRAWERS);
+    expect(at('1.2 shank')).toMatchObject({ slot: 'tail', key: 'length', within: true, follows: false });
+    expect(at('2 shank')).toMatchObject({ within: false });
+    const rejoined = at('2 shank')?.file;
+    expect(rejoined?.parts[1]).toMatchObject({ length: '0.85 body..1.6 shank' });
+    expect(at('0.85 body..1.6 shank')).toMatchObject({ follows: true, within: true });
+  });
+  test('following the school again changes what left it, and nothing it says nothing of', () => {
+    if (!mobile) throw new Error('no school');
+    const { file, changed } = followAll(
+      laid(fly([eyes(), body(), tail({ length: '2 shank' }), collar({ fibre: '3 gap' })])),
+      mobile,
+      NOMINAL_DRAWERS,
+    );
+    expect(changed).toEqual(['tail', 'collar']);
+    expect(file.parts.map((part) => slotOf(part))).toEqual([null, 'body', 'tail', 'collar']);
+  });
+});
+
+describe('quiet', () => {
+  /** One correct fly of each school. */
+  const SCHOOLED: Readonly<Record<string, FlyFile>> = {
+    compact: fly(
+      [
+        eyes({ diameter: '3/16 in' }),
+        tail({ material: 'calf hair', length: '0.8 gap..1.1 body' }),
+        body({ to: 'eyes.rear' }),
+        wing({ tip: 'tail.tip', length: undefined, at: 'eyes.front - 0.5 mm', side: 'bottom' }),
+      ],
+      { intent: { ride: 'point-up' } },
+    ),
+    mobile: fly([tail({ length: '1..1.4 shank' }), body(), rib(), palmer(), collar()]),
+    'long-strip': fly(
+      [eyes({ diameter: '3/16 in' }), body({ to: 'eyes.rear' }), strip({ side: 'bottom', at: 'eyes.rear' })],
+      { intent: { ride: 'point-up' } },
+    ),
+    'hairwing-long': fly([
+      tail({ material: 'fox hair', at: 'point', length: '1 body' }),
+      body({ from: 'point', to: 'head + 1 mm', material: 'floss' }),
+      rib({ from: 'point', to: 'head + 1 mm' }),
+      wing({ tip: 'tail.tip + 2..5 mm', length: undefined }),
+    ]),
+    'hairwing-veiled': fly([
+      body({ from: 'point', to: 'head + 1 mm', material: 'floss' }),
+      rib({ from: 'point', to: 'head + 1 mm' }),
+      wing({ length: '1.4..1.9 shank' }),
+      wing({ id: 'under', role: 'underwing', length: '0.85..0.95 wing' }),
+      collar({ at: 'head', fibre: '0.5..0.65 shank' }),
+    ]),
+    'built-wing': fly([
+      tail({ construction: 'feather', pinch: undefined, material: 'crest feather', length: '0.5..1 shank' }),
+      body({ material: 'floss' }),
+      rib(),
+      wing({ construction: 'feather', pinch: undefined, material: 'quill slip', tip: 'tail.tip', length: undefined }),
+    ]),
+    'nymph-lure': fly([
+      tail({ length: '0.85 body..1.2 shank' }),
+      body(),
+      rib(),
+      legs({ length: 'at most gap' }),
+      collar({ fibre: '0.8..1.2 gap' }),
+    ]),
+  };
+  test.each(SCHOOLS.map((school) => [school.also[0] ?? '']))(
+    'a fly tied as %s says has no stop and no warn',
+    (name) => {
+      const file = SCHOOLED[name];
+      if (!file) throw new Error(`no fly for ${name}`);
+      const { findings } = checked({ ...file, school: name });
+      expect(
+        findings.filter((each) => each.severity !== 'note').map((each) => `${each.code}: ${each.message}`),
+      ).toEqual([]);
+    },
+  );
+  test.each<[string, Loose]>([
+    ['single', HOOK],
+    ['double', { kind: 'double', size: '6', finish: 'stainless' }],
+    ['jig', { kind: 'jig', size: '6', longX: 1, finish: 'stainless' }],
+    ['tube', { kind: 'tube', length: '28 mm', hook: { kind: 'single', size: '6' } }],
+    ['shank', { kind: 'shank', length: '30 mm', hook: { kind: 'single', size: '4' } }],
+  ])('a plain fly on a %s is quiet', (_kind, platform) => {
+    const file = fly([tail({ length: '0.8 shank' }), body(), rib(), collar({ fibre: '1.3 gap' })], { platform });
+    expect(
+      checked(file)
+        .findings.filter((each) => each.severity !== 'note')
+        .map((each) => each.message),
+    ).toEqual([]);
+  });
+  test('the flies of the boathouse: only the troubled one is told to stop or warned of what it lacks', () => {
+    const loud = readdirSync(folder)
+      .filter((name) => name.endsWith('.fly.json'))
+      .map((name) => {
+        const read = readFly(readFileSync(join(folder, name), 'utf8'));
+        if (!read.ok) throw new Error(name);
+        return {
+          name: read.value.name,
+          count: checked(read.value).findings.filter((each) => each.severity !== 'note').length,
+        };
+      });
+    expect(loud.find((each) => each.name === 'Rowan Ember')?.count).toBeGreaterThanOrEqual(3);
+    for (const { name, count } of loud) if (name !== 'Rowan Ember') expect([name, count <= 1]).toEqual([name, true]);
+  });
+});
