@@ -56,6 +56,10 @@ for (const theme of ['light', 'dark'] as const) {
       expect(await findings(page)).toEqual([]);
       await page.getByRole('button', { name: 'Hook, thread and aim' }).click();
       expect(await findings(page)).toEqual([]);
+      await page.getByTestId('checks').click();
+      await page.locator('[data-check]').getByRole('button').first().click();
+      expect(await findings(page)).toEqual([]);
+      await page.keyboard.press('Escape');
       await page.evaluate(() => {
         (document.activeElement as HTMLElement).blur();
       });

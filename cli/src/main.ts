@@ -1,7 +1,9 @@
 import { readFileSync, statSync } from 'node:fs';
 import { readDrawers } from '@jobbet/core/drawers/file';
 import { drawersOf, NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers/tables';
-import { faultLine, flyJsonSchema, MAX_BYTES, reportFly, sizeFault, solveText } from '@jobbet/core';
+import { checkFly } from '@jobbet/core/checks/checkFly';
+import { reportChecked, reportChecks } from '@jobbet/core/checks/report';
+import { faultLine, flyJsonSchema, MAX_BYTES, sizeFault, solveText, type SolvedFly } from '@jobbet/core';
 
 /** Where a run of the command line writes and reads; the process itself in use, a stand-in under test. */
 export interface Terminal {
@@ -13,6 +15,8 @@ export interface Terminal {
 
 const HELP = `jobbet solve FILE... [--stdin] [--lines] [--drawers FILE]
                          what each fly measures, weighs, and does in water, as JSON
+jobbet check FILE... [--stdin] [--lines] [--drawers FILE]
+                         what is to be said of each fly, as JSON; exit 1 when something stops one
 jobbet schema            the JSON Schema of the pattern file
 jobbet backup [FILE]     everything there is into one file, also while Jobbet runs
 jobbet restore FILE      everything as a backup has it; what was there is kept beside it
@@ -35,8 +39,13 @@ const reasonOf = (error: unknown): string => {
   return error instanceof Error ? error.message : String(error);
 };
 
-/** Solves every source; faults of any keep the output of all back, since half an answer misleads a script. */
-function solve(sources: readonly Source[], lines: boolean, drawers: Drawers, terminal: Terminal): number {
+/** Solves every source and writes of each what is asked; faults of any keep the output of all back, since half an answer misleads a script. */
+function answer(
+  sources: readonly Source[],
+  { lines, drawers }: { readonly lines: boolean; readonly drawers: Drawers },
+  write: (solved: SolvedFly, drawers: Drawers) => unknown,
+  terminal: Terminal,
+): 0 | 2 {
   const printed: string[] = [];
   const faults: string[] = [];
   for (const { label, text } of sources) {
@@ -49,7 +58,7 @@ function solve(sources: readonly Source[], lines: boolean, drawers: Drawers, ter
       continue;
     }
     const solved = solveText(source, drawers);
-    if (solved.ok) printed.push(JSON.stringify(reportFly(solved.value), null, lines ? undefined : 2));
+    if (solved.ok) printed.push(JSON.stringify(write(solved.value, drawers), null, lines ? undefined : 2));
     else faults.push(...solved.faults.map((fault) => prefix + faultLine(fault)));
   }
   if (faults.length > 0) {
@@ -84,8 +93,8 @@ interface SolveOptions {
   readonly drawersFile: string | null;
 }
 
-/** Reads the words after `solve`, or says what is wrong with them. */
-function solveOptions(args: readonly string[]): SolveOptions | string {
+/** Reads the words after `solve` or `check`, or says what is wrong with them. */
+function solveOptions(command: string, args: readonly string[]): SolveOptions | string {
   const files: string[] = [];
   let [stdin, lines] = [false, false];
   let drawersFile: string | null = null;
@@ -96,14 +105,21 @@ function solveOptions(args: readonly string[]): SolveOptions | string {
     else if (arg === '--drawers') {
       drawersFile = args[++i] ?? null;
       if (drawersFile === null) return '--drawers needs the name of an export of the drawers';
-    } else if (arg.startsWith('--')) return `unknown option "${arg}"; solve takes --stdin, --lines and --drawers FILE`;
+    } else if (arg.startsWith('--'))
+      return `unknown option "${arg}"; ${command} takes --stdin, --lines and --drawers FILE`;
     else files.push(arg);
   }
   return files.length === 0 && !stdin ? 'name a pattern file, or give --stdin' : { files, stdin, lines, drawersFile };
 }
 
-function runSolve(args: readonly string[], terminal: Terminal): number {
-  const options = solveOptions(args);
+/** Runs `solve` or `check`. @param write what is printed of each fly */
+function runOver(
+  command: string,
+  args: readonly string[],
+  write: (solved: SolvedFly, drawers: Drawers) => unknown,
+  terminal: Terminal,
+): 0 | 2 {
+  const options = solveOptions(command, args);
   if (typeof options === 'string') {
     terminal.err(`${options}\n`);
     return 2;
@@ -112,7 +128,30 @@ function runSolve(args: readonly string[], terminal: Terminal): number {
   if (!drawers) return 2;
   const sources: Source[] = options.files.map((file) => ({ label: file, text: () => terminal.read(file) }));
   if (options.stdin) sources.unshift({ label: 'standard input', text: terminal.stdin });
-  return solve(sources, options.lines, drawers, terminal);
+  return answer(sources, { lines: options.lines, drawers }, write, terminal);
+}
+
+const runSolve = (args: readonly string[], terminal: Terminal): number =>
+  runOver('solve', args, (solved, drawers) => reportChecked(solved, { drawers }), terminal);
+
+/** What is to be said of each fly. @returns 1 when anything stops one of them */
+function runCheck(args: readonly string[], terminal: Terminal): number {
+  const severities: string[] = [];
+  const code = runOver(
+    'check',
+    args,
+    (solved, drawers) => {
+      const checked = checkFly(solved, { drawers });
+      severities.push(...checked.findings.map((each) => each.severity));
+      return {
+        name: solved.laid.file.name,
+        checks: reportChecks(checked),
+        muted: checked.muted.map(({ code: of, muteReason }) => ({ code: of, reason: muteReason })),
+      };
+    },
+    terminal,
+  );
+  return code === 0 && severities.includes('stop') ? 1 : code;
 }
 
 /** Runs one command. @returns the exit code */
@@ -121,6 +160,8 @@ export function run(args: readonly string[], terminal: Terminal): number {
   switch (command) {
     case 'solve':
       return runSolve(rest, terminal);
+    case 'check':
+      return runCheck(rest, terminal);
     case 'schema':
       terminal.out(`${JSON.stringify(flyJsonSchema(), null, 2)}\n`);
       return 0;

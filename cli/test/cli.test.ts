@@ -97,8 +97,50 @@ describe('solve', () => {
     expect(keys('keel.tipping')).toEqual(['mass_mg', 'part', 'ratio']);
     expect(keys('sink')).toEqual(['class', 'level_mm_s', 'noseFirst_mm_s', 'terminal_mm_s']);
     expect(keys('trim')).toEqual(['lever', 'noseDown_deg', 'verdict']);
-    expect('checks' in report).toBe(false);
+    expect(Object.keys((report['checks'] as unknown as object[])[0] ?? {}).sort()).toEqual([
+      'code',
+      'costs',
+      'figure',
+      'fix',
+      'limit',
+      'message',
+      'parts',
+      'reason',
+      'severity',
+    ]);
     expect(report['keel']?.['righting']).toHaveLength(72);
+  });
+});
+
+describe('check', () => {
+  const closed = JSON.stringify({
+    format: 'jobbet.fly',
+    version: 1,
+    name: 'Plug',
+    platform: { kind: 'single', size: '6' },
+    parts: [
+      {
+        id: 'body',
+        role: 'body',
+        construction: 'wrap',
+        material: 'flat tinsel',
+        diameter: '10 mm',
+        from: 'bend',
+        to: 'station 2',
+      },
+    ],
+  });
+  test('says what is to be said of a fly; nothing stops it: exit 0', () => {
+    const { code, out, err } = typed(['check', 'a'], { a: example('rowan-ember') });
+    const said = JSON.parse(out) as { name: string; checks: { code: string; severity: string }[] };
+    expect([code, err, said.name]).toEqual([0, '', 'Rowan Ember']);
+    expect(said.checks.find((each) => each.code === 'balance.ride')?.severity).toBe('warn');
+  });
+  test('one that is stopped: exit 1, and all of it is printed; bad input is still 2', () => {
+    const { code, out } = typed(['check', '--lines', 'a', 'b'], { a: slate, b: closed });
+    expect([code, out.trimEnd().split('\n').length]).toEqual([1, 2]);
+    expect(typed(['check', 'a'], { a: '{' }).code).toBe(2);
+    expect(typed(['check', '--quick', 'a'], { a: slate }).err).toContain('check takes');
   });
 });
 

@@ -40,7 +40,7 @@ function open(selected: string): Bench {
   bench.setState({ selected });
   render(
     <BenchProvider value={bench}>
-      <Inspector onRemove={() => undefined} onCopyTo={() => undefined} />
+      <Inspector checked={null} onRemove={() => undefined} onCopyTo={() => undefined} />
     </BenchProvider>,
   );
   return bench;

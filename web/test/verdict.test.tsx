@@ -23,7 +23,16 @@ function report(parts: unknown[]): FlyReport {
 }
 const show = (of: FlyReport, current = true) => {
   const { ride, heel_deg: heelDeg } = of.keel.tight;
-  return render(<VerdictStrip report={of} current={current} tight={{ ride, heelDeg }} balls />);
+  return render(
+    <VerdictStrip
+      report={of}
+      current={current}
+      tight={{ ride, heelDeg }}
+      balls
+      checks={null}
+      onChecks={() => undefined}
+    />,
+  );
 };
 const strip = (): string => screen.getByLabelText('Verdict').textContent;
 
@@ -58,7 +67,16 @@ test('a fly that floats is said to, and no speed is made up', () => {
 test('old figures stay while new ones are reckoned; before any there is one word', () => {
   const { rerender } = show(report([eyes('4 mm')]), false);
   expect(strip()).toContain('cm/s');
-  rerender(<VerdictStrip report={null} current={false} tight={{ ride: 'point-down', heelDeg: 0 }} balls={false} />);
+  rerender(
+    <VerdictStrip
+      report={null}
+      current={false}
+      tight={{ ride: 'point-down', heelDeg: 0 }}
+      balls={false}
+      checks={null}
+      onChecks={() => undefined}
+    />,
+  );
   expect(strip()).toContain('reckoning');
 });
 test('the ride glyph turns to the heel it stands for, and its words are whole', () => {

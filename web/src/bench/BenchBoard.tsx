@@ -7,7 +7,9 @@ import { useTurn } from '../drawing/useTurn.ts';
 import type { ShellContext } from '../shell/AppShell.tsx';
 import { say } from '../shell/toast.ts';
 import { useReport } from '../solve/useReport.ts';
+import { useSettings } from '../settings/settings.ts';
 import { BenchBar } from './BenchBar.tsx';
+import { goToChecks, shownOf } from './Checks.tsx';
 import { ConflictDialog } from './ConflictDialog.tsx';
 import { AddPartDialog, CopyPartDialog, neighbour, RemoveDialog } from './dialogs.tsx';
 import { HistoryDialog } from './HistoryDialog.tsx';
@@ -33,7 +35,12 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
   const refused = useBench((state) => state.refused);
   const save = useBench((state) => state.save);
   const drawers = useBench((state) => state.drawers);
-  const { report, current } = useReport(laid.file, drawers);
+  const { report, checked, current } = useReport(laid.file, drawers);
+  const { looks } = useSettings();
+  const preview = useBench((state) => state.preview);
+  const findings = useMemo(() => shownOf(checked?.findings ?? [], looks), [checked, looks]);
+  const flagged = useMemo(() => findings.filter((each) => each.severity !== 'note'), [findings]);
+  const drawn = preview?.laid ?? laid;
   const [asked, setAsked] = useState<Asked>(null);
   const [fishing, setFishing] = useState(false);
   const turned = useTurn(fishing);
@@ -87,6 +94,7 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
             <TyingOrder
               laid={laid}
               selected={selected}
+              flagged={new Set(flagged.flatMap((each) => each.parts))}
               onPick={pick}
               onMove={(from, to) => {
                 changeOrSay(bench, movePart(laid.file, from, to));
@@ -101,10 +109,12 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
           <div className="flex-1 min-w-0 relative">
             <ModeKeys fishing={fishing} onFishing={setFishing} />
             {turned > 0 ? (
-              <FishingSheet laid={laid} report={report} share={turned} selected={selected} onPick={pick} />
+              <FishingSheet laid={drawn} report={report} share={turned} selected={selected} onPick={pick} />
             ) : (
               <LinesPlan
-                laid={laid}
+                laid={drawn}
+                marks={flagged}
+                preview={preview !== null}
                 selected={selected}
                 moving={moving}
                 refused={refused}
@@ -115,6 +125,16 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
                 }}
               />
             )}
+            {preview && (
+              <p
+                role="status"
+                data-testid="preview"
+                className="absolute left-1/2 bottom-3 -translate-x-1/2 z-10 bg-pick text-on-pick px-3 py-1 whitespace-nowrap"
+              >
+                Shown: {preview.words}. Take it <kbd className="font-bold">Enter</kbd>, back{' '}
+                <kbd className="font-bold">Esc</kbd>
+              </p>
+            )}
             {laid.parts.length === 0 && (
               <p className="absolute left-1/2 top-16 -translate-x-1/2 text-sentence text-ink2">
                 Tie in the first part. <span className="plain-key">A</span>
@@ -122,7 +142,7 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
             )}
           </div>
           <div className="w-[264px] border-l border-hair shrink-0 min-h-0">
-            <Inspector onRemove={remove} onCopyTo={setCopying} />
+            <Inspector checked={checked} onRemove={remove} onCopyTo={setCopying} />
           </div>
         </main>
         <VerdictStrip
@@ -130,6 +150,10 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
           current={current}
           tight={laid.tight}
           balls={laid.parts.some((part) => part.built.ball?.sided === true)}
+          checks={checked && { settle: flagged.length, notes: findings.length - flagged.length }}
+          onChecks={() => {
+            goToChecks(bench);
+          }}
         />
         <AddPartDialog
           open={asked === 'add'}

@@ -1,4 +1,5 @@
 import type { Fault, FlyFile } from '@jobbet/core';
+import type { Finding } from '@jobbet/core/checks/types';
 import { COLOUR_WORDS } from '@jobbet/core/data/colours';
 import { USUAL_TEMPERATURE } from '@jobbet/core/balance/water';
 import { formatLength, formatMass, formatTemperature } from '@jobbet/core/units/format';
@@ -7,8 +8,10 @@ import { withField } from '@jobbet/core/edit/relations';
 import { platformTotals } from '@jobbet/core/solve/layFly';
 import { useState } from 'react';
 import { useStyle } from '../settings/settings.ts';
+import { CheckCards } from './Checks.tsx';
 import { ChoiceField, TextField } from './Fields.tsx';
 import { PlatformSentence, type TakePlatform } from './PlatformSentence.tsx';
+import { SchoolChoice } from './SchoolBox.tsx';
 import { change, changeOrSay, useBench, useBenchStore } from './store.ts';
 
 const PLATFORM_TITLES: Readonly<Record<FlyFile['platform']['kind'], string>> = {
@@ -36,7 +39,7 @@ function withOptional<K extends 'intent' | 'thread' | 'finish' | 'head' | 'notes
 }
 
 /** The hook as a sentence, the thread and head, and what the fly is meant to do. */
-export function HookInspector() {
+export function HookInspector({ findings }: { readonly findings: readonly Finding[] }) {
   const bench = useBenchStore();
   const file = useBench((state) => state.file);
   const laid = useBench((state) => state.laid);
@@ -136,6 +139,13 @@ export function HookInspector() {
           </span>
         ))}
       </p>
+      {findings.length > 0 && (
+        <div className="px-4 pb-3">
+          <CheckCards findings={findings} />
+        </div>
+      )}
+      <h3 className="font-bold px-4 pt-3 border-t border-hair">School</h3>
+      <SchoolChoice />
       <h3 className="font-bold px-4 pt-3 border-t border-hair">Thread and head</h3>
       <p className="px-4 pt-1 pb-3 leading-[1.9]">
         <TextField

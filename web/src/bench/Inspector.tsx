@@ -1,39 +1,58 @@
 import type { Fault, LaidPart } from '@jobbet/core';
+import type { Checked } from '@jobbet/core/checks/checkFly';
+import type { Finding } from '@jobbet/core/checks/types';
 import { renamePart } from '@jobbet/core/edit/parts';
 import { useState } from 'react';
+import { useSettings } from '../settings/settings.ts';
+import { CheckCards, CheckInspector, shownOf } from './Checks.tsx';
 import { TextField } from './Fields.tsx';
 import { HookInspector } from './HookInspector.tsx';
 import { PartIcon } from './PartIcon.tsx';
 import { Results } from './Results.tsx';
+import { StandingBox } from './SchoolBox.tsx';
 import { Sentence } from './Sentence.tsx';
 import { SwapDialog } from './SwapDialog.tsx';
-import { change, HOOK, useBench, useBenchStore } from './store.ts';
+import { ALL_CHECKS, change, HOOK, useBench, useBenchStore } from './store.ts';
 
 /** The chosen part as a sentence, with what it comes to; or the hook, the thread and the aim. */
 export function Inspector({
+  checked,
   onRemove,
   onCopyTo,
 }: {
+  readonly checked: Checked | null;
   readonly onRemove: (id: string) => void;
   readonly onCopyTo: (id: string) => void;
 }) {
   const selected = useBench((state) => state.selected);
   const laid = useBench((state) => state.laid);
+  const { looks } = useSettings();
   const part = laid.parts.find((each) => each.file.id === selected);
-  if (selected === HOOK || !part) return <HookInspector />;
+  const findings = shownOf(checked?.findings ?? [], looks);
+  if (selected === ALL_CHECKS) return <CheckInspector checked={checked} />;
+  if (selected === HOOK || !part)
+    return <HookInspector findings={findings.filter((each) => each.parts.length === 0)} />;
   return (
-    <PartInspector key={part.index} part={part} count={laid.parts.length} onRemove={onRemove} onCopyTo={onCopyTo} />
+    <PartInspector
+      key={part.index}
+      part={part}
+      count={laid.parts.length}
+      findings={findings.filter((each) => each.parts.includes(part.file.id))}
+      onRemove={onRemove}
+      onCopyTo={onCopyTo}
+    />
   );
 }
 
 interface PartInspectorProps {
   readonly part: LaidPart;
   readonly count: number;
+  readonly findings: readonly Finding[];
   readonly onRemove: (id: string) => void;
   readonly onCopyTo: (id: string) => void;
 }
 
-function PartInspector({ part, count, onRemove, onCopyTo }: PartInspectorProps) {
+function PartInspector({ part, count, findings, onRemove, onCopyTo }: PartInspectorProps) {
   const bench = useBenchStore();
   const [swapping, setSwapping] = useState(false);
   const rename = (to: string): readonly Fault[] => {
@@ -56,6 +75,12 @@ function PartInspector({ part, count, onRemove, onCopyTo }: PartInspectorProps) 
         </span>
       </header>
       <Sentence part={part} />
+      {findings.length > 0 && (
+        <div className="px-4 py-3 border-t border-hair">
+          <CheckCards findings={findings} />
+        </div>
+      )}
+      <StandingBox id={part.file.id} />
       <Results part={part} />
       <div className="px-4 py-3 border-t border-hair flex flex-wrap gap-x-4 gap-y-1 text-ink2">
         <button

@@ -5,12 +5,15 @@ import { useSortable } from '@dnd-kit/react/sortable';
 import { formatNumber, type Style } from '@jobbet/core/units/format';
 import type { KeyboardEvent } from 'react';
 import { useStyle } from '../settings/settings.ts';
+import { SnagFlag } from '../ui/SnagFlag.tsx';
 import { HOOK } from './store.ts';
 import { PartIcon } from './PartIcon.tsx';
 
 interface TyingOrderProps {
   readonly laid: LaidFly;
   readonly selected: string;
+  /** Parts with something to settle. */
+  readonly flagged: ReadonlySet<string>;
   readonly onPick: (id: string) => void;
   readonly onMove: (from: number, to: number) => void;
   readonly onAdd: () => void;
@@ -59,12 +62,13 @@ interface RowProps {
   readonly part: LaidPart;
   readonly index: number;
   readonly selected: boolean;
+  readonly flagged: boolean;
   readonly height: number;
   readonly onPick: () => void;
   readonly onEdit: () => void;
 }
 
-function Row({ laid, part, index, selected, height, onPick, onEdit }: RowProps) {
+function Row({ laid, part, index, selected, flagged, height, onPick, onEdit }: RowProps) {
   const { ref, handleRef, isDragging } = useSortable({ id: part.file.id, index });
   const style = useStyle();
   const oneLine = height < 30;
@@ -104,7 +108,15 @@ function Row({ laid, part, index, selected, height, onPick, onEdit }: RowProps) 
         >
           <PartIcon part={part.file} />
           <span className="min-w-0 flex-1">
-            <span className="block text-row font-semibold truncate">{part.file.id}</span>
+            <span className="block text-row font-semibold truncate">
+              {part.file.id}{' '}
+              {flagged && (
+                <span className="text-warn" title="something to settle">
+                  <SnagFlag />
+                  <span className="sr-only">, something to settle</span>
+                </span>
+              )}
+            </span>
             {!oneLine &&
               subtitle(laid, part, style)
                 .slice(0, height < 60 ? 1 : 2)
@@ -124,7 +136,7 @@ function Row({ laid, part, index, selected, height, onPick, onEdit }: RowProps) 
 const rowHeight = (count: number): number => (count <= 8 ? 66 : count <= 15 ? 40 : 22);
 
 /** The parts in tying order, each with where it lies along the shank. Reordered by drag or with the square brackets. */
-export function TyingOrder({ laid, selected, onPick, onMove, onAdd, onRemove, onEdit }: TyingOrderProps) {
+export function TyingOrder({ laid, selected, flagged, onPick, onMove, onAdd, onRemove, onEdit }: TyingOrderProps) {
   const height = rowHeight(laid.parts.length);
   const ids = laid.parts.map((part) => part.file.id);
   const key = (event: KeyboardEvent): void => {
@@ -171,6 +183,7 @@ export function TyingOrder({ laid, selected, onPick, onMove, onAdd, onRemove, on
               part={part}
               index={index}
               selected={part.file.id === selected}
+              flagged={flagged.has(part.file.id)}
               height={height}
               onPick={() => {
                 onPick(part.file.id);

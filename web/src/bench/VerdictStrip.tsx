@@ -2,6 +2,7 @@ import type { FlyReport } from '@jobbet/core';
 import { formatAngle, formatMass, formatNumber, formatSpeed, type Written } from '@jobbet/core/units/format';
 import { useEffect, useState, type ReactNode } from 'react';
 import { useStyle } from '../settings/settings.ts';
+import { SnagFlag } from '../ui/SnagFlag.tsx';
 import { RideGlyph, rideWords } from '../ui/RideGlyph.tsx';
 
 interface VerdictStripProps {
@@ -9,6 +10,9 @@ interface VerdictStripProps {
   readonly current: boolean;
   readonly tight: { readonly ride: string; readonly heelDeg: number | null };
   readonly balls: boolean;
+  /** How many finds want to be settled, and how many are only worth knowing; null until they are in. */
+  readonly checks: { readonly settle: number; readonly notes: number } | null;
+  readonly onChecks: () => void;
 }
 
 const Figure = ({ value }: { readonly value: Written }) => (
@@ -21,13 +25,19 @@ function Cell({
   label,
   children,
   title,
+  wide = false,
 }: {
   readonly label: string;
   readonly children: ReactNode;
   readonly title?: string | undefined;
+  /** Left out where the window is narrow. */
+  readonly wide?: boolean;
 }) {
   return (
-    <div className="px-4 py-2 border-r border-hair last:border-r-0 min-w-0 whitespace-nowrap" title={title}>
+    <div
+      className={`px-4 py-2 border-r border-hair min-w-0 whitespace-nowrap ${wide ? 'max-[1230px]:hidden' : ''}`}
+      title={title}
+    >
       <div className="text-label italic text-ink3">{label}</div>
       <div>{children}</div>
     </div>
@@ -35,7 +45,7 @@ function Cell({
 }
 
 /** How it rides, holds, trims and sinks, and what it weighs. The ride follows the hand at once; the rest keeps its last figures, greyed, until the new ones are in. */
-export function VerdictStrip({ report, current, tight, balls }: VerdictStripProps) {
+export function VerdictStrip({ report, current, tight, balls, checks, onChecks }: VerdictStripProps) {
   const style = useStyle();
   const slow = useSlow(!current);
   const spoken = useSettled(report && current ? verdictWords(report) : '');
@@ -115,6 +125,7 @@ export function VerdictStrip({ report, current, tight, balls }: VerdictStripProp
             <Cell
               label={`tips at, by the ${keel.tipping.part}`}
               title="The weight at which it turns over, and how many times that is fitted"
+              wide
             >
               <Figure value={formatMass(keel.tipping.mass_mg, style)} />{' '}
               <span className="text-ink2">fitted {formatNumber(keel.tipping.ratio, 2, style)} ×</span>
@@ -123,6 +134,29 @@ export function VerdictStrip({ report, current, tight, balls }: VerdictStripProp
         </>
       ) : (
         <Cell label="figures">reckoning</Cell>
+      )}
+      {checks && (
+        <button
+          type="button"
+          data-testid="checks"
+          className="ml-auto px-4 py-2 text-left border-l border-hair shrink-0 whitespace-nowrap hover:bg-sunk"
+          onClick={onChecks}
+        >
+          <span className="block text-label italic text-ink3">
+            checks <span className="plain-key not-italic">X</span>
+          </span>
+          {checks.settle > 0 ? (
+            <span className="text-warn">
+              <SnagFlag /> <strong className="text-verdict font-bold">{checks.settle}</strong>{' '}
+              <span className="text-ink2">to settle</span>
+            </span>
+          ) : (
+            <span className="text-ink2">
+              {checks.notes === 0 ? 'nothing' : <strong className="text-verdict font-bold">{checks.notes}</strong>} to{' '}
+              {checks.notes === 0 ? 'settle' : 'know'}
+            </span>
+          )}
+        </button>
       )}
       <p role="status" className="sr-only">
         {spoken}

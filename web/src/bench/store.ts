@@ -8,6 +8,8 @@ import type { StoredFly } from '../api/client.ts';
 export type SaveState = 'saved' | 'waiting' | 'saving' | 'failed' | 'conflict';
 /** What the inspector shows: the hook and what is said of the whole fly, or one part by id. */
 export const HOOK = '#hook';
+/** What the inspector shows when all there is to say of the fly is asked for. */
+export const ALL_CHECKS = '#checks';
 
 export interface BenchState {
   readonly id: string;
@@ -21,6 +23,8 @@ export interface BenchState {
   readonly revision: number;
   /** One sentence on why the last change was not taken, shown until the next one is. */
   readonly refused: string | null;
+  /** A change that is shown on the drawing and not made yet. */
+  readonly preview: { readonly words: string; readonly file: FlyFile; readonly laid: LaidFly } | null;
 }
 
 type Tracked = Pick<BenchState, 'file' | 'laid'>;
@@ -42,6 +46,7 @@ export function createBench(fly: StoredFly, drawers: Drawers = NOMINAL_DRAWERS):
         save: 'saved',
         revision: fly.revision,
         refused: null,
+        preview: null,
       }),
       {
         partialize: ({ file, laid: kept }) => ({ file, laid: kept }),
@@ -79,7 +84,13 @@ export function change(bench: Bench, file: FlyFile, selected?: string, blank?: s
   const history = bench.temporal.getState();
   const on = goesOn(bench, blank, now);
   if (on) history.pause();
-  bench.setState({ file, laid: laid.value, refused: null, ...(selected === undefined ? {} : { selected }) });
+  bench.setState({
+    file,
+    laid: laid.value,
+    refused: null,
+    preview: null,
+    ...(selected === undefined ? {} : { selected }),
+  });
   if (on) history.resume();
   if (blank !== undefined) typing.set(bench, { blank, at: now, file });
   return [];
@@ -160,3 +171,21 @@ export function useBenchStore(): Bench {
 export const useBench = <T>(select: (state: BenchState) => T): T => useStore(useBenchStore(), select);
 export const useHistory = <T>(select: (state: TemporalState<Tracked>) => T): T =>
   useStore(useBenchStore().temporal, select);
+
+/** Shows a change on the drawing without making it; shown again it is left. */
+export function showPreview(bench: Bench, words: string, file: FlyFile): void {
+  const { preview, drawers } = bench.getState();
+  const laid = preview?.file === file ? null : layFly(file, drawers);
+  bench.setState({ preview: laid?.ok === true ? { words, file, laid: laid.value } : null });
+}
+
+/** Makes the change that is shown. @returns its words, null when none is shown */
+export function takePreview(bench: Bench): string | null {
+  const { preview } = bench.getState();
+  if (!preview || !changeOrSay(bench, preview.file)) return null;
+  return preview.words;
+}
+
+export const leavePreview = (bench: Bench): void => {
+  bench.setState({ preview: null });
+};

@@ -3,7 +3,8 @@ import { useSettings } from '../settings/settings.ts';
 import { useOffered } from '../shell/useKeys.ts';
 import { exportFile, exportPng, exportSvg } from './export.ts';
 import { nudge } from './pulling.ts';
-import { changeOrSay, HOOK, redo, undo, type Bench } from './store.ts';
+import { goToChecks, takeShown } from './Checks.tsx';
+import { changeOrSay, HOOK, leavePreview, redo, undo, useBench, type Bench } from './store.ts';
 
 /** Takes the keyboard into the first blank of the sentence on the right. */
 export function editSentence(): void {
@@ -41,7 +42,36 @@ export function useBenchKeys({ bench, onAdd, onRemove, onCopy, onHistory, onTurn
   const part = (run: (id: string) => void) => (): void => {
     if (state().selected !== HOOK) run(state().selected);
   };
+  const preview = useBench((now) => now.preview);
   useOffered('bench', [
+    ...(preview
+      ? [
+          {
+            name: `Take it: ${preview.words}`,
+            group: 'Bench',
+            keys: 'enter',
+            run: () => {
+              takeShown(bench);
+            },
+          },
+          {
+            name: 'Back to the fly as it is',
+            group: 'Bench',
+            keys: 'escape',
+            run: () => {
+              leavePreview(bench);
+            },
+          },
+        ]
+      : []),
+    {
+      name: 'Checks',
+      group: 'Bench',
+      keys: 'x',
+      run: () => {
+        goToChecks(bench);
+      },
+    },
     {
       name: 'Undo',
       group: 'Bench',

@@ -5,6 +5,7 @@ import { useSettings } from '../settings/settings.ts';
 import { FlyCanvas } from './FlyCanvas.tsx';
 import { useOffered } from '../shell/useKeys.ts';
 import { layoutSheet, xOf, type SheetLayout } from './layout.ts';
+import type { Mark } from './Marks.tsx';
 import { Overlay, type DrawingActions } from './Overlay.tsx';
 import { Grid } from './Scales.tsx';
 import { useSize } from './useSize.ts';
@@ -19,13 +20,26 @@ interface LinesPlanProps extends DrawingActions {
   readonly selected: string;
   readonly moving: boolean;
   readonly refused: string | null;
+  readonly marks: readonly Mark[];
+  /** A change is shown that is not made yet: nothing can be pulled on it. */
+  readonly preview: boolean;
 }
 
 /**
  * The lines plan: profile, plan and front view on one scale, with dimensions, landmarks, and tips that can be pulled.
  * A press on a part picks it.
  */
-export function LinesPlan({ laid, selected, moving, refused, onPick, onPullStart, onNudge }: LinesPlanProps) {
+export function LinesPlan({
+  laid,
+  selected,
+  moving,
+  refused,
+  marks,
+  preview,
+  onPick,
+  onPullStart,
+  onNudge,
+}: LinesPlanProps) {
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
   const { hand, mode } = useSettings();
@@ -104,6 +118,8 @@ export function LinesPlan({ laid, selected, moving, refused, onPick, onPullStart
             laid={laid}
             layout={layout}
             selected={selected}
+            marks={marks}
+            held={preview}
             onPick={onPick}
             onPullStart={pull}
             onNudge={onNudge}

@@ -7,6 +7,7 @@ import { useStyle } from '../settings/settings.ts';
 import { Handle } from './Handle.tsx';
 import { Ladder } from './Ladder.tsx';
 import { mmAt, xOf, type SheetLayout } from './layout.ts';
+import { Marks, type Mark } from './Marks.tsx';
 import { Captions, Projection } from './Projection.tsx';
 import { FootRule, StationScale } from './Scales.tsx';
 
@@ -44,14 +45,18 @@ interface OverlayProps extends DrawingActions {
   readonly layout: SheetLayout;
   readonly width: number;
   readonly height: number;
+  readonly marks: readonly Mark[];
+  /** Nothing can be pulled. */
+  readonly held: boolean;
 }
 
 /** What is drafted over the fly: scales, dimensions, projection lines and handles. */
-export function Overlay({ laid, layout, selected, onPick, onPullStart, onNudge, width, height }: OverlayProps) {
+export function Overlay(props: OverlayProps) {
+  const { laid, layout, selected, marks, held, onPick, onPullStart, onNudge, width, height } = props;
   const style = useStyle();
   const svg = useRef<SVGSVGElement>(null);
   const part = laid.parts.find((each) => each.file.id === selected);
-  const tips = laid.parts.filter((each) => tipRelation(each) !== null);
+  const tips = held ? [] : laid.parts.filter((each) => tipRelation(each) !== null);
   const startPull = (id: string, event: PointerEvent<SVGGElement>): void => {
     event.preventDefault();
     event.stopPropagation();
@@ -101,6 +106,7 @@ export function Overlay({ laid, layout, selected, onPick, onPullStart, onNudge, 
       <StationScale laid={laid} layout={layout} />
       <FootRule layout={layout} />
       <Ladder laid={laid} layout={layout} part={part} />
+      <Marks laid={laid} layout={layout} marks={marks} onPick={onPick} />
       {tips.map((each) => {
         const at = place(layout, each);
         const relation = tipRelation(each);

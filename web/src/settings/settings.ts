@@ -9,6 +9,8 @@ export interface Settings extends Style {
   readonly theme: 'system' | 'light' | 'dark';
   readonly singleKeys: boolean;
   readonly mode: DrawMode;
+  /** Whether checks that cost only looks are shown. */
+  readonly looks: boolean;
 }
 
 interface SettingsStore extends Settings {
@@ -24,6 +26,7 @@ export const useSettings = create<SettingsStore>()(
       theme: 'system',
       singleKeys: true,
       mode: 'dressed',
+      looks: true,
       set: (change) => {
         set(change);
       },

@@ -1,4 +1,5 @@
 import type { FlyFile, FlyReport } from '@jobbet/core';
+import type { Checked } from '@jobbet/core/checks/checkFly';
 import type { Drawers } from '@jobbet/core/drawers/tables';
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
@@ -15,6 +16,7 @@ interface Question {
 }
 interface Answer extends Question {
   readonly report: FlyReport;
+  readonly checked: Checked;
 }
 
 let inUse: Drawers | null = null;
@@ -32,16 +34,20 @@ async function solve({ file, drawers }: Question): Promise<SolveAnswer> {
 export function useReport(
   file: FlyFile,
   drawers: Drawers,
-): { readonly report: FlyReport | null; readonly current: boolean } {
+): { readonly report: FlyReport | null; readonly checked: Checked | null; readonly current: boolean } {
   const [answer, setAnswer] = useState<Answer | null>(null);
   const [latest] = useState(
     () =>
       new Latest<Question, SolveAnswer>(solve, (asked, solved) => {
-        if (solved.ok) setAnswer({ ...asked, report: solved.report });
+        if (solved.ok) setAnswer({ ...asked, report: solved.report, checked: solved.checked });
       }),
   );
   useEffect(() => {
     latest.ask({ file, drawers });
   }, [latest, file, drawers]);
-  return { report: answer?.report ?? null, current: answer?.file === file && answer.drawers === drawers };
+  return {
+    report: answer?.report ?? null,
+    checked: answer?.checked ?? null,
+    current: answer?.file === file && answer.drawers === drawers,
+  };
 }

@@ -1,11 +1,13 @@
 import type { Fault, FlyFile, FlyReport } from '@jobbet/core';
+import { checkFly, type Checked } from '@jobbet/core/checks/checkFly';
 import { NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers/tables';
 import { reportFly } from '@jobbet/core/solve/report';
 import { solveFly } from '@jobbet/core/solve/solveFly';
 import { expose } from 'comlink';
 
 export type SolveAnswer =
-  { readonly ok: true; readonly report: FlyReport } | { readonly ok: false; readonly faults: readonly Fault[] };
+  | { readonly ok: true; readonly report: FlyReport; readonly checked: Checked }
+  | { readonly ok: false; readonly faults: readonly Fault[] };
 
 /** Solves a fly off the main thread. */
 let drawers: Drawers = NOMINAL_DRAWERS;
@@ -16,7 +18,9 @@ const solver = {
   },
   solve(file: FlyFile): SolveAnswer {
     const solved = solveFly(file, drawers);
-    return solved.ok ? { ok: true, report: reportFly(solved.value) } : { ok: false, faults: solved.faults };
+    return solved.ok
+      ? { ok: true, report: reportFly(solved.value), checked: checkFly(solved.value, { drawers }) }
+      : { ok: false, faults: solved.faults };
   },
 };
 export type Solver = typeof solver;

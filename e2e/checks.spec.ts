@@ -1,0 +1,82 @@
+import { blank, example, expect, openFly, row, saved, test } from './boathouse.ts';
+
+const check = (page: import('@playwright/test').Page, code: string) => page.locator(`[data-check="${code}"]`);
+
+test('three checks are settled by keyboard: each fix is shown on the drawing before it is taken', async ({
+  empty,
+  page,
+}) => {
+  await openFly(page, empty, example('rowan-ember'));
+  await expect(page.getByTestId('checks')).toContainText('3 to settle');
+  await expect(page.locator('[data-mark]')).toHaveCount(3);
+  await page.keyboard.press('x');
+  await test.step('the tail follows its school again: shown, left, shown, taken', async () => {
+    await expect(check(page, 'length.foul').first().getByRole('button').first()).toBeFocused();
+    await page.keyboard.press('Enter');
+    await expect(page.getByTestId('preview')).toContainText('follow the school');
+    await expect(page.getByRole('slider')).toHaveCount(0);
+    await page.keyboard.press('Escape');
+    await expect(page.getByTestId('preview')).toHaveCount(0);
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Enter');
+    await expect(page.getByTestId('checks')).toContainText('1 to settle');
+  });
+  await test.step('heavier eyes turn it over', async () => {
+    const eyes = check(page, 'balance.ride').getByRole('button').first();
+    await eyes.focus();
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Enter');
+    await expect(page.getByTestId('ride')).toHaveText('point-up');
+    await expect(page.getByTestId('checks')).not.toContainText('to settle');
+  });
+  await test.step('and all of it can be taken back', async () => {
+    await page.evaluate(() => {
+      (document.activeElement as HTMLElement).blur();
+    });
+    await page.keyboard.press('z');
+    await page.keyboard.press('z');
+    await expect(page.getByTestId('checks')).toContainText('3 to settle');
+  });
+  await saved(page);
+});
+
+test('a check is left as it is with a reason, which is kept with the fly; without one it is not', async ({
+  empty,
+  page,
+}) => {
+  await openFly(page, empty, example('rowan-ember'));
+  await row(page, 'tail').click();
+  const nip = check(page, 'length.nip');
+  await nip.getByRole('button', { name: 'Leave it, and say why' }).click();
+  await page.keyboard.press('Enter');
+  await expect(nip.getByRole('alert')).toContainText('say why');
+  await page.keyboard.type('sea trout take it by the head');
+  await page.keyboard.press('Enter');
+  await expect(nip).toHaveCount(0);
+  await saved(page);
+  await page.reload();
+  await page.getByTestId('checks').click();
+  await expect(page.getByText('sea trout take it by the head')).toBeVisible();
+  await expect(page.getByTestId('checks')).toContainText('2 to settle');
+  await page.getByRole('button', { name: 'say it again' }).click();
+  await expect(page.getByTestId('checks')).toContainText('3 to settle');
+});
+
+test('a part leaves its school and rejoins it; the whole fly follows another', async ({ empty, page }) => {
+  await openFly(page, empty, example('peat-lantern'));
+  await row(page, 'tail').click();
+  const standing = page.getByTestId('standing');
+  await expect(standing).toContainText('Mobile gives 0.85 body..1.6 shank');
+  await expect(standing).toContainText('Its own relation, within the band.');
+  await blank(page, 'length').fill('2.2 shank');
+  await expect(standing).toContainText('outside the band');
+  await standing.getByRole('button', { name: 'Follow the school again' }).click();
+  await expect(blank(page, 'length')).toHaveValue('0.85 body..1.6 shank');
+  await expect(standing).toContainText('It follows.');
+  await page.getByTitle('Change the hook').click();
+  await page.getByLabel('school', { exact: true }).selectOption('nymph-lure');
+  await page.getByRole('button', { name: 'Follow it again in all parts' }).click();
+  await row(page, 'tail').click();
+  await expect(blank(page, 'length')).toHaveValue('0.85 body..1.2 shank');
+  await saved(page);
+});
