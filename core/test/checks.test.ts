@@ -1,10 +1,23 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { CHECKS, checkFile, withMute, withoutMute, type Checked, type CheckOptions } from '../src/checks/checkFly.ts';
+import {
+  CHECKS,
+  checkFile,
+  limitFaults,
+  NOMINAL_LIMITS,
+  schoolFaults,
+  withMute,
+  withoutMute,
+  type Checked,
+  type CheckOptions,
+} from '../src/checks/checkFly.ts';
 import { followAll, slotOf, standing } from '../src/checks/standing.ts';
 import type { Finding } from '../src/checks/types.ts';
-import { SCHOOLS, schoolNamed, SLOTS } from '../src/data/schools.ts';
-import { NOMINAL_DRAWERS } from '../src/drawers/tables.ts';
+import { SCHOOLS, SLOTS } from '../src/data/schools.ts';
+import { named } from '../src/drawers/find.ts';
+import type { RulesItem } from '../src/drawers/items.ts';
+import { EMPTY_DRAWERS } from '../src/drawers/file.ts';
+import { drawersOf, NOMINAL_DRAWERS, NOMINAL_SCHOOLS } from '../src/drawers/tables.ts';
 import { readFly, type FlyFile } from '../src/index.ts';
 import { parseLength, parsePosition } from '../src/measure/parse.ts';
 import { layFly } from '../src/solve/layFly.ts';
@@ -26,6 +39,11 @@ const codes = (file: FlyFile, options?: CheckOptions): string[] =>
   checked(file, options).findings.map((each) => each.code);
 const one = (file: FlyFile, code: string, options?: CheckOptions): Finding | undefined =>
   checked(file, options).findings.find((each) => each.code === code);
+
+const schoolOf = (word: string) => named(SCHOOLS, word);
+const asked = (rules: Omit<RulesItem, 'name'>): CheckOptions => ({
+  drawers: { ...NOMINAL_DRAWERS, rules: [{ name: 'Mill Run', ...rules }] },
+});
 
 const HOOK = { kind: 'single', size: '6', longX: 3, barb: 'none', finish: 'stainless' };
 const tail = (more: Loose = {}): Loose => ({
@@ -304,42 +322,36 @@ const PAIRS: readonly (readonly [
     'stop',
     fly([eyes({ material: 'lead' })]),
     fly([eyes({ material: 'lead-free' })]),
-    { rules: [{ name: 'Mill Run', noLead: true }] },
+    asked({ noLead: true }),
   ],
   [
     'rules.barbless',
     'stop',
     fly([tail()], { platform: { ...HOOK, barb: 'full' } }),
     fly([tail()], { platform: { ...HOOK, barb: 'pinched' } }),
-    { rules: [{ name: 'Mill Run', barbless: true }] },
+    asked({ barbless: true }),
   ],
   [
     'rules.hooks',
     'stop',
     fly([tail()], { platform: { kind: 'double', size: '6' } }),
     fly([tail()]),
-    { rules: [{ name: 'Mill Run', singleHook: true }] },
+    asked({ singleHook: true }),
   ],
   [
     'rules.weight',
     'stop',
     fly([bead()]),
     fly([eyes({ shape: 'plastic', material: 'plastic' })]),
-    { rules: [{ name: 'Mill Run', noAddedWeight: true }] },
+    asked({ noAddedWeight: true }),
   ],
-  [
-    'rules.gap',
-    'stop',
-    fly([tail()]),
-    fly([tail()], { platform: { ...HOOK, size: '8' } }),
-    { rules: [{ name: 'Mill Run', largestGapMm: 7 }] },
-  ],
+  ['rules.gap', 'stop', fly([tail()]), fly([tail()], { platform: { ...HOOK, size: '8' } }), asked({ largestGapMm: 7 })],
   [
     'rules.length',
     'stop',
     fly([tail({ length: '1.4 shank' })]),
     fly([tail({ length: '0.8 shank' })]),
-    { rules: [{ name: 'Mill Run', longestMm: 60 }] },
+    asked({ longestMm: 60 }),
   ],
 ];
 
@@ -394,6 +406,28 @@ describe('fixes', () => {
   });
 });
 
+describe('what the user writes', () => {
+  test('a school of one’s own is read by slot; a rule that does not read is named', () => {
+    const [first] = NOMINAL_SCHOOLS;
+    if (!first) throw new Error('no school');
+    expect(NOMINAL_SCHOOLS.flatMap(schoolFaults)).toEqual([]);
+    expect(schoolFaults({ ...first, wing: 'tail.tip or 2..' })[0]).toMatchObject({ path: 'wing', code: 'syntax' });
+  });
+  test('limits go by the check and the key; an unknown one is answered with the nearest', () => {
+    expect(NOMINAL_LIMITS.flatMap(limitFaults)).toEqual([]);
+    expect(limitFaults({ name: 'length.fuol.warn', value: 1 })[0]?.message).toContain(
+      'did you mean "length.foul.warn"',
+    );
+  });
+  test('rules bind only while they are in force', () => {
+    const rules: RulesItem[] = [
+      { name: 'Mill Run', noLead: true },
+      { name: 'Long Glide', noLead: true, inForce: true },
+    ];
+    expect(drawersOf({ ...EMPTY_DRAWERS, rules }).rules.map((each) => each.name)).toEqual(['Long Glide']);
+  });
+});
+
 describe('muting and limits', () => {
   const file = fly([tail(), legs({ length: '1.2 gap' })]);
   test('a mute needs a reason, is kept with the fly, and can be taken back', () => {
@@ -411,7 +445,11 @@ describe('muting and limits', () => {
     expect(withoutMute(muted.value, 'length.legs')).toEqual(file);
   });
   test('a limit of one’s own takes the place of the usual one; stops come first', () => {
-    expect(codes(file, { limits: { 'length.legs.gaps': 1.3 } })).not.toContain('length.legs');
+    expect(
+      codes(file, {
+        drawers: { ...NOMINAL_DRAWERS, limits: { 'length.legs.gaps': 1.3 } },
+      }),
+    ).not.toContain('length.legs');
     const all = checked(
       fly([tail({ length: '38 mm' }), body({ material: 'flat tinsel', diameter: '9 mm' }), collar({ turns: 6 })]),
     );
@@ -440,14 +478,14 @@ describe('schools', () => {
             expect.stringMatching(/\w{4}/),
           ]);
       }
-    expect([schoolNamed('long-strip')?.name, schoolNamed('Long strip')?.name, schoolNamed('none')]).toEqual([
+    expect([schoolOf('long-strip')?.name, schoolOf('Long strip')?.name, schoolOf('none')]).toEqual([
       'Long strip',
       'Long strip',
       null,
     ]);
   });
 
-  const mobile = schoolNamed('mobile');
+  const mobile = schoolOf('mobile');
   const laid = (file: FlyFile) => {
     const result = layFly(file);
     if (!result.ok) throw new Error(JSON.stringify(result.faults));
@@ -518,7 +556,7 @@ describe('quiet', () => {
       collar({ fibre: '0.8..1.2 gap' }),
     ]),
   };
-  test.each(SCHOOLS.map((school) => [school.also[0] ?? '']))(
+  test.each(SCHOOLS.map((school) => [school.also?.[0] ?? '']))(
     'a fly tied as %s says has no stop and no warn',
     (name) => {
       const file = SCHOOLED[name];

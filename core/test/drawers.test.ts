@@ -3,7 +3,13 @@ import { COLUMNS, hasColumn } from '../src/drawers/columns.ts';
 import { EMPTY_DRAWERS, readDrawers, readItem, writeDrawers } from '../src/drawers/file.ts';
 import type { DrawerItem, DrawerItems, HookItem, MaterialItem, WeightItem } from '../src/drawers/items.ts';
 import { readRows, withCell, writeRows } from '../src/drawers/rows.ts';
-import { drawersOf, NOMINAL_DRAWERS, NOMINAL_MATERIALS, NOMINAL_THREADS } from '../src/drawers/tables.ts';
+import {
+  NOMINAL_SCHOOLS,
+  drawersOf,
+  NOMINAL_DRAWERS,
+  NOMINAL_MATERIALS,
+  NOMINAL_THREADS,
+} from '../src/drawers/tables.ts';
 import { layFly, solveFly } from '../src/index.ts';
 import { faultLine } from '../src/units/fault.ts';
 import { mayUse } from '../src/solve/uses.ts';
@@ -120,6 +126,9 @@ describe('the drawers as a file', () => {
       weights: [pair, wire],
       materials: NOMINAL_MATERIALS,
       threads: NOMINAL_THREADS,
+      schools: NOMINAL_SCHOOLS,
+      rules: [{ name: 'Mill Run', inForce: true, noLead: true, largestGapMm: 12 }],
+      limits: [{ name: 'length.legs.gaps', value: 1.1 }],
     };
     const read = readDrawers(JSON.parse(JSON.stringify(writeDrawers(items))));
     expect(read).toEqual({ ok: true, value: items });

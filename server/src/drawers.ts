@@ -1,8 +1,18 @@
 import { randomUUID } from 'node:crypto';
 import { setImmediate as breathe } from 'node:timers/promises';
 import { solveFly, type Fault } from '@jobbet/core';
-import { EMPTY_DRAWERS, readItem } from '@jobbet/core/drawers/file';
-import { DRAWERS, kindOf, type DrawerItem, type DrawerItems, type DrawerName } from '@jobbet/core/drawers/items';
+import { limitFaults, schoolFaults } from '@jobbet/core/checks/checkFly';
+import { readItem } from '@jobbet/core/drawers/file';
+import {
+  DRAWERS,
+  drawersIn,
+  kindOf,
+  type DrawerItem,
+  type DrawerItems,
+  type DrawerName,
+  type LimitItem,
+  type SchoolItem,
+} from '@jobbet/core/drawers/items';
 import { drawersOf, type Drawers } from '@jobbet/core/drawers/tables';
 import { changedFigures } from '@jobbet/core/exchange/changes';
 import type { FlyChange } from '@jobbet/core/exchange/stored';
@@ -43,7 +53,7 @@ export class DrawerStore {
 
   /** The drawers as one file holds them. */
   async items(): Promise<DrawerItems> {
-    return asItems(await this.list());
+    return drawersIn(await this.list());
   }
 
   /** What flies are solved with. */
@@ -139,8 +149,10 @@ export class DrawerStore {
     const rows = DRAWERS.flatMap((drawer) =>
       (given[drawer] ?? []).flatMap((value, i): Item[] => {
         const read = readItem(drawer, value, `${drawer}[${String(i)}]`);
-        if (read.ok) return [this.rowOf(drawer, read.value)];
-        faults.push(...read.faults);
+        const beyond = read.ok ? judged(drawer, read.value) : [];
+        if (read.ok && beyond.length === 0) return [this.rowOf(drawer, read.value)];
+        const place = `${drawer}[${String(i)}].`;
+        faults.push(...(read.ok ? beyond.map((fault) => ({ ...fault, path: place + fault.path })) : read.faults));
         return [];
       }),
     );
@@ -167,7 +179,7 @@ export class DrawerStore {
     touched: readonly Item[],
     writes: readonly BatchItem<'sqlite'>[],
   ): Promise<FlyChange[]> {
-    const [old, tables] = [drawersOf(asItems(before)), drawersOf(asItems(after))];
+    const [old, tables] = [drawersOf(drawersIn(before)), drawersOf(drawersIn(after))];
     const all = await this.db.select().from(flies).where(isNull(flies.deletedAt));
     const changes: FlyChange[] = [];
     const updates: BatchItem<'sqlite'>[] = [];
@@ -203,22 +215,18 @@ export class DrawerStore {
   }
 }
 
-function asItems(rows: readonly Item[]): DrawerItems {
-  const of = <D extends DrawerName>(drawer: D): DrawerItems[D] =>
-    rows.filter((row) => row.drawer === drawer).map((row) => row.item) as unknown as DrawerItems[D];
-  return {
-    ...EMPTY_DRAWERS,
-    hooks: of('hooks'),
-    weights: of('weights'),
-    materials: of('materials'),
-    threads: of('threads'),
-  };
-}
-
 function checked(drawer: DrawerName, value: unknown): DrawerItem {
   const read = readItem(drawer, value);
   if (!read.ok) throw new ApiError('invalid-item', undefined, { faults: read.faults });
+  const faults = judged(drawer, read.value);
+  if (faults.length > 0) throw new ApiError('invalid-item', undefined, { faults });
   return read.value;
+}
+
+/** What is wrong with an item beyond its form: a school's rule that does not read, a limit no check has. */
+function judged(drawer: DrawerName, item: DrawerItem): Fault[] {
+  if (drawer === 'schools') return schoolFaults(item as SchoolItem);
+  return drawer === 'limits' ? limitFaults(item as LimitItem) : [];
 }
 
 function found(all: readonly Item[], id: string): Item {

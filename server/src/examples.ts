@@ -1,9 +1,10 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { faultLine, readFly, type FlyFile } from '@jobbet/core';
-import { readDrawers } from '@jobbet/core/drawers/file';
+import { NOMINAL_LIMITS } from '@jobbet/core/checks/checkFly';
+import { EMPTY_DRAWERS, readDrawers } from '@jobbet/core/drawers/file';
 import type { DrawerItems } from '@jobbet/core/drawers/items';
-import { NOMINAL_MATERIALS, NOMINAL_THREADS } from '@jobbet/core/drawers/tables';
+import { NOMINAL_MATERIALS, NOMINAL_SCHOOLS, NOMINAL_THREADS } from '@jobbet/core/drawers/tables';
 import { eq } from 'drizzle-orm';
 import type { Database } from './db/open.ts';
 import { facts } from './db/schema.ts';
@@ -49,6 +50,17 @@ export async function fillDrawersOnce(db: Database, drawers: DrawerStore, demo: 
   if (filled) return;
   await drawers.layIn(demo ? exampleDrawers() : { materials: NOMINAL_MATERIALS, threads: NOMINAL_THREADS });
   await db.insert(facts).values({ key: 'drawers', value: new Date().toISOString() });
+}
+
+/**
+ * Lays schools and limits into a database that never had them, and with the demo two made-up waters' rules. One emptied on purpose stays empty.
+ */
+export async function fillJudgementsOnce(db: Database, drawers: DrawerStore, demo: boolean): Promise<void> {
+  const [filled] = await db.select().from(facts).where(eq(facts.key, 'judgements'));
+  if (filled) return;
+  const { rules } = demo ? exampleDrawers() : EMPTY_DRAWERS;
+  await drawers.layIn({ schools: NOMINAL_SCHOOLS, limits: NOMINAL_LIMITS, rules });
+  await db.insert(facts).values({ key: 'judgements', value: new Date().toISOString() });
 }
 
 /** Lays the examples into a database that never had them; a box emptied on purpose stays empty. */

@@ -3,7 +3,7 @@ import { buildApp } from './app.ts';
 import { listenProblem, readConfig } from './config.ts';
 import { openDatabase, StartError } from './db/open.ts';
 import { DrawerStore } from './drawers.ts';
-import { fillDrawersOnce, seedOnce } from './examples.ts';
+import { fillDrawersOnce, fillJudgementsOnce, seedOnce } from './examples.ts';
 import { refreshSummaries } from './refresh.ts';
 import { markRunning } from './running.ts';
 import { FlyStore } from './store.ts';
@@ -18,6 +18,7 @@ async function main(): Promise<void> {
   const drawers = new DrawerStore(db);
   const store = new FlyStore(db, Date.now, () => drawers.drawers());
   await fillDrawersOnce(db, drawers, config.seed);
+  await fillJudgementsOnce(db, drawers, config.seed);
   await refreshSummaries(db, await drawers.drawers());
   if (config.seed) await seedOnce(db, store);
   const app = await buildApp({ store, drawers, db, folder, version: VERSION, hosts, logLevel });

@@ -2,7 +2,7 @@ import { readFlyValue, type FlyFile } from '@jobbet/core';
 import type { HookItem, MaterialItem, WeightItem } from '@jobbet/core/drawers/items';
 import { NOMINAL_MATERIALS } from '@jobbet/core/drawers/tables';
 import type { Item } from '../src/drawers.ts';
-import { fillDrawersOnce } from '../src/examples.ts';
+import { fillDrawersOnce, fillJudgementsOnce } from '../src/examples.ts';
 import { boathouse, fly, type Boathouse } from './bench.ts';
 
 let house: Boathouse;
@@ -43,9 +43,16 @@ describe('the drawers', () => {
     await fillDrawersOnce(db, house.drawers, true);
     const filled = await house.drawers.items();
     expect(filled.materials.length).toBeGreaterThanOrEqual(45);
-    for (const items of Object.values(filled)) expect((items as unknown[]).length).toBeGreaterThan(5);
+    for (const drawer of ['hooks', 'weights', 'materials', 'threads'] as const)
+      expect([drawer, filled[drawer].length > 5]).toEqual([drawer, true]);
     for (const row of await house.drawers.list()) await house.drawers.remove(row.id);
     await fillDrawersOnce(db, house.drawers, true);
+    expect(await house.drawers.list()).toEqual([]);
+    await fillJudgementsOnce(db, house.drawers, true);
+    const judged = await house.drawers.items();
+    expect([judged.schools.length, judged.rules.length, judged.limits.length > 20]).toEqual([7, 2, true]);
+    for (const row of await house.drawers.list()) await house.drawers.remove(row.id);
+    await fillJudgementsOnce(db, house.drawers, true);
     expect(await house.drawers.list()).toEqual([]);
   });
   test('an item changed solves anew the flies that name it, and tells their figures before and after', async () => {

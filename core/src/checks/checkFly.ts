@@ -1,6 +1,10 @@
-import { schoolNamed } from '../data/schools.ts';
+import { named } from '../drawers/find.ts';
 import { NOMINAL_DRAWERS, type Drawers } from '../drawers/tables.ts';
-import { bad, good, type Outcome } from '../units/fault.ts';
+import { SLOTS } from '../data/schools.ts';
+import type { LimitItem, SchoolItem } from '../drawers/items.ts';
+import { parseLength, parsePosition } from '../measure/parse.ts';
+import { bad, good, type Fault, type Outcome } from '../units/fault.ts';
+import { suggestion } from '../units/nearest.ts';
 import { solveFly, type SolvedFly } from '../solve/solveFly.ts';
 import type { FlyFile } from '../file/schema.ts';
 import { BALANCE, TURNS } from './balance.ts';
@@ -9,7 +13,7 @@ import { LENGTH } from './length.ts';
 import { RULES } from './rules.ts';
 import { standing, type Standing } from './standing.ts';
 import { SALT, STRENGTH } from './strength.ts';
-import type { Check, Finding, LocalRules, Severity } from './types.ts';
+import type { Check, Finding, Severity } from './types.ts';
 
 /** Every check there is. */
 export const CHECKS: readonly Check[] = [
@@ -24,10 +28,8 @@ export const CHECKS: readonly Check[] = [
 ];
 
 export interface CheckOptions {
+  /** What it is solved with; schools, rules in force and limits lie there too. */
   readonly drawers?: Drawers;
-  readonly rules?: readonly LocalRules[];
-  /** Limits of one's own, `length.foul.warn` and so on. */
-  readonly limits?: Readonly<Record<string, number>>;
 }
 
 export interface Checked {
@@ -40,11 +42,12 @@ const ORDER: Readonly<Record<Severity, number>> = { stop: 0, warn: 1, note: 2 };
 
 /** Looks a solved fly over. Stops come first, notes last; within them the order of the checks. */
 export function checkFly(solved: SolvedFly, options: CheckOptions = {}): Checked {
-  const { drawers = NOMINAL_DRAWERS, rules = [], limits = {} } = options;
+  const { drawers = NOMINAL_DRAWERS } = options;
+  const { rules, limits } = drawers;
   const { laid } = solved;
   const { file } = laid;
   const mutes = new Map((file.mutes ?? []).map((mute) => [mute.code, mute.reason]));
-  const school = schoolNamed(file.school);
+  const school = file.school === undefined ? null : named(drawers.schools, file.school);
   const stands = new Map<string, Standing | null>();
   /** Each part's standing is asked by several checks and takes a fly to be laid. */
   const standingOf = (id: string): Standing | null => {
@@ -92,4 +95,28 @@ export function withoutMute(file: FlyFile, code: string): FlyFile {
 export function checkFile(file: FlyFile, options: CheckOptions = {}): Outcome<Checked> {
   const solved = solveFly(file, options.drawers);
   return solved.ok ? good(checkFly(solved.value, options)) : solved;
+}
+
+/** The limits of all checks as items of a drawer, each under its check's code and its own key. */
+export const NOMINAL_LIMITS: readonly LimitItem[] = CHECKS.flatMap((check) =>
+  Object.entries(check.limits).map(([key, { value, means }]) => ({ name: `${check.code}.${key}`, value, note: means })),
+);
+
+/** What a school's words do not read as, by the slot; none for a sound one. */
+export function schoolFaults(school: SchoolItem): Fault[] {
+  return [...SLOTS, 'headSpace' as const].flatMap((slot) =>
+    (school[slot]?.split(' or ') ?? []).flatMap((rule): Fault[] => {
+      const [length, position] = [parseLength(rule), parsePosition(rule)];
+      if (length.ok || position.ok) return [];
+      return [{ path: slot, code: 'syntax', message: length.fault.message }];
+    }),
+  );
+}
+
+/** What is wrong with a limit: a name that no check has. */
+export function limitFaults({ name }: LimitItem): Fault[] {
+  const names = NOMINAL_LIMITS.map((each) => each.name);
+  return names.includes(name)
+    ? []
+    : [{ path: 'name', code: 'unknown-name', message: `no check has the limit "${name}"${suggestion(name, names)}` }];
 }

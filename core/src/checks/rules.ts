@@ -1,9 +1,10 @@
 import { solidNamed } from '../data/solids.ts';
 import { named } from '../drawers/find.ts';
+import type { RulesItem } from '../drawers/items.ts';
 import type { FlyFile } from '../file/schema.ts';
 import type { LaidPart } from '../solve/layFly.ts';
 import { formatNumber } from '../units/format.ts';
-import { found, type Bench, type Check, type Found, type LocalRules } from './types.ts';
+import { found, type Bench, type Check, type Found } from './types.ts';
 
 /** What a part is of, if it is a metal or another solid: by its own words, or by the drawer's item it names. */
 function solidOf({ drawers }: Bench, part: LaidPart) {
@@ -24,7 +25,7 @@ const points = (file: FlyFile): number => {
 };
 
 /** One check of the user's own rules: what each set asks is held against the fly. */
-const rule = (code: string, reason: string, find: (bench: Bench, rules: LocalRules) => readonly Found[]): Check => ({
+const rule = (code: string, reason: string, find: (bench: Bench, rules: RulesItem) => readonly Found[]): Check => ({
   code,
   costs: 'fish',
   reason,

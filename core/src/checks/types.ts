@@ -1,3 +1,4 @@
+import type { RulesItem } from '../drawers/items.ts';
 import type { Drawers } from '../drawers/tables.ts';
 import type { FlyFile } from '../file/schema.ts';
 import type { LaidFly, LaidPart } from '../solve/layFly.ts';
@@ -46,7 +47,8 @@ export interface Bench {
   readonly drawers: Drawers;
   /** How a part stands to the fly's school; null where it says nothing of it. */
   readonly standing: (id: string) => Standing | null;
-  readonly rules: readonly LocalRules[];
+  /** What is asked on the waters whose rules are in force. */
+  readonly rules: readonly RulesItem[];
   readonly limit: (key: string) => number;
 }
 
@@ -56,18 +58,6 @@ export interface Check {
   readonly reason: string;
   readonly limits: Readonly<Record<string, Limit>>;
   readonly find: (bench: Bench) => readonly Found[];
-}
-
-/** What is asked of a fly on one water, as the user wrote it down. Lengths mm. */
-export interface LocalRules {
-  readonly name: string;
-  readonly noLead?: boolean | undefined;
-  readonly barbless?: boolean | undefined;
-  readonly singleHook?: boolean | undefined;
-  readonly noAddedWeight?: boolean | undefined;
-  readonly mostHooks?: number | undefined;
-  readonly largestGapMm?: number | undefined;
-  readonly longestMm?: number | undefined;
 }
 
 /** A find with everything left out that it has nothing to say of. */

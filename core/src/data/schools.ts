@@ -16,12 +16,12 @@ export const SLOTS = [
 ] as const;
 export type SlotName = (typeof SLOTS)[number];
 
-export interface School extends Readonly<Partial<Record<SlotName | `${SlotName}Why`, string>>> {
+export interface School extends Readonly<Partial<Record<SlotName | `${SlotName}Why`, string | undefined>>> {
   readonly name: string;
-  readonly also: readonly string[];
+  readonly also?: readonly string[] | undefined;
   readonly means: string;
-  readonly head?: 'small' | 'neat' | 'bold';
-  readonly headSpace?: string;
+  readonly head?: 'small' | 'neat' | 'bold' | undefined;
+  readonly headSpace?: string | undefined;
 }
 
 const NIPPED = 'longer moves more, but is nipped behind the hook and wraps round the bend';
@@ -147,11 +147,3 @@ export const SCHOOLS: readonly School[] = [
     headSpace: '0.1 shank',
   },
 ];
-
-/** The school of a name or another it goes by; null for none. */
-export function schoolNamed(word: string | undefined): School | null {
-  const plain = word?.trim().toLowerCase();
-  return (
-    SCHOOLS.find((each) => each.name.toLowerCase() === plain || each.also.some((other) => other === plain)) ?? null
-  );
-}

@@ -1,5 +1,6 @@
 import { HOOK_SIZES } from '../data/hooks.ts';
 import { COLOUR_WORDS } from '../data/colours.ts';
+import { SLOTS } from '../data/schools.ts';
 import { solidNames } from '../data/solids.ts';
 import {
   hookItemSchema,
@@ -152,11 +153,45 @@ const THREADS: readonly Column[] = [
   ...STOCK,
 ];
 
+const SCHOOLS: readonly Column[] = [
+  NAME,
+  column('means', 'for', 'text', { required: true }),
+  ...SLOTS.map((slot) => column(slot, slot, 'text', { means: 'a relation, or two parted by or' })),
+  column('head', 'head', 'choice', { options: ['small', 'neat', 'bold'] }),
+  column('headSpace', 'head space', 'text', { means: 'a length' }),
+  ...SLOTS.map((slot) => column(`${slot}Why`, `why: ${slot}`, 'text')),
+  column('also', 'also called', 'list'),
+];
+
+const RULES: readonly Column[] = [
+  NAME,
+  column('inForce', 'in force', 'yes', { means: 'flies are held against it' }),
+  column('noLead', 'no lead', 'yes'),
+  column('barbless', 'barbless', 'yes'),
+  column('singleHook', 'single hooks only', 'yes'),
+  column('noAddedWeight', 'no added weight', 'yes'),
+  column('mostHooks', 'points at most', 'whole'),
+  column('largestGapMm', 'largest gap', 'length', { unit: 'mm' }),
+  column('longestMm', 'longest fly', 'length', { unit: 'mm' }),
+  column('note', 'note', 'text'),
+  column('also', 'also called', 'list'),
+];
+
+const LIMITS: readonly Column[] = [
+  column('name', 'check and limit', 'text', { required: true }),
+  column('value', 'limit', 'number', { required: true }),
+  column('note', 'means', 'text'),
+  column('also', 'also called', 'list'),
+];
+
 export const COLUMNS: Readonly<Record<DrawerName, readonly Column[]>> = {
   hooks: HOOKS,
   weights: WEIGHTS,
   materials: MATERIALS,
   threads: THREADS,
+  schools: SCHOOLS,
+  rules: RULES,
+  limits: LIMITS,
 };
 
 /** Whether items of this construction (or any item, outside the materials) have a column. */

@@ -1,12 +1,20 @@
 import { z } from 'zod';
 import { bad, good, type Fault, type Outcome } from '../units/fault.ts';
-import { DRAWERS, ITEM_SCHEMAS, kindOf, type DrawerItem, type DrawerItems, type DrawerName } from './items.ts';
+import {
+  DRAWERS,
+  drawersIn,
+  ITEM_SCHEMAS,
+  kindOf,
+  type DrawerItem,
+  type DrawerItems,
+  type DrawerName,
+} from './items.ts';
 
 /** An export of the drawers, version 1: what `--drawers FILE` and the app's import read. */
 export const DRAWERS_FORMAT = 'jobbet.drawers';
 export const DRAWERS_VERSION = 1;
 
-export const EMPTY_DRAWERS: DrawerItems = { hooks: [], weights: [], materials: [], threads: [] };
+export const EMPTY_DRAWERS: DrawerItems = drawersIn([]);
 
 /** An item with the place of what is wrong in it, in words; faults are by key, `shankMm: must be above 0`. */
 export function readItem<D extends DrawerName>(drawer: D, value: unknown, path = ''): Outcome<DrawerItems[D][number]> {
@@ -55,7 +63,7 @@ export function readDrawers(value: unknown): Outcome<DrawerItems> {
       message: `version ${String(version)} is newer than this Jobbet reads (${String(DRAWERS_VERSION)}); update Jobbet to open it`,
     });
   const faults: Fault[] = [];
-  const out: Record<DrawerName, DrawerItem[]> = { hooks: [], weights: [], materials: [], threads: [] };
+  const out: { drawer: DrawerName; item: DrawerItem }[] = [];
   for (const drawer of DRAWERS) {
     const items = (value as Record<string, unknown>)[drawer] ?? [];
     if (!Array.isArray(items)) {
@@ -74,11 +82,11 @@ export function readDrawers(value: unknown): Outcome<DrawerItems> {
         });
       else {
         seen.add(key(drawer, read.value));
-        out[drawer].push(read.value);
+        out.push({ drawer, item: read.value });
       }
     });
   }
-  return faults.length > 0 ? { ok: false, faults } : good(out as unknown as DrawerItems);
+  return faults.length > 0 ? { ok: false, faults } : good(drawersIn(out));
 }
 
 /** The drawers as a file. */

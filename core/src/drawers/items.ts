@@ -1,12 +1,13 @@
 import { z } from 'zod';
 import { HOOK_SIZES } from '../data/hooks.ts';
+import { SLOTS, type SlotName } from '../data/schools.ts';
 import { solidNamed } from '../data/solids.ts';
 
 /**
  * What lies in the drawers: packets of hooks, eyes and beads, materials, threads. One flat record an item, so that a table, a CSV and the
  * file hold the same. Lengths mm, masses mg, densities mg/mm³, angles degrees; `...N` says how many were measured, `...Sd` their spread.
  */
-export const DRAWERS = ['hooks', 'weights', 'materials', 'threads'] as const;
+export const DRAWERS = ['hooks', 'weights', 'materials', 'threads', 'schools', 'rules', 'limits'] as const;
 export type DrawerName = (typeof DRAWERS)[number];
 
 const NAME = 80;
@@ -174,23 +175,78 @@ export const threadItemSchema = z.strictObject({
 });
 export type ThreadItem = z.infer<typeof threadItemSchema>;
 
+const SCHOOL_WORDS = z.string().trim().min(1).max(120).optional();
+const WHY = z.string().trim().min(1).max(300).optional();
+
+/** A school: for each slot a relation (or two, parted by `or`) and its reason. */
+export const schoolItemSchema = z.strictObject({
+  name: words(NAME),
+  also: list.optional(),
+  means: z.string().trim().min(1).max(200),
+  head: z.enum(['small', 'neat', 'bold']).optional(),
+  headSpace: SCHOOL_WORDS,
+  ...(Object.fromEntries(SLOTS.map((slot) => [slot, SCHOOL_WORDS])) as Record<SlotName, typeof SCHOOL_WORDS>),
+  ...(Object.fromEntries(SLOTS.map((slot) => [`${slot}Why`, WHY])) as Record<`${SlotName}Why`, typeof WHY>),
+});
+export type SchoolItem = z.infer<typeof schoolItemSchema>;
+
+/** What is asked of a fly on one water, as the user wrote it down. Lengths mm. */
+export const rulesItemSchema = z.strictObject({
+  name: words(NAME),
+  also: list.optional(),
+  inForce: z.boolean().optional(),
+  noLead: z.boolean().optional(),
+  barbless: z.boolean().optional(),
+  singleHook: z.boolean().optional(),
+  noAddedWeight: z.boolean().optional(),
+  mostHooks: whole.optional(),
+  largestGapMm: above.optional(),
+  longestMm: above.optional(),
+  note: z.string().max(500).optional(),
+});
+export type RulesItem = z.infer<typeof rulesItemSchema>;
+
+/** A limit of a check, by the check's code and the limit's key: `length.foul.warn`. */
+export const limitItemSchema = z.strictObject({
+  name: z.string().regex(/^[a-z]+\.[a-z-]+\.[a-z]+$/, 'is a check and its limit, such as length.foul.warn'),
+  also: list.optional(),
+  value: z.number().min(0).max(1e6),
+  note: z.string().max(500).optional(),
+});
+export type LimitItem = z.infer<typeof limitItemSchema>;
+
 /** The schema of the items of each drawer. */
 export const ITEM_SCHEMAS = {
   hooks: hookItemSchema,
   weights: weightItemSchema,
   materials: materialItemSchema,
   threads: threadItemSchema,
+  schools: schoolItemSchema,
+  rules: rulesItemSchema,
+  limits: limitItemSchema,
 } as const;
 export type DrawerItems = {
   readonly hooks: readonly HookItem[];
   readonly weights: readonly WeightItem[];
   readonly materials: readonly MaterialItem[];
   readonly threads: readonly ThreadItem[];
+  readonly schools: readonly SchoolItem[];
+  readonly rules: readonly RulesItem[];
+  readonly limits: readonly LimitItem[];
 };
 export type DrawerItem = DrawerItems[DrawerName][number];
 
 /** What tells two items of one name apart: hair for spinning is no hair for wings. */
 export function kindOf(drawer: DrawerName, item: DrawerItem): string {
   if (drawer === 'materials') return (item as MaterialItem).construction;
-  return drawer === 'threads' ? 'thread' : (item as HookItem | WeightItem).form;
+  if (drawer === 'hooks' || drawer === 'weights') return (item as HookItem | WeightItem).form;
+  return KINDS[drawer];
+}
+const KINDS = { threads: 'thread', schools: 'school', rules: 'rules', limits: 'limit' } as const;
+
+/** The items of each drawer out of rows of all of them. */
+export function drawersIn(rows: readonly { readonly drawer: DrawerName; readonly item: DrawerItem }[]): DrawerItems {
+  return Object.fromEntries(
+    DRAWERS.map((drawer) => [drawer, rows.filter((row) => row.drawer === drawer).map((row) => row.item)]),
+  ) as unknown as DrawerItems;
 }

@@ -8,7 +8,8 @@ import type {
   WoundMaterial,
 } from '../data/materials.ts';
 import { BUNDLES, FEATHERS, HACKLES, SHEETS, SPUN, STRIPS, WOUND } from '../data/nominalMaterials.ts';
-import type { DrawerItems, HookItem, MaterialItem, ThreadItem, WeightItem } from './items.ts';
+import { SCHOOLS, type School } from '../data/schools.ts';
+import type { DrawerItems, HookItem, MaterialItem, RulesItem, SchoolItem, ThreadItem, WeightItem } from './items.ts';
 
 /** What a fly is solved with: the built-in nominal tables, or a tier's own drawers. */
 export interface Drawers {
@@ -21,6 +22,11 @@ export interface Drawers {
   readonly sheets: readonly SheetMaterial[];
   readonly hooks: readonly HookItem[];
   readonly weights: readonly WeightItem[];
+  readonly schools: readonly School[];
+  /** The rules in force. */
+  readonly rules: readonly RulesItem[];
+  /** Limits of checks that are other than usual, by check and key. */
+  readonly limits: Readonly<Record<string, number>>;
 }
 
 export const NOMINAL_DRAWERS: Drawers = {
@@ -33,6 +39,9 @@ export const NOMINAL_DRAWERS: Drawers = {
   sheets: SHEETS,
   hooks: [],
   weights: [],
+  schools: SCHOOLS,
+  rules: [],
+  limits: {},
 };
 
 /** The items of one construction as the solver reads them; the nominal ones where the drawer holds none. */
@@ -59,6 +68,9 @@ export function drawersOf(items: DrawerItems): Drawers {
     sheets: tableOf(items, 'sheet', SHEETS),
     hooks: items.hooks,
     weights: items.weights,
+    schools: items.schools.length > 0 ? items.schools : SCHOOLS,
+    rules: items.rules.filter((each) => each.inForce === true),
+    limits: Object.fromEntries(items.limits.map(({ name, value }) => [name, value])),
   };
 }
 
@@ -97,3 +109,9 @@ export const NOMINAL_THREADS: readonly ThreadItem[] = [
   thread('gel-spun 200', 200, null, 0.28, 2700, 'gel-spun'),
   thread('fine monofilament', 130, null, 0.13, 390, 'monofilament'),
 ];
+
+/** The schools that come with it, as items of a drawer. */
+export const NOMINAL_SCHOOLS: readonly SchoolItem[] = SCHOOLS.map((each) => ({
+  ...each,
+  also: [...(each.also ?? [])],
+}));

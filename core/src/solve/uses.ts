@@ -18,6 +18,8 @@ export function mayUse(file: FlyFile, drawer: DrawerName, item: DrawerItem): boo
     const packet = packetOf(file);
     return packet !== undefined && named([item], packet) !== null;
   }
+  // Judgements move no figure of a fly.
+  if (drawer === 'schools' || drawer === 'rules' || drawer === 'limits') return false;
   if (drawer === 'threads') return 'denier' in item && file.thread?.denier === item.denier;
   if (drawer === 'weights')
     return file.parts.some((part) => part.material !== undefined && named([item], part.material) !== null);

@@ -63,7 +63,7 @@ export const drawerRoutes =
       '/api/drawers/import',
       {
         schema: {
-          body: z.strictObject({ hooks: list, weights: list, materials: list, threads: list }),
+          body: z.strictObject(Object.fromEntries(DRAWERS.map((drawer) => [drawer, list]))),
           response: {
             200: z.object({
               added: z.number().int(),
@@ -75,8 +75,7 @@ export const drawerRoutes =
         },
       },
       async (request) => {
-        const { hooks = [], weights = [], materials = [], threads = [] } = request.body;
-        const { added, replaced, changes } = await store.layIn({ hooks, weights, materials, threads });
+        const { added, replaced, changes } = await store.layIn(request.body);
         return { added, replaced, changes: [...changes] };
       },
     );

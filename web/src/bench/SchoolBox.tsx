@@ -1,5 +1,7 @@
 import { followAll, standing, type Standing } from '@jobbet/core/checks/standing';
-import { schoolNamed, SCHOOLS } from '@jobbet/core/data/schools';
+import type { School } from '@jobbet/core/data/schools';
+import { named } from '@jobbet/core/drawers/find';
+import type { Drawers } from '@jobbet/core/drawers/tables';
 import { formatLength } from '@jobbet/core/units/format';
 import { useMemo } from 'react';
 import { useStyle } from '../settings/settings.ts';
@@ -8,6 +10,11 @@ import { ChoiceField } from './Fields.tsx';
 import { changeOrSay, undo, useBench, useBenchStore } from './store.ts';
 
 const WIDE = 224;
+
+const schoolIn = ({ schools }: Drawers, word: string | undefined): School | null =>
+  word === undefined ? null : named(schools, word);
+/** What the file calls a school by. */
+const idOf = (school: School): string => school.also?.[0] ?? school.name;
 
 /** The band a school keeps a measure in, and where the measure stands in it. */
 function BandMark({ at }: { readonly at: Standing }) {
@@ -47,7 +54,7 @@ export function StandingBox({ id }: { readonly id: string }) {
   const bench = useBenchStore();
   const laid = useBench((state) => state.laid);
   const drawers = useBench((state) => state.drawers);
-  const school = schoolNamed(laid.file.school);
+  const school = schoolIn(drawers, laid.file.school);
   const at = useMemo(() => (school ? standing(laid, id, school, drawers) : null), [laid, id, school, drawers]);
   if (!school || !at) return null;
   return (
@@ -81,7 +88,7 @@ export function SchoolChoice() {
   const bench = useBenchStore();
   const laid = useBench((state) => state.laid);
   const drawers = useBench((state) => state.drawers);
-  const school = schoolNamed(laid.file.school);
+  const school = schoolIn(drawers, laid.file.school);
   const take = (word: string): void => {
     const { school: _old, ...rest } = bench.getState().file;
     changeOrSay(bench, word === '' ? rest : { ...rest, school: word });
@@ -103,8 +110,8 @@ export function SchoolChoice() {
       Tied after the school{' '}
       <ChoiceField
         label="school"
-        value={school?.also[0] ?? ''}
-        options={SCHOOLS.map((each) => [each.also[0] ?? each.name, each.name] as const)}
+        value={school ? idOf(school) : ''}
+        options={drawers.schools.map((each) => [idOf(each), each.name] as const)}
         empty="of its own"
         onChange={take}
       />

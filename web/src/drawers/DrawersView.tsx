@@ -28,6 +28,9 @@ const ONE: Readonly<Record<DrawerName, string>> = {
   weights: 'weight',
   materials: 'material',
   threads: 'thread',
+  schools: 'school',
+  rules: 'water’s rules',
+  limits: 'limit',
 };
 
 function doing(work: Promise<unknown>): void {
@@ -309,5 +312,10 @@ const CAUTION: Readonly<Record<DrawerName, string>> = {
   weights:
     'Lead: wash hands after handling, keep it out of mouths, and look up whether your water allows it; local rules come first.',
   materials: 'Cement, varnish, resin and superglue want air and gloves; keep them from flame and follow their labels.',
+  schools:
+    'People disagree: copy a school and make it yours. A rule is a relation, or two parted by or; flies that follow it can be told to follow again.',
+  rules:
+    'What you write here is held against every fly while it is in force. The real rules of a water are yours to look up.',
+  limits: 'Limits are judgement, to be argued with. Taken out, a limit is as usual again.',
   threads: 'Gel-spun thread cuts skin: hold it by the bobbin when pulling hard.',
 };

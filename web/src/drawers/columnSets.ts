@@ -1,3 +1,5 @@
+import { NOMINAL_LIMITS } from '@jobbet/core/checks/checkFly';
+import { SLOTS } from '@jobbet/core/data/schools';
 import { COLUMNS } from '@jobbet/core/drawers/columns';
 import type { DrawerItem, DrawerName } from '@jobbet/core/drawers/items';
 import { own, TOLD_OF_WEIGHTS, type TableColumn } from './cells.ts';
@@ -62,6 +64,31 @@ const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
       all: ['widthMm', 'strengthG', 'material', 'colours', 'count', 'price', 'discontinued', 'also', 'note', '=flies'],
     },
   },
+  schools: {
+    first: ['name'],
+    sets: {
+      relations: [...SLOTS, 'head', 'headSpace', '=flies'],
+      reasons: ['means', ...SLOTS.map((slot) => `${slot}Why`)],
+      more: ['means', 'also', '=flies'],
+    },
+  },
+  rules: {
+    first: ['name', 'inForce'],
+    sets: {
+      all: [
+        'noLead',
+        'barbless',
+        'singleHook',
+        'noAddedWeight',
+        'mostHooks',
+        'largestGapMm',
+        'longestMm',
+        'note',
+        'also',
+      ],
+    },
+  },
+  limits: { first: ['name', 'value'], sets: { all: ['=usual', 'note', 'also'] } },
 };
 
 export const setsOf = (drawer: DrawerName): readonly string[] => Object.keys(SETS[drawer].sets);
@@ -75,6 +102,13 @@ export function columnsOf(
   const { first, sets } = SETS[drawer];
   const told: readonly TableColumn[] = [
     ...TOLD_OF_WEIGHTS,
+    {
+      key: '=usual',
+      name: 'usual',
+      own: null,
+      numeric: true,
+      tell: (item) => NOMINAL_LIMITS.find((each) => each.name === item.name)?.value ?? '',
+    },
     { key: '=flies', name: 'flies', own: null, numeric: true, tell: flies },
   ];
   return [...first, ...(sets[set] ?? [])].flatMap((key) => {

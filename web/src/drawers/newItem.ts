@@ -1,5 +1,6 @@
 import { kindOf, type DrawerItem, type DrawerItems, type DrawerName } from '@jobbet/core/drawers/items';
-import { NOMINAL_MATERIALS, NOMINAL_THREADS } from '@jobbet/core/drawers/tables';
+import { NOMINAL_LIMITS } from '@jobbet/core/checks/checkFly';
+import { NOMINAL_MATERIALS, NOMINAL_SCHOOLS, NOMINAL_THREADS } from '@jobbet/core/drawers/tables';
 
 /** What is counted, weighed or measured of one packet says nothing of another. */
 const OF_ONE_PACKET = new Set([
@@ -18,6 +19,9 @@ const FIRST: { readonly [D in DrawerName]: DrawerItems[D][number] | undefined } 
   weights: { name: 'eyes', form: 'dumbbell', material: 'brass', diameterMm: 4 },
   materials: NOMINAL_MATERIALS[0],
   threads: NOMINAL_THREADS[0],
+  schools: NOMINAL_SCHOOLS[0],
+  rules: { name: 'a water' },
+  limits: NOMINAL_LIMITS[0],
 };
 
 /** A new item of a drawer, made like one that is there, under a name that is free. */

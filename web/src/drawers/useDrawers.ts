@@ -1,5 +1,4 @@
-import { EMPTY_DRAWERS } from '@jobbet/core/drawers/file';
-import type { DrawerItems, DrawerName } from '@jobbet/core/drawers/items';
+import { drawersIn, type DrawerItems } from '@jobbet/core/drawers/items';
 import { drawersOf, type Drawers } from '@jobbet/core/drawers/tables';
 import useSWR from 'swr';
 import { api, type StoredItem } from '../api/client.ts';
@@ -17,15 +16,7 @@ const opened = new WeakMap<readonly StoredItem[], OpenDrawers>();
 export function openDrawers(rows: readonly StoredItem[]): OpenDrawers {
   const known = opened.get(rows);
   if (known) return known;
-  const of = <D extends DrawerName>(drawer: D): DrawerItems[D] =>
-    rows.filter((row) => row.drawer === drawer).map((row) => row.item) as unknown as DrawerItems[D];
-  const items: DrawerItems = {
-    ...EMPTY_DRAWERS,
-    hooks: of('hooks'),
-    weights: of('weights'),
-    materials: of('materials'),
-    threads: of('threads'),
-  };
+  const items = drawersIn(rows);
   const made = { rows, items, tables: drawersOf(items) };
   opened.set(rows, made);
   return made;
