@@ -80,3 +80,29 @@ test('a part leaves its school and rejoins it; the whole fly follows another', a
   await expect(blank(page, 'length')).toHaveValue('0.85 body..1.2 shank');
   await saved(page);
 });
+
+test('rules written for a water are held against every fly while they are in force; a limit is one’s own', async ({
+  own,
+  page,
+}) => {
+  const cell = (name: string, col: string) => page.locator(`tr[data-row="${name}"] [data-col="${col}"]`);
+  await page.goto(`${own.url}/drawers/rules`);
+  await cell('Ferry Pool', 'inForce').dblclick();
+  await page.getByLabel('in force of Ferry Pool').selectOption('yes');
+  await page.keyboard.press('Enter');
+  await expect(cell('Ferry Pool', 'inForce')).toHaveText('yes');
+  await page.goto(`${own.url}/drawers/limits`);
+  await cell('length.legs.gaps', 'value').dblclick();
+  await page.getByLabel('limit of length.legs.gaps').fill('0.5');
+  await page.keyboard.press('Enter');
+  await expect(cell('length.legs.gaps', 'value')).toHaveText('0.5');
+  await page.goto(own.url);
+  await page.getByRole('button', { name: /^Ferryman,/ }).click();
+  await page.getByTestId('checks').click();
+  await expect(check(page, 'rules.hooks')).toContainText('Ferry Pool: only single hooks');
+  await expect(check(page, 'rules.hooks')).toHaveAttribute('data-severity', 'stop');
+  await page.goto(own.url);
+  await page.getByRole('button', { name: /^Night Sexton,/ }).click();
+  await page.getByTestId('checks').click();
+  await expect(check(page, 'length.legs')).toContainText('gaps');
+});

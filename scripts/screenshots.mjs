@@ -105,9 +105,10 @@ try {
   await (await open('light', 'Slate Runner', 'wing')).screenshot({ path: join(out, 'bench.png') });
   await (await open('dark', 'Copper Eel', 'collar')).screenshot({ path: join(out, 'bench-dark.png') });
   await modes(await open('light', 'Peat Lantern', 'tail'));
+  await (await open('light', 'Rowan Ember', 'tail')).screenshot({ path: join(out, 'checks.png') });
   await platforms();
   await drawers();
-  process.stdout.write(`Six pictures in ${out}\n`);
+  process.stdout.write(`Seven pictures in ${out}\n`);
 } finally {
   await browser.close();
   server.kill('SIGTERM');

@@ -60,6 +60,13 @@ export function HelpView() {
           Bought eyes are often drilled or flattened and weigh 0.6 to 0.8 of the full solid: weigh a pair and write it
           in.
         </p>
+        <h2 className="text-part font-bold">Checks and schools</h2>
+        <p className="mb-3">
+          A school is a set of relations with bands and reasons. A fly follows one, any part may leave it. Checks speak
+          of what costs fish, strength or looks; a note is only worth knowing. A fix is shown on the drawing first. A
+          check that does not matter on a fly is left with a reason, which the fly keeps. Limits and the rules of your
+          waters lie in the drawers; the real rules are yours to look up.
+        </p>
         <h2 className="text-part font-bold">Take care</h2>
         <p className="mb-3">
           Lead: wash hands and keep it out of mouths; some waters ban it. Glue, solvent and resin want air and gloves.
