@@ -15,6 +15,7 @@ const ORDER = [
   'figure',
   'edit',
   'checks',
+  'run',
 ];
 
 const oneWay = ORDER.map((folder, i) => ({

@@ -3,7 +3,10 @@ import { readDrawers } from '@jobbet/core/drawers/file';
 import { drawersOf, NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers/tables';
 import { checkFly } from '@jobbet/core/checks/checkFly';
 import { reportChecked, reportChecks } from '@jobbet/core/checks/report';
-import { faultLine, flyJsonSchema, MAX_BYTES, sizeFault, solveText, type SolvedFly } from '@jobbet/core';
+import { HOLDS, runFly } from '@jobbet/core/run/runFly';
+import { readSizes } from '@jobbet/core/run/sizes';
+import { good } from '@jobbet/core/units/fault';
+import { faultLine, flyJsonSchema, MAX_BYTES, sizeFault, solveText, type Outcome, type SolvedFly } from '@jobbet/core';
 
 /** Where a run of the command line writes and reads; the process itself in use, a stand-in under test. */
 export interface Terminal {
@@ -17,6 +20,8 @@ const HELP = `jobbet solve FILE... [--stdin] [--lines] [--drawers FILE]
                          what each fly measures, weighs, and does in water, as JSON
 jobbet check FILE... [--stdin] [--lines] [--drawers FILE]
                          what is to be said of each fly, as JSON; exit 1 when something stops one
+jobbet run FILE --sizes 4,6,8,double:6,tube:28mm [--hold shape|ride|sink] [--drawers FILE]
+                         the fly on each size, the weight in the size that exists, one object each
 jobbet schema            the JSON Schema of the pattern file
 jobbet backup [FILE]     everything there is into one file, also while Jobbet runs
 jobbet restore FILE      everything as a backup has it; what was there is kept beside it
@@ -43,7 +48,7 @@ const reasonOf = (error: unknown): string => {
 function answer(
   sources: readonly Source[],
   { lines, drawers }: { readonly lines: boolean; readonly drawers: Drawers },
-  write: (solved: SolvedFly, drawers: Drawers) => unknown,
+  write: (solved: SolvedFly, drawers: Drawers) => Outcome<readonly unknown[]>,
   terminal: Terminal,
 ): 0 | 2 {
   const printed: string[] = [];
@@ -58,8 +63,9 @@ function answer(
       continue;
     }
     const solved = solveText(source, drawers);
-    if (solved.ok) printed.push(JSON.stringify(write(solved.value, drawers), null, lines ? undefined : 2));
-    else faults.push(...solved.faults.map((fault) => prefix + faultLine(fault)));
+    const written = solved.ok ? write(solved.value, drawers) : solved;
+    if (written.ok) printed.push(...written.value.map((each) => JSON.stringify(each, null, lines ? undefined : 2)));
+    else faults.push(...written.faults.map((fault) => prefix + faultLine(fault)));
   }
   if (faults.length > 0) {
     terminal.err(`${faults.join('\n')}\n`);
@@ -112,6 +118,11 @@ function solveOptions(command: string, args: readonly string[]): SolveOptions | 
   return files.length === 0 && !stdin ? 'name a pattern file, or give --stdin' : { files, stdin, lines, drawersFile };
 }
 
+function sourcesOf({ files, stdin }: SolveOptions, terminal: Terminal): Source[] {
+  const sources = files.map((file): Source => ({ label: file, text: () => terminal.read(file) }));
+  return stdin ? [{ label: 'standard input', text: terminal.stdin }, ...sources] : sources;
+}
+
 /** Runs `solve` or `check`. @param write what is printed of each fly */
 function runOver(
   command: string,
@@ -126,9 +137,12 @@ function runOver(
   }
   const drawers = options.drawersFile === null ? NOMINAL_DRAWERS : readExport(options.drawersFile, terminal);
   if (!drawers) return 2;
-  const sources: Source[] = options.files.map((file) => ({ label: file, text: () => terminal.read(file) }));
-  if (options.stdin) sources.unshift({ label: 'standard input', text: terminal.stdin });
-  return answer(sources, { lines: options.lines, drawers }, write, terminal);
+  return answer(
+    sourcesOf(options, terminal),
+    { lines: options.lines, drawers },
+    (solved, tables) => good([write(solved, tables)]),
+    terminal,
+  );
 }
 
 const runSolve = (args: readonly string[], terminal: Terminal): number =>
@@ -154,6 +168,47 @@ function runCheck(args: readonly string[], terminal: Terminal): number {
   return code === 0 && severities.includes('stop') ? 1 : code;
 }
 
+/** A fly on several sizes, one solve object for each. */
+function runSizes(args: readonly string[], terminal: Terminal): number {
+  const taken = new Map<string, string>();
+  const rest: string[] = [];
+  for (let i = 0; i < args.length; i++) {
+    const arg = args[i] ?? '';
+    if (arg === '--sizes' || arg === '--hold') taken.set(arg, args[++i] ?? '');
+    else rest.push(arg);
+  }
+  const hold = HOLDS.find((each) => each === (taken.get('--hold') ?? 'shape'));
+  const sizes = readSizes(taken.get('--sizes') ?? '');
+  if (!hold) return refuse(`--hold is one of ${HOLDS.join(', ')}`, terminal);
+  if (!sizes.ok) return refuse(sizes.faults.map((fault) => `--sizes ${faultLine(fault)}`).join('\n'), terminal);
+  const options = solveOptions('run', rest);
+  if (typeof options === 'string') return refuse(options, terminal);
+  const drawers = options.drawersFile === null ? NOMINAL_DRAWERS : readExport(options.drawersFile, terminal);
+  if (!drawers) return 2;
+  return answer(
+    sourcesOf(options, terminal),
+    { lines: options.lines, drawers },
+    ({ laid }) => {
+      const flies = runFly(laid.file, sizes.value, hold, drawers);
+      if (!flies.ok) return flies;
+      return good(
+        flies.value.map(({ size, solved, weight, notes }) => ({
+          size: size.text,
+          ...reportChecked(solved, { drawers }),
+          weightTaken: weight,
+          runNotes: notes,
+        })),
+      );
+    },
+    terminal,
+  );
+}
+
+function refuse(words: string, terminal: Terminal): 2 {
+  terminal.err(`${words}\n`);
+  return 2;
+}
+
 /** Runs one command. @returns the exit code */
 export function run(args: readonly string[], terminal: Terminal): number {
   const [command, ...rest] = args;
@@ -162,6 +217,8 @@ export function run(args: readonly string[], terminal: Terminal): number {
       return runSolve(rest, terminal);
     case 'check':
       return runCheck(rest, terminal);
+    case 'run':
+      return runSizes(rest, terminal);
     case 'schema':
       terminal.out(`${JSON.stringify(flyJsonSchema(), null, 2)}\n`);
       return 0;

@@ -144,6 +144,29 @@ describe('check', () => {
   });
 });
 
+describe('run', () => {
+  test('a solve object for each size, in the order asked for', () => {
+    const { code, out } = typed(['run', 'a', '--sizes', '4,8,double:6,tube:28mm', '--lines'], { a: slate });
+    const flies = out
+      .trimEnd()
+      .split('\n')
+      .map((line) => JSON.parse(line) as { size: string; platform: { shank_mm: number }; checks: unknown[] });
+    expect([code, flies.map((each) => each.size)]).toEqual([0, ['4', '8', 'double:6', 'tube:28mm']]);
+    expect(flies[0]?.platform.shank_mm).toBeGreaterThan(flies[1]?.platform.shank_mm ?? Infinity);
+    expect(flies[3]?.platform.shank_mm).toBeCloseTo(28, 6);
+  });
+  test.each<[string, readonly string[], RegExp]>([
+    ['no sizes', ['run', 'a'], /--sizes sizes: name sizes/],
+    ['a size that is none', ['run', 'a', '--sizes', '4,99'], /"99" is no hook size/],
+    ['another hold', ['run', 'a', '--sizes', '4', '--hold', 'breath'], /--hold is one of shape, ride, sink/],
+    ['an option it has not', ['run', 'a', '--sizes', '4', '--quick'], /run takes/],
+  ])('%s: exit 2', (_name, args, words) => {
+    const { code, out, err } = typed(args, { a: slate });
+    expect([code, out]).toEqual([2, '']);
+    expect(err).toMatch(words);
+  });
+});
+
 describe('--drawers', () => {
   const drawers = (change: (file: { weights: Record<string, unknown>[] }) => void): string => {
     const file = JSON.parse(readFileSync(join(EXAMPLES, 'drawers.json'), 'utf8')) as Parameters<typeof change>[0];

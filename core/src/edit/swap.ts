@@ -6,8 +6,8 @@ import { layFly, type LaidFly, type LaidPart } from '../solve/layFly.ts';
 import { withKey, withPart } from './relations.ts';
 
 /** Sizes eyes and beads are sold in, thirty-seconds of an inch. */
-const SIZES_32 = [2, 2.5, 3, 4, 5, 6, 7, 8, 10] as const;
-const MM_PER_32 = 25.4 / 32;
+export const SIZES_32 = [2, 2.5, 3, 4, 5, 6, 7, 8, 10] as const;
+export const MM_PER_32 = 25.4 / 32;
 const SAME_SIZE_MM = 0.06;
 /** Metals eyes and beads are cast or turned from. */
 const METALS: ReadonlySet<string> = new Set([
@@ -69,8 +69,8 @@ const stepOf = (mm: number): number =>
     0,
   );
 
-/** `5/32 in` where it is a size in inches, else mm. */
-function sizeText(mm: number): string {
+/** A size as it is written: `5/32 in` where it is one in inches, else mm. */
+export function sizeText(mm: number): string {
   const of32 = mm / MM_PER_32;
   const [top, bottom] =
     Number.isInteger(Math.round(of32 * 2) / 2) && Math.abs(of32 - Math.round(of32)) < 0.03

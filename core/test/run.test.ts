@@ -1,0 +1,147 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { readFly, type FlyFile } from '../src/index.ts';
+import { MM_PER_32, SIZES_32, sizeText } from '../src/edit/swap.ts';
+import { layFly } from '../src/solve/layFly.ts';
+import { settleFly } from '../src/solve/solveFly.ts';
+import { HOLDS, runFly, type Hold, type RunFly } from '../src/run/runFly.ts';
+import { readSize, readSizes } from '../src/run/sizes.ts';
+
+function example(name: string): FlyFile {
+  const read = readFly(readFileSync(join(import.meta.dirname, `../../examples/${name}.fly.json`), 'utf8'));
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  return read.value;
+}
+function run(file: FlyFile, sizes: string, hold: Hold = 'shape'): RunFly[] {
+  const read = readSizes(sizes);
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  const flies = runFly(file, read.value, hold);
+  if (!flies.ok) throw new Error(JSON.stringify(flies.faults));
+  return flies.value;
+}
+const slate = example('slate-runner');
+
+describe('sizes as they are written', () => {
+  test.each([
+    ['4', { kind: null, size: '4', length: null }],
+    ['1/0', { kind: null, size: '1/0', length: null }],
+    ['double:6', { kind: 'double', size: '6', length: null }],
+    [' jig: 8 ', { kind: 'jig', size: '8' }],
+    ['tube:28mm', { kind: 'tube', size: null, length: '28 mm' }],
+    ['shank:1 1/2 in', { kind: 'shank', length: '38.1 mm' }],
+  ])('%s', (text, size) => {
+    const read = readSize(text);
+    expect(read.ok && read.value).toMatchObject(size);
+  });
+  test.each([
+    ['99', 'no hook size'],
+    ['treble:6', 'none of single, double'],
+    ['tube', 'needs a length'],
+    ['tube:28', 'needs a length'],
+    ['tube:900mm', '2 to 200 mm'],
+    ['', 'no hook size'],
+  ])('%s is refused', (text, why) => {
+    const read = readSize(text);
+    expect(read.ok ? '' : read.faults[0]?.message).toContain(why);
+  });
+  test('a list; the same twice is one; an empty one asks for sizes', () => {
+    const read = readSizes('4, 6,6 ,double:6,');
+    expect(read.ok && read.value.map((each) => each.text)).toEqual(['4', '6', 'double:6']);
+    expect(readSizes(' , ').ok).toBe(false);
+  });
+});
+
+describe('a run', () => {
+  test('relations follow the hook; the fly’s own size is the fly itself', () => {
+    const own = { ...slate, platform: { kind: 'single', size: '6', longX: 3 } as const };
+    const [large, same, small] = run(own, '4,6,8');
+    expect(same?.file).toEqual(own);
+    const tail = (fly: RunFly | undefined): number =>
+      fly?.solved.laid.parts.find((part) => part.file.id === 'tail')?.extent.lengthMm ?? 0;
+    const shank = (fly: RunFly | undefined): number => fly?.solved.laid.platform.shankMm ?? 0;
+    expect(tail(large) / tail(same)).toBeCloseTo(shank(large) / shank(same), 6);
+    expect(tail(small)).toBeLessThan(tail(same));
+    expect(large?.file.name).toBe('Slate Runner, 4');
+  });
+
+  test('measures of one packet say nothing of another size', () => {
+    const [fly] = run(slate, '4');
+    expect(fly?.file.platform).not.toHaveProperty('packet');
+    expect(fly?.file.platform).toMatchObject({ size: '4', longX: 3 });
+  });
+
+  test('other platforms: a double in its own length, a tube with the hook behind it', () => {
+    const [double, tube] = run(slate, 'double:6,tube:28mm');
+    expect(double?.file.platform).toMatchObject({ kind: 'double', size: '6' });
+    expect(double?.file.platform).not.toHaveProperty('longX', 3);
+    expect(tube?.file.platform).toMatchObject({ kind: 'tube', length: '28 mm' });
+    expect(tube?.solved.laid.platform.shankMm).toBeCloseTo(28, 6);
+  });
+
+  test.each(HOLDS.map((hold) => [hold]))('hold the %s: no other size to be had comes nearer', (hold) => {
+    const eyes = (file: FlyFile, diameter: string): FlyFile => ({
+      ...file,
+      parts: file.parts.map((part) =>
+        part.id === 'eyes' ? ({ ...part, material: 'brass', diameter } as typeof part) : part,
+      ),
+    });
+    const figure = (file: FlyFile): number => {
+      const laid = layFly(file);
+      if (!laid.ok) return NaN;
+      if (hold === 'ride') return laid.value.tipping?.ratio ?? NaN;
+      if (hold === 'sink') return settleFly(laid.value).balance.sink?.terminal ?? NaN;
+      return (
+        (laid.value.parts.find((part) => part.file.id === 'eyes')?.extent.lengthMm ?? NaN) / laid.value.platform.shankMm
+      );
+    };
+    const own = eyes(slate, '5/32 in');
+    const [fly] = run(own, '2', hold);
+    if (!fly) throw new Error('no fly');
+    const wanted = figure(own);
+    expect(fly.weight?.off).toBeCloseTo(figure(fly.file) / wanted - 1, 6);
+    for (const size of SIZES_32) {
+      const other = figure(eyes(fly.file, sizeText(size * MM_PER_32)));
+      expect([
+        size,
+        Math.abs(figure(fly.file) - wanted) <= Math.abs(other - wanted) + 1e-6 || Number.isNaN(other),
+      ]).toEqual([size, true]);
+    }
+  });
+
+  test('the three ways of holding differ', () => {
+    const runs = HOLDS.map((hold) => run(slate, '1/0', hold)[0]?.weight?.diameterMm ?? 0);
+    expect(new Set(runs).size).toBeGreaterThan(1);
+  });
+
+  test('turns of wire keep their share of the shank', () => {
+    const [large] = run(slate, '1/0');
+    const turns = (file: FlyFile | undefined): number => {
+      const part = file?.parts.find((each) => each.id === 'weight');
+      return part?.construction === 'wrap' ? (part.turns ?? 0) : 0;
+    };
+    const own = layFly(slate);
+    const share = (large?.solved.laid.platform.shankMm ?? 0) / (own.ok ? own.value.platform.shankMm : 1);
+    expect(turns(large?.file)).toBe(Math.round(8 * share));
+  });
+
+  test('what does not scale is said', () => {
+    const [fly] = run(slate, '1/0');
+    expect(fly?.notes.join()).toContain('does not scale');
+    const bead = {
+      ...slate,
+      parts: [
+        {
+          id: 'bead',
+          role: 'bead',
+          construction: 'ball',
+          shape: 'bead',
+          material: 'brass',
+          diameter: '4 mm',
+          bore: '0.9 mm',
+          at: 'against eye',
+        },
+      ],
+    } as unknown as FlyFile;
+    expect(run(bead, '4/0')[0]?.notes.join()).toContain('does not pass the wire');
+  });
+});
