@@ -23,6 +23,16 @@ for (const theme of ['light', 'dark'] as const) {
         expect(await findings(page)).toEqual([]);
       }
     });
+    test('sizes: a run and a size that does not read', async ({ demo, page }) => {
+      await page.goto(demo.url);
+      await open(page, 'Slate Runner');
+      await page.getByRole('link', { name: /Sizes/ }).click();
+      await expect(page.locator('main[data-done="true"]')).toBeVisible();
+      expect(await findings(page)).toEqual([]);
+      await page.getByLabel('sizes of the run').fill('99');
+      await expect(page.getByRole('alert')).toBeVisible();
+      expect(await findings(page)).toEqual([]);
+    });
     test('drawers: a cell written in, a bad one, instruments, a CSV looked over', async ({ demo, page }) => {
       await page.goto(`${demo.url}/drawers/weights`);
       await page.locator('tr[data-row="brass dumbbell 4 mm"] [data-col="diameterMm"]').dblclick();

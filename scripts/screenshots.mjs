@@ -54,6 +54,15 @@ async function sheetOf(name, shots, width, across) {
 
 const shotOf = async (page, options = {}) => (await page.screenshot(options)).toString('base64');
 
+/** The run of one fly. */
+async function sizes() {
+  const page = await open('light', 'Slate Runner', 'eyes');
+  await page.getByRole('link', { name: /Sizes/ }).click();
+  await page.locator('main[data-done="true"]').waitFor();
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: join(out, 'sizes.png') });
+}
+
 /** The four drawers on one sheet. */
 async function drawers() {
   const page = await browser.newPage({ viewport: { width: 1280, height: 660 }, colorScheme: 'light' });
@@ -106,9 +115,10 @@ try {
   await (await open('dark', 'Copper Eel', 'collar')).screenshot({ path: join(out, 'bench-dark.png') });
   await modes(await open('light', 'Peat Lantern', 'tail'));
   await (await open('light', 'Rowan Ember', 'tail')).screenshot({ path: join(out, 'checks.png') });
+  await sizes();
   await platforms();
   await drawers();
-  process.stdout.write(`Seven pictures in ${out}\n`);
+  process.stdout.write(`Eight pictures in ${out}\n`);
 } finally {
   await browser.close();
   server.kill('SIGTERM');

@@ -30,6 +30,7 @@ const router = createBrowserRouter([
     children: [
       { path: '/', element: <BoxView /> },
       { path: '/fly/:id', lazy: async () => ({ Component: (await import('./bench/BenchView.tsx')).BenchView }) },
+      { path: '/fly/:id/sizes', lazy: async () => ({ Component: (await import('./sizes/SizesView.tsx')).SizesView }) },
       {
         path: '/drawers/:drawer?',
         lazy: async () => ({ Component: (await import('./drawers/DrawersView.tsx')).DrawersView }),

@@ -139,7 +139,9 @@ function notesOf(own: LaidFly, laid: LaidFly): string[] {
     (part) => 'diameter' in part.file && part.file.construction === 'wrap' && isPlain(part.file.diameter),
   );
   if (plain.length > 0 && Math.abs(laid.platform.shankMm / own.platform.shankMm - 1) > 0.01)
-    notes.push(`${plain.map((part) => part.file.id).join(' and ')} stay as thick: their material does not scale`);
+    notes.push(
+      `as thick as before, since what is wound does not scale: ${plain.map((part) => part.file.id).join(', ')}`,
+    );
   return notes;
 }
 

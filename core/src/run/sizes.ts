@@ -56,6 +56,8 @@ const resized = <H extends object>(hook: H, size: string): H =>
 /** The fly's platform in another size or kind. @param shankMm as it is now */
 export function platformFor(file: FlyFile, wanted: RunSize, shankMm: number): PlatformFile {
   const from = file.platform;
+  // The fly's own size is the hook it is tied on, measured as it was.
+  if ((wanted.kind ?? from.kind) === from.kind && 'size' in from && from.size === wanted.size) return from;
   const to = wanted.kind === null ? from : asKind(from, wanted.kind, shankMm);
   if (to.kind === 'tube' || to.kind === 'shank') {
     const length = wanted.length ?? to.length;

@@ -7,6 +7,7 @@ import { useNavigate } from 'react-router';
 import { mutate } from 'swr';
 import { api } from '../api/client.ts';
 import { useStyle } from '../settings/settings.ts';
+import { FlyTabs } from '../shell/FlyTabs.tsx';
 import { TopBar } from '../shell/TopBar.tsx';
 import { say } from '../shell/toast.ts';
 import { SnagFlag } from '../ui/SnagFlag.tsx';
@@ -31,6 +32,7 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
 /** The name of the fly, its hook, its state of saving, and what can be done with all of it. */
 export function BenchBar({ onHistory, onCommands, onKeys }: BenchBarProps) {
   const bench = useBenchStore();
+  const id = useBench((state) => state.id);
   const laid = useBench((state) => state.laid);
   const save = useBench((state) => state.save);
   const canUndo = useHistory((history) => history.pastStates.length > 0);
@@ -63,16 +65,19 @@ export function BenchBar({ onHistory, onCommands, onKeys }: BenchBarProps) {
             <span className="italic text-measure">shank {measure(platform.shankMm, platform.nominal.shank)}</span>
             {platform.gapMm !== null && (
               <>
-                <span className="text-rule" aria-hidden="true">
+                <span className="text-rule max-[1180px]:hidden" aria-hidden="true">
                   |
                 </span>
-                <span className="italic text-measure">gap {measure(platform.gapMm, platform.nominal.gap)}</span>
+                <span className="italic text-measure max-[1180px]:hidden">
+                  gap {measure(platform.gapMm, platform.nominal.gap)}
+                </span>
               </>
             )}
           </button>
         </>
       }
     >
+      <FlyTabs id={id} />
       <span
         role="status"
         data-testid="save"

@@ -7,7 +7,7 @@ import { Latest } from './latest.ts';
 import type { SolveAnswer, Solver } from './worker.ts';
 
 let shared: Remote<Solver> | null = null;
-const solver = (): Remote<Solver> =>
+export const solver = (): Remote<Solver> =>
   (shared ??= wrap<Solver>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })));
 
 interface Question {
@@ -21,12 +21,16 @@ interface Answer extends Question {
 
 let inUse: Drawers | null = null;
 
+/** Hands the worker the drawers to solve with, where it has others. */
+export async function withTables(drawers: Drawers): Promise<void> {
+  if (inUse === drawers) return;
+  inUse = drawers;
+  await solver().use(drawers);
+}
+
 /** Solves with the drawers asked for; they are handed to the worker only when they change. */
 async function solve({ file, drawers }: Question): Promise<SolveAnswer> {
-  if (inUse !== drawers) {
-    inUse = drawers;
-    await solver().use(drawers);
-  }
+  await withTables(drawers);
   return solver().solve(file);
 }
 

@@ -1,0 +1,53 @@
+import type { Page } from '@playwright/test';
+import { expect, row, test } from './boathouse.ts';
+
+const cell = (page: Page, size: string, name: string) => page.locator(`[data-size="${size}"][data-row="${name}"]`);
+
+test('a run over five sizes, a double and a tube, held three ways; one of them becomes a fly of its own', async ({
+  own,
+  page,
+}) => {
+  await page.getByRole('button', { name: /^Slate Runner,/ }).click();
+  await expect(page.getByLabel('Verdict')).toContainText('cm/s');
+  await page.keyboard.press('2');
+  const done = page.locator('main[data-done="true"]');
+  await expect(done).toBeVisible();
+  await expect(page.getByRole('columnheader')).toHaveCount(8);
+  await expect(cell(page, '6', 'shank, gap')).toHaveText('26.6, 7.3');
+  await expect(cell(page, 'tube:28mm', 'shank, gap')).toContainText('28.0');
+  await expect(cell(page, 'double:6', 'rides')).toContainText(/point-(up|down)/);
+  const held: (string | null)[] = [];
+  for (const hold of ['shape', 'ride', 'sink']) {
+    await page.getByLabel('what the weight holds').selectOption(hold);
+    await expect(done).toBeVisible();
+    await expect(cell(page, '2', 'held')).toContainText({ shape: 'shape', ride: 'ratio', sink: 'speed' }[hold] ?? '');
+    held.push(await cell(page, '2', 'held').textContent());
+  }
+  expect(new Set(held).size).toBe(3);
+  await page.getByRole('button', { name: 'Save 2 as a fly of its own' }).click();
+  await page.getByRole('button', { name: 'Open it' }).click();
+  await expect(page.getByLabel('name of the fly')).toHaveValue('Slate Runner, 2');
+  await row(page, 'eyes').click();
+  expect(own.url).toBeTruthy();
+});
+
+test('the sizes are written by keyboard, refused in words, and kept', async ({ own, page }) => {
+  await page.getByRole('button', { name: /^Ferryman,/ }).click();
+  await expect(page.getByLabel('Verdict')).toContainText('cm/s');
+  await page.keyboard.press('2');
+  await expect(page.locator('main[data-done="true"]')).toBeVisible();
+  await page.keyboard.press('/');
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('8, treble:4');
+  await expect(page.getByRole('alert')).toContainText('"treble" is none of single, double');
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('8, 10');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('columnheader')).toHaveCount(3);
+  await page.reload();
+  await expect(page.getByLabel('sizes of the run')).toHaveValue('8, 10');
+  await expect(cell(page, '10', 'sinks')).toContainText('cm/s');
+  await page.keyboard.press('1');
+  await expect(page.getByLabel('name of the fly')).toHaveValue('Ferryman');
+  expect(own.url).toBeTruthy();
+});

@@ -1,0 +1,176 @@
+import { layFly, type LaidFly } from '@jobbet/core';
+import { HOLDS, type Hold } from '@jobbet/core/run/runFly';
+import { nameOf, readSizes, type RunSize } from '@jobbet/core/run/sizes';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useNavigate, useOutletContext, useParams } from 'react-router';
+import useSWR, { mutate } from 'swr';
+import { api, type StoredFly } from '../api/client.ts';
+import { useDrawers } from '../drawers/useDrawers.ts';
+import { useSize } from '../drawing/useSize.ts';
+import type { ShellContext } from '../shell/AppShell.tsx';
+import { FlyTabs } from '../shell/FlyTabs.tsx';
+import { say } from '../shell/toast.ts';
+import { TopBar } from '../shell/TopBar.tsx';
+import { useOffered } from '../shell/useKeys.ts';
+import { RunTable, type Column } from './RunTable.tsx';
+import { keepSizes, keptSizes, usualSizes } from './usual.ts';
+import { useRun } from './useRun.ts';
+
+const HOLD_WORDS: Readonly<Record<Hold, string>> = {
+  shape: 'its shape: the size nearest in proportion',
+  ride: 'how firmly it rides: the size nearest in tipping ratio',
+  sink: 'how fast it sinks: the size nearest in speed',
+};
+const NONE: readonly RunSize[] = [];
+
+/** One fly across sizes and platforms, drawn at one scale over a table of what it comes to on each. */
+export function SizesView() {
+  const { id = '' } = useParams();
+  const { data, error } = useSWR<StoredFly[], unknown>('flies', api.flies);
+  const fly = data?.find((each) => each.id === id);
+  if (fly) return <FlyRun key={fly.id} fly={fly} />;
+  return (
+    <main className="p-6 text-ink2" role={data || error !== undefined ? 'alert' : 'status'}>
+      {data
+        ? 'There is no such fly in the box.'
+        : error === undefined
+          ? 'Fetching the fly'
+          : 'The box cannot be fetched.'}
+    </main>
+  );
+}
+
+function FlyRun({ fly }: { readonly fly: StoredFly }) {
+  const { openCommands, openKeys } = useOutletContext<ShellContext>();
+  const navigate = useNavigate();
+  const tables = useDrawers().drawers?.tables;
+  const [text, setText] = useState(() => keptSizes(fly.id) ?? usualSizes(fly.file));
+  const [hold, setHold] = useState<Hold>('shape');
+  const field = useRef<HTMLInputElement>(null);
+  const frame = useRef<HTMLDivElement>(null);
+  const { width } = useSize(frame);
+  const read = useMemo(() => readSizes(text), [text]);
+  const [sizes, setSizes] = useState<readonly RunSize[]>(NONE);
+  useEffect(() => {
+    if (!read.ok) return;
+    // A size typed letter by letter is run when the hand rests.
+    const timer = setTimeout(() => {
+      setSizes(read.value);
+      keepSizes(fly.id, text);
+    }, 150);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [read, fly.id, text]);
+  const { answers, done } = useRun(fly.file, sizes, hold, tables);
+  const own = useMemo(() => (tables ? layFly(fly.file, tables) : null), [fly.file, tables]);
+  const columns = useMemo(
+    () =>
+      sizes.map((size): Column => {
+        const answer = answers.get(size.text) ?? null;
+        const laid: LaidFly | null = answer?.ok && tables ? laidOf(layFly(answer.file, tables)) : null;
+        return { size, answer, laid };
+      }),
+    [sizes, answers, tables],
+  );
+  const keep = (column: Column): void => {
+    if (!column.answer?.ok) return;
+    api
+      .create({ ...column.answer.file, name: nameOf(fly.file, column.size) })
+      .then(async (made) => {
+        await mutate('flies');
+        say(`${made.name} is in the box.`, {
+          name: 'Open it',
+          run: () => {
+            void navigate(`/fly/${made.id}`);
+          },
+        });
+      })
+      .catch((reason: unknown) => {
+        say(reason instanceof Error ? reason.message : 'It was not saved.');
+      });
+  };
+  const nextHold = (): void => {
+    setHold(HOLDS[(HOLDS.indexOf(hold) + 1) % HOLDS.length] ?? 'shape');
+  };
+  useOffered('sizes', [
+    { name: 'Write the sizes', group: 'Sizes', keys: '/', run: () => field.current?.focus() },
+    { name: 'Hold something else', group: 'Sizes', keys: 'h', run: nextHold },
+  ]);
+  return (
+    <div className="flex flex-col h-full min-w-[1000px]">
+      <TopBar
+        title={
+          <>
+            <h1 className="text-fly font-bold truncate">{fly.name}</h1>
+            <span className="text-ink2 whitespace-nowrap">{fly.summary.platform}</span>
+          </>
+        }
+      >
+        <FlyTabs id={fly.id} />
+        <button type="button" onClick={openCommands}>
+          commands <span className="plain-key">K</span>
+        </button>
+        <button type="button" aria-label="Keys" onClick={openKeys}>
+          <span className="plain-key">?</span>
+        </button>
+      </TopBar>
+      <div className="flex items-baseline gap-3 px-4 py-2 border-b border-hair shrink-0">
+        <label className="flex items-baseline gap-2 text-ink2 flex-1 min-w-0">
+          sizes
+          <input
+            ref={field}
+            className="field flex-1 min-w-0"
+            aria-label="sizes of the run"
+            aria-invalid={!read.ok}
+            aria-describedby="run-fault"
+            spellCheck={false}
+            value={text}
+            onChange={(event) => {
+              setText(event.target.value);
+            }}
+            onKeyDown={(event) => {
+              if (event.key === 'Enter' || event.key === 'Escape') event.currentTarget.blur();
+            }}
+          />
+        </label>
+        <span className="plain-key">/</span>
+        <label className="flex items-baseline gap-2 text-ink2">
+          hold
+          <select
+            className="field"
+            aria-label="what the weight holds"
+            value={hold}
+            onChange={(event) => {
+              setHold(event.target.value as Hold);
+            }}
+          >
+            {HOLDS.map((each) => (
+              <option key={each} value={each}>
+                {HOLD_WORDS[each]}
+              </option>
+            ))}
+          </select>
+        </label>
+        <span className="plain-key">H</span>
+        <span className="italic text-ink3 w-20 text-right" role="status">
+          {done ? '' : `${String(answers.size)} of ${String(sizes.length)}`}
+        </span>
+      </div>
+      <p
+        id="run-fault"
+        role={read.ok ? undefined : 'alert'}
+        className={read.ok ? 'sr-only' : 'px-4 py-1 text-warn bg-warnwash'}
+      >
+        {read.ok
+          ? 'Hook sizes and other platforms, parted by commas.'
+          : `${read.faults[0]?.path ?? ''}: ${read.faults[0]?.message ?? ''}. Write sizes such as 4, 6, double:6, tube:28mm, shank:30mm.`}
+      </p>
+      <main ref={frame} tabIndex={0} className="flex-1 min-h-0 overflow-auto" data-done={done}>
+        {own?.ok && <RunTable own={own.value} columns={columns} width={width} hold={hold} onKeep={keep} />}
+      </main>
+    </div>
+  );
+}
+
+const laidOf = (read: ReturnType<typeof layFly>): LaidFly | null => (read.ok ? read.value : null);
