@@ -6,8 +6,8 @@ export default defineConfig({
   outputDir: '../test-results/browser',
   reporter: [['list'], ['json', { outputFile: '../test-results/playwright.json' }]],
   workers: 2,
-  timeout: 60_000,
-  expect: { timeout: 8000 },
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: {

@@ -16,6 +16,7 @@ test('a run over five sizes, a double and a tube, held three ways; one of them b
   await expect(cell(page, '6', 'shank, gap')).toHaveText('26.6, 7.3');
   await expect(cell(page, 'tube:28mm', 'shank, gap')).toContainText('28.0');
   await expect(cell(page, 'double:6', 'rides')).toContainText(/point-(up|down)/);
+  await expect(page.getByTestId('run-chart').locator('svg')).toBeVisible();
   const held: (string | null)[] = [];
   for (const hold of ['shape', 'ride', 'sink']) {
     await page.getByLabel('what the weight holds').selectOption(hold);

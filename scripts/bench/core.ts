@@ -7,6 +7,8 @@ import { trimAt } from '../../core/src/balance/trim.ts';
 import { sinking } from '../../core/src/balance/sinking.ts';
 import { FigureCache } from '../../core/src/figure/cache.ts';
 import { flyFigure } from '../../core/src/figure/flyFigure.ts';
+import { runFly, type Hold } from '../../core/src/run/runFly.ts';
+import { readSizes } from '../../core/src/run/sizes.ts';
 import { twelvePartFly } from './fly.ts';
 import { tell } from './times.ts';
 
@@ -63,6 +65,15 @@ const size = `${String(file.parts.length)} parts, ${String(model.table.cells)} c
 console.log(`core, ${size}, node ${process.version}, one core, after warm-up`);
 tell('lengths, weights, tight keel', times(400, fresh, layFly), 1);
 tell('whole solve', times(200, fresh, solveFly), 15);
+const sizes = readSizes('2/0,1/0,2,4,6,8,10,12');
+if (!sizes.ok) throw new Error('the sizes do not read');
+const runOf =
+  (hold: Hold) =>
+  (given: FlyFile): unknown =>
+    runFly(given, sizes.value, hold);
+tell('a run of 8 sizes, holding the shape', times(12, fresh, runOf('shape')), 200);
+tell('  holding the ride', times(12, fresh, runOf('ride')), 200);
+tell('  holding the sink', times(6, fresh, runOf('sink')), null);
 tell(
   'whole solve of 30 parts',
   times(60, (i) => longerTail(thirty, i), solveFly),

@@ -1,7 +1,7 @@
 import { layFly, type LaidFly } from '@jobbet/core';
 import { HOLDS, type Hold } from '@jobbet/core/run/runFly';
 import { nameOf, readSizes, type RunSize } from '@jobbet/core/run/sizes';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useOutletContext, useParams } from 'react-router';
 import useSWR, { mutate } from 'swr';
 import { api, type StoredFly } from '../api/client.ts';
@@ -21,6 +21,8 @@ const HOLD_WORDS: Readonly<Record<Hold, string>> = {
   ride: 'how firmly it rides: the size nearest in tipping ratio',
   sink: 'how fast it sinks: the size nearest in speed',
 };
+/** The chart and its library come only where a run is looked at. */
+const RunChart = lazy(async () => ({ default: (await import('./RunChart.tsx')).RunChart }));
 const NONE: readonly RunSize[] = [];
 
 /** One fly across sizes and platforms, drawn at one scale over a table of what it comes to on each. */
@@ -168,6 +170,11 @@ function FlyRun({ fly }: { readonly fly: StoredFly }) {
       </p>
       <main ref={frame} tabIndex={0} className="flex-1 min-h-0 overflow-auto" data-done={done}>
         {own?.ok && <RunTable own={own.value} columns={columns} width={width} hold={hold} onKeep={keep} />}
+        {done && columns.length > 1 && (
+          <Suspense>
+            <RunChart columns={columns} />
+          </Suspense>
+        )}
       </main>
     </div>
   );
