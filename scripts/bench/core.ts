@@ -65,15 +65,6 @@ const size = `${String(file.parts.length)} parts, ${String(model.table.cells)} c
 console.log(`core, ${size}, node ${process.version}, one core, after warm-up`);
 tell('lengths, weights, tight keel', times(400, fresh, layFly), 1);
 tell('whole solve', times(200, fresh, solveFly), 15);
-const sizes = readSizes('2/0,1/0,2,4,6,8,10,12');
-if (!sizes.ok) throw new Error('the sizes do not read');
-const runOf =
-  (hold: Hold) =>
-  (given: FlyFile): unknown =>
-    runFly(given, sizes.value, hold);
-tell('a run of 8 sizes, holding the shape', times(12, fresh, runOf('shape')), 200);
-tell('  holding the ride', times(12, fresh, runOf('ride')), 200);
-tell('  holding the sink', times(6, fresh, runOf('sink')), null);
 tell(
   'whole solve of 30 parts',
   times(60, (i) => longerTail(thirty, i), solveFly),
@@ -135,4 +126,13 @@ tell(
   ),
   null,
 );
+const sizes = readSizes('2/0,1/0,2,4,6,8,10,12');
+if (!sizes.ok) throw new Error('the sizes do not read');
+const runOf =
+  (hold: Hold) =>
+  (given: FlyFile): unknown =>
+    runFly(given, sizes.value, hold);
+tell('a run of 8 sizes, holding the shape', times(12, fresh, runOf('shape')), 200);
+tell('  holding the ride', times(12, fresh, runOf('ride')), 200);
+tell('  holding the sink', times(6, fresh, runOf('sink')), null);
 console.log(`peak memory ${(process.resourceUsage().maxRSS / 1024).toFixed(0)} MB`);

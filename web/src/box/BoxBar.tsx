@@ -1,8 +1,8 @@
-import { Search } from 'lucide-react';
 import type { RefObject } from 'react';
 import { useNavigate } from 'react-router';
 import type { ShellContext } from '../shell/AppShell.tsx';
 import { TopBar } from '../shell/TopBar.tsx';
+import { FindField } from '../ui/FindField.tsx';
 import { SORTS, type SortName } from './sorting.ts';
 
 interface BoxBarProps extends ShellContext {
@@ -87,26 +87,15 @@ export function BoxBar(props: BoxBarProps) {
         />
       </TopBar>
       <div className="flex items-center gap-3 px-4 h-11 border-b border-hair shrink-0">
-        <Search size={18} aria-hidden="true" />
-        <input
-          ref={search}
-          type="search"
-          aria-label="Find a fly"
+        <FindField
+          field={search}
+          label="Find a fly"
           placeholder="Find by name, hook, material or ride"
-          className="bg-transparent outline-none text-sentence w-96 focus:border-b-2 focus:border-measure"
           value={find}
-          onChange={(event) => {
-            onFind(event.target.value);
-          }}
-          onKeyDown={(event) => {
-            if (event.key === 'Enter') onFirst();
-            if (event.key === 'Escape') {
-              onFind('');
-              event.currentTarget.blur();
-            }
-          }}
+          onChange={onFind}
+          onEnter={onFirst}
+          wide
         />
-        <span className="plain-key">/</span>
         <label className="ml-auto flex gap-2 text-ink2">
           in order of{' '}
           <select

@@ -13,7 +13,7 @@ import {
 } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { RequestError, type StoredItem } from '../api/client.ts';
+import type { StoredItem } from '../api/client.ts';
 import { useSize } from '../drawing/useSize.ts';
 import { aimAt } from '../instruments/store.ts';
 import { useStyle } from '../settings/settings.ts';
@@ -31,6 +31,7 @@ import {
   type TableColumn,
 } from './cells.ts';
 import { changeItem } from './history.ts';
+import { Nominal, Troubles, whyOf, type Refused } from './Troubles.tsx';
 import { moved, useGrid, type CellAt } from './useGrid.ts';
 
 const ROW = 26;
@@ -44,7 +45,6 @@ const features = tableFeatures({
   filteredRowModel: createFilteredRowModel(),
 });
 
-type Refused = Readonly<Record<string, { readonly text: string; readonly why: string }>>;
 const keyOf = ({ row, col }: CellAt): string => `${row} ${col}`;
 
 interface DrawerTableProps {
@@ -296,32 +296,6 @@ export function DrawerTable({ drawer, rows, columns, find, fresh, onPick, onCoun
     </div>
   );
 }
-
-const Nominal = ({ text }: { readonly text: string | null }) =>
-  text === null ? null : <span className="italic text-ink3">{text}</span>;
-
-/** What the server would not take, in words, for those who do not see the flag in the cell. */
-function Troubles({ refused }: { readonly refused: Refused }) {
-  const all = Object.values(refused);
-  if (all.length === 0) return null;
-  return (
-    <div role="alert" className="sticky left-0 bottom-0 w-fit max-w-full bg-warnwash text-ink px-3 py-2">
-      {all.map(({ text, why }) => (
-        <p key={`${text} ${why}`}>
-          {text !== '' && <b>“{text}” was not taken. </b>}
-          {why}
-        </p>
-      ))}
-    </div>
-  );
-}
-
-const whyOf = (error: unknown): string =>
-  error instanceof RequestError
-    ? (error.faults[0]?.message ?? error.message)
-    : error instanceof Error
-      ? error.message
-      : 'It was not taken.';
 
 function compare(a: unknown, b: unknown): number {
   if (typeof a === 'number' && typeof b === 'number') return a - b;

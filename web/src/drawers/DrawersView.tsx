@@ -1,5 +1,4 @@
 import { kindOf, DRAWERS, type DrawerItem, type DrawerName } from '@jobbet/core/drawers/items';
-import { Search } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { NavLink, useOutletContext, useParams } from 'react-router';
 import useSWR from 'swr';
@@ -10,6 +9,7 @@ import { saveFile } from '../shell/saveFile.ts';
 import { say } from '../shell/toast.ts';
 import { TopBar } from '../shell/TopBar.tsx';
 import { useOffered } from '../shell/useKeys.ts';
+import { FindField } from '../ui/FindField.tsx';
 import { ChangedFlies } from './ChangedFlies.tsx';
 import { columnsOf, setsOf } from './columnSets.ts';
 import { readCsv, writeCsv } from './csv.ts';
@@ -19,19 +19,9 @@ import { addItem, redoDrawers, removeItem, undoDrawers, useDrawerHistory } from 
 import { newItem } from './newItem.ts';
 import { countFlies } from './usedBy.ts';
 import { useDrawers } from './useDrawers.ts';
+import { CAUTION, ONE } from './words.ts';
 
 const isDrawer = (name: string | undefined): name is DrawerName => (DRAWERS as readonly string[]).includes(name ?? '');
-
-/** What one more of a drawer is called. */
-const ONE: Readonly<Record<DrawerName, string>> = {
-  hooks: 'packet',
-  weights: 'weight',
-  materials: 'material',
-  threads: 'thread',
-  schools: 'school',
-  rules: 'water’s rules',
-  limits: 'limit',
-};
 
 function doing(work: Promise<unknown>): void {
   work.catch((reason: unknown) => {
@@ -196,24 +186,13 @@ function OneDrawer({ drawer }: { readonly drawer: DrawerName }) {
         />
       </TopBar>
       <div className="flex items-center gap-4 px-4 h-11 border-b border-hair shrink-0">
-        <Search size={18} aria-hidden="true" />
-        <input
-          ref={search}
-          type="search"
-          aria-label="Find in the drawer"
+        <FindField
+          field={search}
+          label="Find in the drawer"
           placeholder="Find by any word"
-          className="bg-transparent outline-none text-sentence w-56 focus:border-b-2 focus:border-measure"
           value={find}
-          onChange={(event) => {
-            setFind(event.target.value);
-          }}
-          onKeyDown={(event) => {
-            if (event.key !== 'Escape') return;
-            setFind('');
-            event.currentTarget.blur();
-          }}
+          onChange={setFind}
         />
-        <span className="plain-key">/</span>
         {kinds.length > 1 && (
           <label className="flex gap-2 text-ink2">
             only
@@ -306,16 +285,3 @@ function OneDrawer({ drawer }: { readonly drawer: DrawerName }) {
     </div>
   );
 }
-
-const CAUTION: Readonly<Record<DrawerName, string>> = {
-  hooks: 'Hooks: keep points covered, close the jaws of the caliper beside the barb and not on the point.',
-  weights:
-    'Lead: wash hands after handling, keep it out of mouths, and look up whether your water allows it; local rules come first.',
-  materials: 'Cement, varnish, resin and superglue want air and gloves; keep them from flame and follow their labels.',
-  schools:
-    'People disagree: copy a school and make it yours. A rule is a relation, or two parted by or; flies that follow it can be told to follow again.',
-  rules:
-    'What you write here is held against every fly while it is in force. The real rules of a water are yours to look up.',
-  limits: 'Limits are judgement, to be argued with. Taken out, a limit is as usual again.',
-  threads: 'Gel-spun thread cuts skin: hold it by the bobbin when pulling hard.',
-};
