@@ -71,11 +71,28 @@ describe('cells', () => {
   });
 
   test('a series is a mean, how many and a spread; one piece has no spread', () => {
-    const first = withSeries(hook, 'gapMm', { mean: 7.12345, n: 3, sd: 0.0512 }) as HookItem;
+    const gap = { key: 'gapMm', name: 'gap' };
+    const first = withSeries(hook, gap, { mean: 7.12345, n: 3, sd: 0.0512 }, false) as HookItem;
     expect(first).toMatchObject({ gapMm: 7.123, gapN: 3, gapSdMm: 0.051 });
-    const again = withSeries(first, 'gapMm', { mean: 7, n: 1, sd: null });
+    const again = withSeries(first, gap, { mean: 7, n: 1, sd: null }, false);
     expect(again).toMatchObject({ gapMm: 7, gapN: 1 });
     expect(again).not.toHaveProperty('gapSdMm');
+    expect(again).not.toHaveProperty('note');
+  });
+
+  test('a stand-in’s reading is told in the note until a real one takes its place', () => {
+    const [gap, wire] = [
+      { key: 'gapMm', name: 'gap' },
+      { key: 'wireMm', name: 'wire' },
+    ];
+    const one = { mean: 1, n: 1, sd: null };
+    const noted: HookItem = { ...hook, note: 'from the ferry' };
+    const both = withSeries(withSeries(noted, gap, one, true), wire, one, true);
+    expect(both).toMatchObject({ note: 'from the ferry (simulated: gap, wire)' });
+    const left = withSeries(both, gap, one, false);
+    expect(left).toMatchObject({ note: 'from the ferry (simulated: wire)' });
+    expect(withSeries(left, wire, one, false)).toMatchObject({ note: 'from the ferry' });
+    expect(withSeries(withSeries(hook, gap, one, true), gap, one, false)).not.toHaveProperty('note');
   });
 
   test('instruments measure lengths and weights, not counts and spreads', () => {

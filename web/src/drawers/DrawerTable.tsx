@@ -15,7 +15,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { StoredItem } from '../api/client.ts';
 import { useSize } from '../drawing/useSize.ts';
-import { aimAt } from '../instruments/store.ts';
+import { aimAt, useInstruments } from '../instruments/store.ts';
 import { useStyle } from '../settings/settings.ts';
 import { SnagFlag } from '../ui/SnagFlag.tsx';
 import { CellEditor, type Onward } from './CellEditor.tsx';
@@ -164,7 +164,7 @@ export function DrawerTable({ drawer, rows, columns, find, fresh, onPick, onCoun
       land: (series) => {
         changeItem(
           row,
-          (item) => withSeries(item, of.key, series),
+          (item) => withSeries(item, of, series, useInstruments.getState().port.simulated),
           `${row.item.name}, ${of.name} measured.`,
           `${row.id} ${of.key}`,
         ).catch((error: unknown) => {

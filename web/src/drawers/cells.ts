@@ -117,15 +117,38 @@ export function nominalText(drawer: DrawerName, item: DrawerItem, column: TableC
 
 const round = (value: number): number => Math.round(value * 1000) / 1000;
 
-/** An item with what readings came to: mean, and where the drawer keeps them how many and their spread. */
-export function withSeries(item: DrawerItem, key: string, { mean, n, sd }: Series): DrawerItem {
+const SIMULATED = /\s*\(simulated: ([^)]*)\)$/;
+const LONGEST_NOTE = 500;
+
+/** A note that names which of an item's measures are a stand-in's: no made-up reading passes for a real one later. */
+function noteWith(note: string | undefined, name: string, simulated: boolean): string | undefined {
+  const names = new Set(SIMULATED.exec(note ?? '')?.[1]?.split(', ') ?? []);
+  if (simulated) names.add(name);
+  else names.delete(name);
+  const marked = names.size === 0 ? '' : ` (simulated: ${[...names].join(', ')})`;
+  const text = `${(note ?? '').replace(SIMULATED, '').slice(0, LONGEST_NOTE - marked.length)}${marked}`.trim();
+  return text === '' ? undefined : text;
+}
+
+/**
+ * An item with what readings came to: mean, and where the drawer keeps them how many and their spread.
+ * @param simulated whether a stand-in gave them; the note says so then
+ */
+export function withSeries(
+  item: DrawerItem,
+  { key, name }: Pick<Column, 'key' | 'name'>,
+  { mean, n, sd }: Series,
+  simulated: boolean,
+): DrawerItem {
   const [nKey, sdKey] = MEASURED[key] ?? [];
-  const kept = Object.entries(item).filter(([each]) => each !== sdKey);
+  const note = noteWith('note' in item ? item.note : undefined, name, simulated);
+  const kept = Object.entries(item).filter(([each]) => each !== sdKey && each !== 'note');
   return {
     ...Object.fromEntries(kept),
     [key]: round(mean),
     ...(nKey === undefined ? {} : { [nKey]: n }),
     ...(sdKey === undefined || sd === null ? {} : { [sdKey]: round(sd) }),
+    ...(note === undefined ? {} : { note }),
   } as unknown as DrawerItem;
 }
 
