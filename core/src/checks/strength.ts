@@ -10,6 +10,19 @@ const denierOf = ({ file }: Bench): number => file.thread?.denier ?? USUAL_DENIE
 const withDenier = (file: FlyFile, denier: number): FlyFile => ({ ...file, thread: { ...file.thread, denier } });
 const THIRD = 1 / 3;
 
+/** A thread finer than a part asks for, and the one that does; nothing where it does. @param words of what the thread holds */
+function tooFine(bench: Bench, part: LaidPart, words: string): Found[] {
+  const [denier, limit] = [denierOf(bench), bench.limit('denier')];
+  if (denier >= limit) return [];
+  return [
+    found('warn', part, `${part.file.id}: ${words} ${formatNumber(denier, 0)} denier`, {
+      figure: denier,
+      limit,
+      fix: { words: `${formatNumber(limit, 0)} denier thread`, file: withDenier(bench.file, limit) },
+    }),
+  ];
+}
+
 const ribs = (bench: Bench): LaidPart[] => partsOf(bench.laid, 'wrap').filter((part) => part.file.role === 'rib');
 /** Ribs that run over a good part of another. */
 const over = (bench: Bench, part: LaidPart): LaidPart[] =>
@@ -86,24 +99,8 @@ export const STRENGTH: readonly Check[] = [
         const material = bench.drawers.strips.find((each) => each.name === part.built.material);
         const thick = part.extent.lengths['thickness']?.mm ?? material?.hideMm ?? 0;
         const section = thick * (part.extent.lengths['width']?.mm ?? material?.widthMm ?? 0);
-        const denier = denierOf(bench);
-        if ((thick <= bench.limit('thick') && section <= bench.limit('section')) || denier >= bench.limit('denier'))
-          return [];
-        return [
-          found(
-            'warn',
-            part,
-            `${part.file.id}: hide of ${formatNumber(section, 1)} mm² on ${formatNumber(denier, 0)} denier`,
-            {
-              figure: denier,
-              limit: bench.limit('denier'),
-              fix: {
-                words: `${formatNumber(bench.limit('denier'), 0)} denier thread`,
-                file: withDenier(bench.file, bench.limit('denier')),
-              },
-            },
-          ),
-        ];
+        if (thick <= bench.limit('thick') && section <= bench.limit('section')) return [];
+        return tooFine(bench, part, `hide of ${formatNumber(section, 1)} mm² on`);
       }),
   },
   {
@@ -111,21 +108,7 @@ export const STRENGTH: readonly Check[] = [
     costs: 'strength',
     reason: 'Hair is flared by pulling hard; a fine thread breaks or cuts it.',
     limits: { denier: { value: 130, means: 'denier that flares it' } },
-    find: (bench) =>
-      partsOf(bench.laid, 'spun').flatMap((part): Found[] => {
-        const denier = denierOf(bench);
-        if (denier >= bench.limit('denier')) return [];
-        return [
-          found('warn', part, `${part.file.id} is flared with ${formatNumber(denier, 0)} denier`, {
-            figure: denier,
-            limit: bench.limit('denier'),
-            fix: {
-              words: `${formatNumber(bench.limit('denier'), 0)} denier thread`,
-              file: withDenier(bench.file, bench.limit('denier')),
-            },
-          }),
-        ];
-      }),
+    find: (bench) => partsOf(bench.laid, 'spun').flatMap((part) => tooFine(bench, part, 'flared with')),
   },
   {
     code: 'strength.eyes',
