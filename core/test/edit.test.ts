@@ -1,5 +1,6 @@
 import { addPart, dependants, freezeDependants, freeId, movePart, removePart, renamePart } from '../src/edit/parts.ts';
-import { newFly, PRESETS } from '../src/edit/presets.ts';
+import { newFly } from '../src/edit/newFly.ts';
+import { PRESETS } from '../src/edit/presets.ts';
 import { pullTip, tipStepMm } from '../src/edit/pull.ts';
 import { withKey } from '../src/edit/relations.ts';
 import { layFly, type FlyFile } from '../src/index.ts';

@@ -3,7 +3,7 @@ import { solidNamed } from '../data/solids.ts';
 import type { HookItem, WeightItem } from '../drawers/items.ts';
 import type { FlyFile } from '../file/schema.ts';
 import { layFly } from '../solve/layFly.ts';
-import { newFly } from './presets.ts';
+import { newFly } from './newFly.ts';
 
 /** What a packet's hooks measure by its size alone, mm; null for a size outside the series. */
 export function nominalMeasures({ size, longX = 0, heavyX = 0 }: HookItem): {
