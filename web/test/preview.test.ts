@@ -1,0 +1,68 @@
+import type { Finding } from '@jobbet/core/checks/types';
+import { shownOf, toSettle } from '../src/bench/Checks.tsx';
+import { change, createBench, leavePreview, showPreview, takePreview, undo } from '../src/bench/store.ts';
+import { keepSizes, keptSizes, usualSizes } from '../src/sizes/usual.ts';
+import { readSizes } from '@jobbet/core/run/sizes';
+import { fly, stored, withTail } from './build.ts';
+
+describe('a change that is shown before it is made', () => {
+  test('is on the drawing and not in the fly; taken, it is one step to undo', () => {
+    const bench = createBench(stored());
+    const before = bench.getState().file;
+    const longer = withTail('30 mm');
+    showPreview(bench, 'longer', longer);
+    expect([bench.getState().preview?.words, bench.getState().file]).toEqual(['longer', before]);
+    expect(bench.getState().preview?.laid.parts[0]?.extent.lengthMm).toBeCloseTo(30);
+    expect(takePreview(bench)).toBe('longer');
+    expect([bench.getState().file, bench.getState().preview]).toEqual([longer, null]);
+    undo(bench);
+    expect(bench.getState().file).toEqual(before);
+  });
+  test('is left again, by being shown twice, and by any other change; with nothing shown there is nothing to take', () => {
+    const bench = createBench(stored());
+    const shown = withTail('30 mm');
+    showPreview(bench, 'longer', shown);
+    leavePreview(bench);
+    expect(takePreview(bench)).toBeNull();
+    showPreview(bench, 'longer', shown);
+    showPreview(bench, 'longer', shown);
+    expect(bench.getState().preview).toBeNull();
+    showPreview(bench, 'longer', shown);
+    change(bench, withTail('22 mm'));
+    expect(bench.getState().preview).toBeNull();
+  });
+});
+
+test('what costs only looks is folded away where it is not wished for; notes need no settling', () => {
+  const find = (severity: Finding['severity'], costs: Finding['costs']): Finding => ({
+    code: 'a.b',
+    severity,
+    costs,
+    reason: '',
+    message: '',
+    parts: [],
+    figure: null,
+    limit: null,
+    atMm: null,
+    fix: null,
+  });
+  const all = [find('stop', 'fish'), find('warn', 'looks'), find('note', 'strength')];
+  expect([toSettle(shownOf(all, true)), toSettle(shownOf(all, false))]).toEqual([2, 1]);
+});
+
+test('the run a fly begins with reads, holds its own size and other platforms; a written one is kept fly by fly', () => {
+  for (const platform of [
+    { kind: 'single', size: '6' },
+    { kind: 'double', size: '14' },
+    { kind: 'single', size: '6/0' },
+    { kind: 'tube', length: '28 mm', hook: { kind: 'single', size: '8' } },
+    { kind: 'shank', length: '30 mm' },
+  ] as const) {
+    const read = readSizes(usualSizes(fly({ platform })));
+    expect([platform.kind, read.ok && read.value.length >= 3]).toEqual([platform.kind, true]);
+  }
+  expect(usualSizes(fly({ platform: { kind: 'single', size: '6' } }))).toBe('2, 4, 6, 8, 10, double:6, tube:28mm');
+  keepSizes('one', '4, 6');
+  keepSizes('two', '8');
+  expect([keptSizes('one'), keptSizes('two'), keptSizes('three')]).toEqual(['4, 6', '8', null]);
+});
