@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState, type DragEvent } from 'react';
+import { useEffect, useMemo, useRef, useState, type DragEvent } from 'react';
 import { useNavigate, useOutletContext } from 'react-router';
 import useSWR, { mutate } from 'swr';
 import { api, type StoredFly } from '../api/client.ts';
@@ -52,6 +52,7 @@ export function BoxView() {
   const [find, setFind] = useState('');
   const [sort, setSort] = useState<SortName>('sink');
   const [picked, setPicked] = useState(0);
+  const [firstWanted, setFirstWanted] = useState(false);
   const [dropping, setDropping] = useState(false);
   const [incoming, setIncoming] = useState<Incoming | null>(null);
   const [renaming, setRenaming] = useState<StoredFly | null>(null);
@@ -70,6 +71,11 @@ export function BoxView() {
   const open = (fly: StoredFly | undefined): void => {
     if (fly) void navigate(`/fly/${fly.id}`);
   };
+  // Enter may come before the flies do: it is kept until they are here.
+  useEffect(() => {
+    const first = flies[0];
+    if (firstWanted && first) void navigate(`/fly/${first.id}`);
+  }, [firstWanted, flies, navigate]);
   const take = (list: FileList | null): void => {
     if (list && list.length > 0) doing(importFiles([...list], data ?? [], tables).then(setIncoming));
   };
@@ -166,9 +172,10 @@ export function BoxView() {
         onFind={(words) => {
           setFind(words);
           setPicked(0);
+          setFirstWanted(false);
         }}
         onFirst={() => {
-          open(flies[0]);
+          setFirstWanted(true);
         }}
         onSort={setSort}
         onTake={take}

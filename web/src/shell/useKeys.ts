@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import { useSettings } from '../settings/settings.ts';
 import { useCommands, type Command } from './commands.ts';
 
@@ -44,11 +44,12 @@ export function pressed(combo: string, event: KeyboardEvent): boolean {
 export function useOffered(source: string, commands: readonly Command[]): void {
   const { offer, withdraw } = useCommands.getState();
   const newest = useRef(commands);
-  useEffect(() => {
+  // Before the paint: a key pressed as soon as the view is seen must reach it.
+  useLayoutEffect(() => {
     newest.current = commands;
     offer(source, commands);
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const listen = (event: KeyboardEvent): void => {
       if (event.defaultPrevented || ownsKey(event) || document.querySelector('[role="dialog"], [role="menu"]')) return;
       for (const command of newest.current) {
