@@ -1,10 +1,9 @@
 import { addPart, dependants, freezeDependants, freeId, movePart, removePart, renamePart } from '../src/edit/parts.ts';
 import { newFly } from '../src/edit/newFly.ts';
 import { PRESETS } from '../src/edit/presets.ts';
-import { pullTip, tipStepMm } from '../src/edit/pull.ts';
 import { withKey } from '../src/edit/relations.ts';
 import { layFly, type FlyFile } from '../src/index.ts';
-import { body, collar, eyes, fly, laid, partIn, strip, tail, wing } from './build.ts';
+import { body, eyes, fly, laid, partIn, strip, tail, wing } from './build.ts';
 
 const lays = (file: FlyFile) => {
   const result = layFly(file);
@@ -95,31 +94,5 @@ describe('parts come and go', () => {
     if (!part) throw new Error('no part');
     expect(withKey(part, 'boundAt[0]', '')).toMatchObject({ boundAt: ['station 5'] });
     expect('width' in withKey(part, 'width', '')).toBe(false);
-  });
-});
-
-describe('pulling a tip', () => {
-  test('puts it where it is pulled to, whatever its relation', () => {
-    for (const parts of [
-      [tail({ length: '1.2 shank' })],
-      [tail({ length: '31 mm' })],
-      [strip({ at: 'station 3', boundAt: ['bend'], length: undefined, tip: 'bend + 0.6 shank' })],
-      [wing({ length: '1.3 shank' })],
-      [collar()],
-    ]) {
-      const it = laid(parts.map((part) => JSON.parse(JSON.stringify(part)) as Record<string, unknown>));
-      const id = it.parts[0]?.file.id ?? '';
-      const file = pullTip(it, id, 3);
-      if (!file) throw new Error('nothing to pull');
-      expect(
-        Math.abs((partIn(lays(file), id).extent.tipMm ?? 0) - (partIn(it, id).extent.tipMm ?? 0) - 3),
-      ).toBeLessThan(0.3);
-    }
-  });
-  test('eyes have no tip to pull', () => {
-    expect(pullTip(laid([eyes()]), 'eyes', 1)).toBeNull();
-  });
-  test('a step is a twentieth of the factor', () => {
-    expect(tipStepMm(laid([tail({ length: '1.2 shank' })]), 'tail')).toBeCloseTo(0.05 * 27.105, 3);
   });
 });

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { nudgeMm, pullRelation, renameIn } from '../src/measure/adjust.ts';
+import { nudgeMm, pullRelation, renameIn, type Scale } from '../src/measure/adjust.ts';
 import { parseLength, parsePosition } from '../src/measure/parse.ts';
 import { body, eyes, faultsOf, fly, laid, partIn, strip, tail, wing } from './build.ts';
 
@@ -247,9 +247,16 @@ describe('the parser never throws', () => {
 });
 
 describe('pulling changes the number, not the relation', () => {
-  const units = (term: { unit: { kind: string; name?: string; mm?: number } }): number =>
-    term.unit.kind === 'absolute' ? (term.unit.mm ?? 1) : 10;
-  const pulled = (text: string, delta: number, free = 20): string => {
+  const PLACES: Readonly<Record<string, number>> = { point: 12, barb: 18, bend: 20 };
+  const units: Scale = {
+    unitMm: (term) => (term.unit.kind === 'absolute' ? term.unit.mm : 10),
+    anchorMm: (anchor) => {
+      if (anchor.kind === 'landmark') return PLACES[anchor.name] ?? 0;
+      if (anchor.kind === 'station') return anchor.factor.low;
+      return anchor.kind === 'along' ? 20 + 10 * anchor.factor.low : 0;
+    },
+  };
+  const pulled = (text: string, delta: number, free: number): string => {
     const read = parseLength(text);
     if (!read.ok) throw new Error(read.fault.message);
     return pullRelation(read.relation, delta, units, free);
@@ -260,22 +267,30 @@ describe('pulling changes the number, not the relation', () => {
     return pullRelation(read.relation, delta, units, 20);
   };
   test.each([
-    ['1.2 shank', 3, '1.5 shank'],
-    ['gap', 2, '1.2 gap'],
-    ['31 mm', -2.5, '28.5 mm'],
-    ['1..1.5 shank', 2, '1.2..1.7 shank'],
-    ['same as tail', 5, '1.25 tail'],
-    ['tail + 2 mm', 1.5, 'tail + 3.5 mm'],
-    ['1 1/2 shank', 1, '1.6 shank'],
-    ['at most gap', 5, 'at most gap'],
-  ])('%s by %f mm', (text, delta, after) => {
-    expect(pulled(text, delta)).toBe(after);
+    ['1.2 shank', 3, '1.5 shank', 20],
+    ['gap', 2, '1.2 gap', 20],
+    ['31 mm', -2.5, '28.5 mm', 20],
+    ['1..1.5 shank', 2, '1.2..1.7 shank', 20],
+    ['same as tail', 5, '1.25 tail', 20],
+    ['tail + 2 mm', 1.5, 'tail + 3.5 mm', 20],
+    ['1 1/2 shank', 1, '1.6 shank', 20],
+    ['at most gap', 5, '1 gap', 9],
+    ['at most gap', -2, '0.7 gap', 9],
+    ['1 shank..12 mm', 1, '1.1 shank..13 mm', 20],
+    ['1.5..2 shank', -20, '0..0.5 shank', 20],
+  ])('%s by %f mm', (text, delta, after, free) => {
+    expect(pulled(text, delta, free)).toBe(after);
   });
   test.each([
     ['bend + 0.6 shank', 2, 'bend + 0.8 shank'],
     ['tail.tip', 3, 'tail.tip + 3 mm'],
     ['bend + 2 mm', -3, 'bend - 1 mm'],
-    ['between point and barb', -1, 'between point and barb - 1 mm'],
+    ['between point and barb', -1, 'point + 2 mm'],
+    ['between point and barb', 3, 'barb'],
+    ['between point and barb', 0, 'between point and barb'],
+    ['half way along wing', 2, '0.7 way along wing'],
+    ['round 2 mm', 1, 'round 3 mm'],
+    ['against eye', 1.5, 'against eye + 1.5 mm'],
     ['bend + 0.5..0.7 shank', 1, 'bend + 0.6..0.8 shank'],
     ['station 2', 1, 'station 3'],
   ])('%s by %f mm', (text, delta, after) => {

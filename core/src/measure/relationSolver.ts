@@ -199,7 +199,7 @@ export class RelationSolver {
     });
   }
 
-  private anchor(anchor: Anchor, text: string, field: Field): Reading {
+  anchor(anchor: Anchor, text: string, field: Field): Reading {
     switch (anchor.kind) {
       case 'landmark':
         return anchor.name === 'head'

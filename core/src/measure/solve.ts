@@ -1,5 +1,5 @@
 import type { Fault } from '../units/fault.ts';
-import type { Term } from './ast.ts';
+import type { Anchor, Term } from './ast.ts';
 import { PartEdges } from './partEdges.ts';
 import { fieldOf, keyOf, MeasureError, UnreadError, type Field } from './relationSolver.ts';
 import type { MeasuredPart, MeasureFrame, MeasureResult, PartExtent } from './types.ts';
@@ -40,15 +40,17 @@ export function solveMeasures(
       guarded(() => void relations.place(place, fieldOf(part, key)), undefined);
     guarded(() => void extents.set(keyOf(part.id), edges.extent(part)), undefined);
   }
-  const unitMm = (term: Term): number | null => {
+  const orNull = (find: () => number): number | null => {
     try {
-      return relations.unitSize(term, NOWHERE);
+      return find();
     } catch (error) {
       if (error instanceof MeasureError || error instanceof UnreadError) return null;
       throw error;
     }
   };
-  return { headSpaceMm, headMm, extents, faults: cyclesOnce([...faults.values()]), unitMm };
+  const unitMm = (term: Term): number | null => orNull(() => relations.unitSize(term, NOWHERE));
+  const anchorMm = (anchor: Anchor): number | null => orNull(() => relations.anchor(anchor, '', NOWHERE).mm);
+  return { headSpaceMm, headMm, extents, faults: cyclesOnce([...faults.values()]), unitMm, anchorMm };
 }
 
 /** A loop is met once from each of its members; the first in file order speaks for all. */

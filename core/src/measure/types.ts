@@ -1,5 +1,5 @@
 import type { Fault } from '../units/fault.ts';
-import type { LengthRelation, PositionRelation, Term } from './ast.ts';
+import type { Anchor, LengthRelation, PositionRelation, Term } from './ast.ts';
 
 /** One addend of a solved relation: the words as typed and what they come to, in mm. */
 export interface Piece {
@@ -114,6 +114,8 @@ export interface MeasureResult {
   readonly faults: readonly Fault[];
   /** Size in mm of one of a unit (shank, gap, a part's length), for pulling; null when the name means nothing. */
   readonly unitMm: (term: Term) => number | null;
+  /** Where a place is, mm from the eye; null when it names nothing. */
+  readonly anchorMm: (anchor: Anchor) => number | null;
 }
 
 export type SpanPart = Extract<MeasuredPart, { shape: 'span' }>;

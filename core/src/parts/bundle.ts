@@ -147,6 +147,7 @@ function build(part: Bundle, extent: PartExtent, ground: Ground, path: string): 
       manner: m.manner,
       line,
       pinchMm: 2 * half,
+      squeezedMm: pinchMm,
       spreadV: m.spreadV,
       spreadH: m.spreadH,
       taper: m.taper,

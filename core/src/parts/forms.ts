@@ -95,7 +95,9 @@ export type PartForm =
       readonly kind: 'bundle';
       readonly manner: BundleMaterial['manner'];
       readonly line: FreeLine;
+      /** Diameter where it is bound, drawn together by the thread; and squeezed between the fingers, as it is told. */
       readonly pinchMm: number;
+      readonly squeezedMm: number;
       readonly spreadV: number;
       readonly spreadH: number;
       readonly taper: number;

@@ -15,10 +15,10 @@ import { AddPartDialog, CopyPartDialog, neighbour, RemoveDialog } from './dialog
 import { HistoryDialog } from './HistoryDialog.tsx';
 import { Inspector } from './Inspector.tsx';
 import { ModeKeys } from './ModeKeys.tsx';
-import { dragOf, nudge } from './pulling.ts';
+import { byStations, dragOf, nudge } from './pulling.ts';
 import { PrintSheet } from './PrintSheet.tsx';
 import type { Saver } from './saver.ts';
-import { changeOrSay, undo, useBench, useBenchStore } from './store.ts';
+import { changeOrSay, HOOK, undo, useBench, useBenchStore } from './store.ts';
 import { TyingOrder } from './TyingOrder.tsx';
 import { editSentence, useBenchKeys } from './useBenchKeys.ts';
 import { VerdictStrip } from './VerdictStrip.tsx';
@@ -32,6 +32,7 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
   const laid = useBench((state) => state.laid);
   const selected = useBench((state) => state.selected);
   const moving = useBench((state) => state.moving);
+  const pull = useBench((state) => state.pull);
   const refused = useBench((state) => state.refused);
   const save = useBench((state) => state.save);
   const drawers = useBench((state) => state.drawers);
@@ -116,12 +117,17 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
                 marks={flagged}
                 preview={preview !== null}
                 selected={selected}
+                hook={selected === HOOK}
                 moving={moving}
+                pull={pull}
                 refused={refused}
                 onPick={pick}
                 onPullStart={drag}
-                onNudge={(id, steps) => {
-                  nudge(bench, id, steps);
+                onNudge={(gripId, steps) => {
+                  nudge(bench, gripId, steps);
+                }}
+                onStation={(gripId, stations) => {
+                  byStations(bench, gripId, stations);
                 }}
               />
             )}

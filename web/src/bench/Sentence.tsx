@@ -45,9 +45,8 @@ export function Sentence({ part }: { readonly part: LaidPart }) {
     const at = relationsOf(part.file).find((each) => each.key === key);
     const relation = at ? readRelation(at) : null;
     if (!relation) return null;
-    const { unitMm } = laid.measures;
     const now = part.extent.readings[key]?.mm ?? part.extent.lengthMm;
-    return pullRelation(relation, steps * nudgeMm(relation, unitMm), unitMm, now);
+    return pullRelation(relation, steps * nudgeMm(relation, laid.measures), laid.measures, now);
   };
   const swap = (among: readonly Swap[], key: string): void => {
     const to = among.find((each) => each.key === key);

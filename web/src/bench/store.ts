@@ -4,6 +4,7 @@ import { temporal, type TemporalState } from 'zundo';
 import { createContext, useContext } from 'react';
 import { createStore, useStore, type StoreApi } from 'zustand';
 import type { StoredFly } from '../api/client.ts';
+import type { PullState } from '../drawing/Overlay.tsx';
 
 export type SaveState = 'saved' | 'waiting' | 'saving' | 'failed' | 'conflict';
 /** What the inspector shows: the hook and what is said of the whole fly, or one part by id. */
@@ -23,6 +24,8 @@ export interface BenchState {
   readonly revision: number;
   /** One sentence on why the last change was not taken, shown until the next one is. */
   readonly refused: string | null;
+  /** What is being pulled on the drawing, and what it says. */
+  readonly pull: PullState | null;
   /** A change that is shown on the drawing and not made yet. */
   readonly preview: { readonly words: string; readonly file: FlyFile; readonly laid: LaidFly } | null;
 }
@@ -46,6 +49,7 @@ export function createBench(fly: StoredFly, drawers: Drawers = NOMINAL_DRAWERS):
         save: 'saved',
         revision: fly.revision,
         refused: null,
+        pull: null,
         preview: null,
       }),
       {

@@ -2,7 +2,7 @@ import { movePart } from '@jobbet/core/edit/parts';
 import { useSettings } from '../settings/settings.ts';
 import { useOffered } from '../shell/useKeys.ts';
 import { exportFile, exportPng, exportSvg } from './export.ts';
-import { nudge } from './pulling.ts';
+import { nudgePicked } from './pulling.ts';
 import { goToChecks, takeShown } from './Checks.tsx';
 import { changeOrSay, HOOK, leavePreview, redo, undo, useBench, type Bench } from './store.ts';
 
@@ -37,7 +37,7 @@ export function useBenchKeys({ bench, onAdd, onRemove, onCopy, onHistory, onTurn
   };
   const pull = (way: 1 | -1, fine: boolean): void => {
     const aft = useSettings.getState().hand === 'right' ? -way : way;
-    nudge(bench, state().selected, fine ? aft / 5 : aft);
+    nudgePicked(bench, fine ? aft / 5 : aft);
   };
   const part = (run: (id: string) => void) => (): void => {
     if (state().selected !== HOOK) run(state().selected);

@@ -1,46 +1,70 @@
+import type { GripKind } from '@jobbet/core/edit/grips';
 import type { KeyboardEvent, PointerEvent } from 'react';
 
 interface HandleProps {
   readonly x: number;
   readonly y: number;
+  readonly kind: GripKind;
   readonly picked: boolean;
   readonly name: string;
   readonly valueText: string;
   readonly valueMm: number;
   readonly lowMm: number;
   readonly highMm: number;
+  /** A second place to take hold of the same thing, which the keyboard need not visit. */
+  readonly pointerOnly: boolean;
   readonly onPull: (event: PointerEvent<SVGGElement>) => void;
   readonly onKey: (event: KeyboardEvent<SVGGElement>) => void;
   readonly onPick: () => void;
 }
 
-/** A tip that can be pulled: a diamond, and when picked a larger one with its travel arrows. A slider to the keyboard and to a screen reader. */
-export function Handle({ x, y, picked, name, valueText, valueMm, lowMm, highMm, onPull, onKey, onPick }: HandleProps) {
-  const r = picked ? 8 : 4.5;
+const square = (r: number): string =>
+  `M${String(-r)} ${String(-r)}h${String(2 * r)}v${String(2 * r)}h${String(-2 * r)}z`;
+const diamond = (r: number): string => `M0 ${String(-r)}L${String(r)} 0L0 ${String(r)}L${String(-r)} 0Z`;
+
+/** A tip is a diamond; where something is bound or ends is a small square; a thickness is a pair of arrows. */
+function Form({ kind, picked }: { readonly kind: GripKind; readonly picked: boolean }) {
+  const [fill, stroke] = picked ? ['var(--pick)', 'var(--on-pick)'] : ['var(--sheet)', 'var(--ink)'];
+  if (kind === 'pinch')
+    return <path d="M0 -10l4.5 6h-2.6v8h2.6l-4.5 6l-4.5 -6h2.6v-8h-2.6z" fill={fill} stroke={stroke} strokeWidth={1} />;
+  if (kind !== 'tip') return <path d={square(4)} fill={fill} stroke={stroke} strokeWidth={1.2} />;
+  return (
+    <>
+      <path d={diamond(picked ? 8 : 4.5)} fill={fill} stroke={stroke} strokeWidth={1.2} />
+      {picked && <path d="M12 -3.5l5 3.5l-5 3.5zM-12 -3.5l-5 3.5l5 3.5z" fill="var(--ink)" />}
+    </>
+  );
+}
+
+/** Something that can be pulled: a slider to the keyboard and to a screen reader. */
+export function Handle(props: HandleProps) {
+  const { x, y, kind, picked, name, valueText, valueMm, lowMm, highMm, pointerOnly, onPull, onKey, onPick } = props;
+  const tenth = (mm: number): number => Math.round(mm * 10) / 10;
+  const spoken = pointerOnly
+    ? { 'aria-hidden': true, 'data-grip': `${name} from above` }
+    : {
+        role: 'slider',
+        tabIndex: 0,
+        'aria-label': name,
+        'aria-orientation': kind === 'pinch' ? ('vertical' as const) : ('horizontal' as const),
+        'aria-valuenow': tenth(valueMm),
+        'aria-valuemin': tenth(Math.min(lowMm, valueMm)),
+        'aria-valuemax': tenth(Math.max(highMm, valueMm)),
+        'aria-valuetext': valueText,
+      };
   return (
     <g
-      role="slider"
-      tabIndex={0}
-      aria-label={name}
-      aria-valuenow={Math.round(valueMm * 10) / 10}
-      aria-valuemin={Math.round(lowMm * 10) / 10}
-      aria-valuemax={Math.round(highMm * 10) / 10}
-      aria-valuetext={valueText}
+      {...spoken}
       transform={`translate(${String(x)} ${String(y)})`}
-      className="handle cursor-ew-resize"
+      className={`handle ${kind === 'pinch' ? 'cursor-ns-resize' : 'cursor-ew-resize'}`}
       style={{ touchAction: 'none' }}
       onPointerDown={onPull}
       onKeyDown={onKey}
       onFocus={onPick}
     >
-      <circle r={12} fill="transparent" />
-      <path
-        d={`M0 ${String(-r)}L${String(r)} 0L0 ${String(r)}L${String(-r)} 0Z`}
-        fill={picked ? 'var(--pick)' : 'var(--sheet)'}
-        stroke={picked ? 'var(--on-pick)' : 'var(--ink)'}
-        strokeWidth={1.2}
-      />
-      {picked && <path d="M12 -3.5l5 3.5l-5 3.5zM-12 -3.5l-5 3.5l5 3.5z" fill="var(--ink)" />}
+      <title>{name}</title>
+      <circle r={kind === 'tip' ? 12 : 9} fill="transparent" />
+      <Form kind={kind} picked={picked || kind === 'head space'} />
     </g>
   );
 }

@@ -1,5 +1,5 @@
 import type { LaidFly, LaidPart } from '@jobbet/core';
-import { tipRelation } from '@jobbet/core/edit/pull';
+import { tipRelation } from '@jobbet/core/edit/grips';
 import { formatLength, formatNumber } from '@jobbet/core/units/format';
 import { useStyle } from '../settings/settings.ts';
 import { Dimension, VerticalDimension } from './Dimension.tsx';

@@ -6,7 +6,8 @@ import { FlyCanvas } from './FlyCanvas.tsx';
 import { useOffered } from '../shell/useKeys.ts';
 import { layoutSheet, xOf, type SheetLayout } from './layout.ts';
 import type { Mark } from './Marks.tsx';
-import { Overlay, type DrawingActions } from './Overlay.tsx';
+import type { DrawingActions } from './Grips.tsx';
+import { Overlay, type PullState } from './Overlay.tsx';
 import { Grid } from './Scales.tsx';
 import { useSize } from './useSize.ts';
 import { useZoom } from './useZoom.ts';
@@ -18,7 +19,9 @@ const KEY_ZOOM = 1.3;
 interface LinesPlanProps extends DrawingActions {
   readonly laid: LaidFly;
   readonly selected: string;
+  readonly hook: boolean;
   readonly moving: boolean;
+  readonly pull: PullState | null;
   readonly refused: string | null;
   readonly marks: readonly Mark[];
   /** A change is shown that is not made yet: nothing can be pulled on it. */
@@ -39,6 +42,9 @@ export function LinesPlan({
   onPick,
   onPullStart,
   onNudge,
+  onStation,
+  hook,
+  pull,
 }: LinesPlanProps) {
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
@@ -51,9 +57,10 @@ export function LinesPlan({
     [laid, width, height, hand, zoom],
   );
   const layout = held ?? fresh;
-  const pull = (id: string): ReturnType<typeof onPullStart> => {
+  const startPull = (gripId: string): ReturnType<typeof onPullStart> => {
+    const pulled = onPullStart(gripId);
+    if (!pulled) return null;
     setHeld(fresh);
-    const pulled = onPullStart(id);
     return {
       to: pulled.to,
       end: () => {
@@ -121,8 +128,11 @@ export function LinesPlan({
             marks={marks}
             held={preview}
             onPick={onPick}
-            onPullStart={pull}
+            onPullStart={startPull}
             onNudge={onNudge}
+            onStation={onStation}
+            hook={hook}
+            pull={pull}
             width={width}
             height={height}
           />

@@ -1,6 +1,6 @@
 import type { FlyReport, LaidFly, LaidPart } from '@jobbet/core';
 import { relationsOf } from '@jobbet/core/edit/relations';
-import { tipRelation } from '@jobbet/core/edit/pull';
+import { tipRelation } from '@jobbet/core/edit/grips';
 import { viewOf } from '@jobbet/core/figure/view';
 import { boundsOf } from '@jobbet/core/geometry/bounds';
 import type { Hold } from '@jobbet/core/run/runFly';
