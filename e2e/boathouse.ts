@@ -113,3 +113,19 @@ export async function write(page: Page, label: string, text: string): Promise<vo
 export const row = (page: Page, id: string) => page.locator(`[data-part="${id}"]`);
 export const results = (page: Page) => page.getByTestId('results');
 export const ride = (page: Page) => page.getByTestId('ride');
+
+/** Takes hold of the middle of something and moves it so many px, without letting go. */
+export async function holdAndMove(page: Page, from: ReturnType<Page['locator']>, dx: number, dy = 0): Promise<void> {
+  const box = await from.boundingBox();
+  if (!box) throw new Error('nothing to take hold of');
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  for (let i = 1; i <= 8; i++) await page.mouse.move(x + (dx * i) / 8, y + (dy * i) / 8);
+}
+
+/** Drags the middle of something by so many px. */
+export async function drag(page: Page, from: ReturnType<Page['locator']>, dx: number, dy = 0): Promise<void> {
+  await holdAndMove(page, from, dx, dy);
+  await page.mouse.up();
+}

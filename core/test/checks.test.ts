@@ -11,6 +11,7 @@ import {
   type Checked,
   type CheckOptions,
 } from '../src/checks/checkFly.ts';
+import { compareSchools } from '../src/checks/compare.ts';
 import { followAll, slotOf, standing } from '../src/checks/standing.ts';
 import type { Finding } from '../src/checks/types.ts';
 import { SCHOOLS, SLOTS } from '../src/data/schools.ts';
@@ -509,6 +510,20 @@ describe('schools', () => {
     );
     expect(changed).toEqual(['tail', 'collar']);
     expect(file.parts.map((part) => slotOf(part))).toEqual([null, 'body', 'tail', 'collar']);
+  });
+  test('two schools on one fly: what either makes of each part, and nothing of what both leave alone', () => {
+    const compact = schoolOf('compact');
+    if (!mobile || !compact) throw new Error('no school');
+    const own = laid(fly([eyes(), body({ from: 'bend', to: 'eyes.rear' }), tail({ length: '2 shank' }), rib()]));
+    const { flies, differences } = compareSchools(own, compact, mobile, NOMINAL_DRAWERS);
+    const tails = flies.map((each) => each.parts.find((part) => part.file.id === 'tail')?.extent.lengthMm ?? 0);
+    expect(tails[0]).toBeLessThan(tails[1] ?? 0);
+    const told = differences.find((each) => each.id === 'tail');
+    expect(told?.mm).toEqual(tails);
+    expect(told?.rules).toEqual(['0.8 gap..1.1 body', '0.85 body..1.6 shank']);
+    expect(differences.map((each) => each.id)).not.toContain('eyes');
+    expect(compareSchools(own, mobile, mobile, NOMINAL_DRAWERS).differences).toEqual([]);
+    expect(own.file.parts[2]).toMatchObject({ length: '2 shank' });
   });
 });
 

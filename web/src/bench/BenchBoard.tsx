@@ -16,6 +16,8 @@ import { HistoryDialog } from './HistoryDialog.tsx';
 import { Inspector } from './Inspector.tsx';
 import { ModeKeys } from './ModeKeys.tsx';
 import { byStations, dragOf, nudge } from './pulling.ts';
+import { comparedOf } from './SchoolCompare.tsx';
+import { bandPlaces, standingOf } from './useStanding.ts';
 import { PrintSheet } from './PrintSheet.tsx';
 import type { Saver } from './saver.ts';
 import { changeOrSay, HOOK, undo, useBench, useBenchStore } from './store.ts';
@@ -33,6 +35,7 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
   const selected = useBench((state) => state.selected);
   const moving = useBench((state) => state.moving);
   const pull = useBench((state) => state.pull);
+  const compare = useBench((state) => state.compare);
   const refused = useBench((state) => state.refused);
   const save = useBench((state) => state.save);
   const drawers = useBench((state) => state.drawers);
@@ -42,6 +45,8 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
   const findings = useMemo(() => shownOf(checked?.findings ?? [], looks), [checked, looks]);
   const flagged = useMemo(() => findings.filter((each) => each.severity !== 'note'), [findings]);
   const drawn = preview?.laid ?? laid;
+  const compared = comparedOf(laid, compare, drawers);
+  const standing = selected === HOOK ? null : standingOf(drawn, selected, drawers);
   const [asked, setAsked] = useState<Asked>(null);
   const [fishing, setFishing] = useState(false);
   const turned = useTurn(fishing);
@@ -120,6 +125,8 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
                 hook={selected === HOOK}
                 moving={moving}
                 pull={pull}
+                band={standing && { places: bandPlaces(drawn, selected, standing), within: standing.within }}
+                outlines={compared?.flies.map((each, i) => ({ laid: each, name: compared.names[i] ?? '' })) ?? null}
                 refused={refused}
                 onPick={pick}
                 onPullStart={drag}
@@ -130,6 +137,14 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
                   byStations(bench, gripId, stations);
                 }}
               />
+            )}
+            {compared && !preview && (
+              <p
+                role="status"
+                className="absolute left-1/2 bottom-3 -translate-x-1/2 z-10 bg-sheet border border-rule px-3 py-1 whitespace-nowrap"
+              >
+                Compared: {compared.names.join(' and ')}. Leave it <kbd className="font-bold">Esc</kbd>
+              </p>
             )}
             {preview && (
               <p

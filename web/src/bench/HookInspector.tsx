@@ -12,6 +12,7 @@ import { CheckCards } from './Checks.tsx';
 import { ChoiceField, TextField } from './Fields.tsx';
 import { PlatformSentence, type TakePlatform } from './PlatformSentence.tsx';
 import { SchoolChoice } from './SchoolBox.tsx';
+import { SchoolCompare } from './SchoolCompare.tsx';
 import { change, changeOrSay, useBench, useBenchStore } from './store.ts';
 
 const PLATFORM_TITLES: Readonly<Record<FlyFile['platform']['kind'], string>> = {
@@ -146,6 +147,7 @@ export function HookInspector({ findings }: { readonly findings: readonly Findin
       )}
       <h3 className="font-bold px-4 pt-3 border-t border-hair">School</h3>
       <SchoolChoice />
+      <SchoolCompare />
       <h3 className="font-bold px-4 pt-3 border-t border-hair">Thread and head</h3>
       <p className="px-4 pt-1 pb-3 leading-[1.9]">
         <TextField

@@ -1,18 +1,14 @@
-import { followAll, standing, type Standing } from '@jobbet/core/checks/standing';
+import { followAll, type Standing } from '@jobbet/core/checks/standing';
 import type { School } from '@jobbet/core/data/schools';
-import { named } from '@jobbet/core/drawers/find';
-import type { Drawers } from '@jobbet/core/drawers/tables';
 import { formatLength } from '@jobbet/core/units/format';
-import { useMemo } from 'react';
 import { useStyle } from '../settings/settings.ts';
 import { say } from '../shell/toast.ts';
 import { ChoiceField } from './Fields.tsx';
 import { changeOrSay, undo, useBench, useBenchStore } from './store.ts';
+import { schoolIn, standingOf } from './useStanding.ts';
 
 const WIDE = 224;
 
-const schoolIn = ({ schools }: Drawers, word: string | undefined): School | null =>
-  word === undefined ? null : named(schools, word);
 /** What the file calls a school by. */
 const idOf = (school: School): string => school.also?.[0] ?? school.name;
 
@@ -55,7 +51,7 @@ export function StandingBox({ id }: { readonly id: string }) {
   const laid = useBench((state) => state.laid);
   const drawers = useBench((state) => state.drawers);
   const school = schoolIn(drawers, laid.file.school);
-  const at = useMemo(() => (school ? standing(laid, id, school, drawers) : null), [laid, id, school, drawers]);
+  const at = standingOf(laid, id, drawers);
   if (!school || !at) return null;
   return (
     <div className="px-4 py-3 border-t border-hair" data-testid="standing">

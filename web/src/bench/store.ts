@@ -24,6 +24,8 @@ export interface BenchState {
   readonly revision: number;
   /** One sentence on why the last change was not taken, shown until the next one is. */
   readonly refused: string | null;
+  /** Two schools whose outlines are laid over the drawing. */
+  readonly compare: readonly [string, string] | null;
   /** What is being pulled on the drawing, and what it says. */
   readonly pull: PullState | null;
   /** A change that is shown on the drawing and not made yet. */
@@ -49,6 +51,7 @@ export function createBench(fly: StoredFly, drawers: Drawers = NOMINAL_DRAWERS):
         save: 'saved',
         revision: fly.revision,
         refused: null,
+        compare: null,
         pull: null,
         preview: null,
       }),

@@ -43,7 +43,20 @@ export function useBenchKeys({ bench, onAdd, onRemove, onCopy, onHistory, onTurn
     if (state().selected !== HOOK) run(state().selected);
   };
   const preview = useBench((now) => now.preview);
+  const compare = useBench((now) => now.compare);
   useOffered('bench', [
+    ...(compare && !preview
+      ? [
+          {
+            name: 'Leave the comparison of schools',
+            group: 'Bench',
+            keys: 'escape',
+            run: () => {
+              bench.setState({ compare: null });
+            },
+          },
+        ]
+      : []),
     ...(preview
       ? [
           {

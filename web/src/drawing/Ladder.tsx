@@ -9,10 +9,17 @@ interface LadderProps {
   readonly laid: LaidFly;
   readonly layout: SheetLayout;
   readonly part: LaidPart | undefined;
+  readonly band: Band | null;
+}
+
+/** The band a school keeps a part in, as places along the shank (mm), and whether it is kept. */
+export interface Band {
+  readonly places: readonly [number, number];
+  readonly within: boolean;
 }
 
 /** The dimension ladder above the fly, longest outermost, and the gap below it. */
-export function Ladder({ laid, layout, part }: LadderProps) {
+export function Ladder({ laid, layout, part, band }: LadderProps) {
   const { platform } = laid;
   const style = useStyle();
   const mm = (value: number): string => formatLength(value, style).figure;
@@ -47,6 +54,7 @@ export function Ladder({ laid, layout, part }: LadderProps) {
         relation="shank"
         result={`${nominal(platform.nominal.shank)}${mm(platform.shankMm)}`}
       />
+      {own && band && <BandOnLine x1={x(band.places[0])} x2={x(band.places[1])} y={row(0)} within={band.within} />}
       {own && (
         <Dimension
           limit={layout.width - 6}
@@ -75,6 +83,32 @@ export function Ladder({ laid, layout, part }: LadderProps) {
           />
         )}
     </>
+  );
+}
+
+/** The school's band on a dimension line: where its end may lie. */
+function BandOnLine({
+  x1,
+  x2,
+  y,
+  within,
+}: {
+  readonly x1: number;
+  readonly x2: number;
+  readonly y: number;
+  readonly within: boolean;
+}) {
+  const [a, b] = x1 < x2 ? [x1, x2] : [x2, x1];
+  const stroke = within ? 'var(--measure)' : 'var(--warn)';
+  return (
+    <g aria-hidden="true" data-band={within ? 'within' : 'outside'}>
+      <rect x={a} y={y - 5} width={Math.max(2, b - a)} height={10} fill="var(--band)" />
+      <path
+        d={`M${String(a)} ${String(y - 7)}v14M${String(b)} ${String(y - 7)}v14`}
+        stroke={stroke}
+        strokeWidth={1.2}
+      />
+    </g>
   );
 }
 

@@ -7,6 +7,8 @@ import { useOffered } from '../shell/useKeys.ts';
 import { layoutSheet, xOf, type SheetLayout } from './layout.ts';
 import type { Mark } from './Marks.tsx';
 import type { DrawingActions } from './Grips.tsx';
+import type { Band } from './Ladder.tsx';
+import { Outlines, type Outlined } from './Outlines.tsx';
 import { Overlay, type PullState } from './Overlay.tsx';
 import { Grid } from './Scales.tsx';
 import { useSize } from './useSize.ts';
@@ -22,6 +24,9 @@ interface LinesPlanProps extends DrawingActions {
   readonly hook: boolean;
   readonly moving: boolean;
   readonly pull: PullState | null;
+  readonly band: Band | null;
+  /** Flies laid over this one as outlines. */
+  readonly outlines: readonly Outlined[] | null;
   readonly refused: string | null;
   readonly marks: readonly Mark[];
   /** A change is shown that is not made yet: nothing can be pulled on it. */
@@ -45,6 +50,8 @@ export function LinesPlan({
   onStation,
   hook,
   pull,
+  band,
+  outlines,
 }: LinesPlanProps) {
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
@@ -121,6 +128,12 @@ export function LinesPlan({
             picked={selected}
             moving={moving}
           />
+          {outlines && (
+            <svg width={width} height={height} className="absolute inset-0 pointer-events-none" aria-hidden="true">
+              <rect width={width} height={height} fill="var(--sheet)" opacity={0.6} />
+              <Outlines flies={outlines} layout={layout} />
+            </svg>
+          )}
           <Overlay
             laid={laid}
             layout={layout}
@@ -133,6 +146,7 @@ export function LinesPlan({
             onStation={onStation}
             hook={hook}
             pull={pull}
+            band={band}
             width={width}
             height={height}
           />

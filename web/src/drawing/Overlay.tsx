@@ -1,7 +1,7 @@
 import type { LaidFly } from '@jobbet/core';
 import { useRef } from 'react';
 import { Grips, PullWords, type DrawingActions } from './Grips.tsx';
-import { Ladder } from './Ladder.tsx';
+import { Ladder, type Band } from './Ladder.tsx';
 import type { SheetLayout } from './layout.ts';
 import { Marks, type Mark } from './Marks.tsx';
 import { Captions, Projection } from './Projection.tsx';
@@ -23,12 +23,13 @@ interface OverlayProps extends DrawingActions {
   readonly height: number;
   readonly marks: readonly Mark[];
   readonly pull: PullState | null;
+  readonly band: Band | null;
   /** Nothing can be pulled. */
   readonly held: boolean;
 }
 
 /** What is drafted over the fly: scales, dimensions, projection lines and what can be pulled. */
-export function Overlay({ laid, layout, selected, marks, held, pull, width, height, ...rest }: OverlayProps) {
+export function Overlay({ laid, layout, selected, marks, held, pull, band, width, height, ...rest }: OverlayProps) {
   const svg = useRef<SVGSVGElement>(null);
   const part = laid.parts.find((each) => each.file.id === selected);
   return (
@@ -44,7 +45,7 @@ export function Overlay({ laid, layout, selected, marks, held, pull, width, heig
       <Projection layout={layout} />
       <StationScale laid={laid} layout={layout} />
       <FootRule layout={layout} />
-      <Ladder laid={laid} layout={layout} part={part} />
+      <Ladder laid={laid} layout={layout} part={part} band={band} />
       <Marks laid={laid} layout={layout} marks={marks} onPick={rest.onPick} />
       {!held && <Grips laid={laid} layout={layout} selected={selected} svg={svg} {...rest} />}
       {pull && <PullWords laid={laid} layout={layout} pull={pull} />}

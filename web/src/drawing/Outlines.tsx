@@ -1,0 +1,70 @@
+import type { LaidFly } from '@jobbet/core';
+import { outlineOf, PLAN_UP, PROFILE_UP } from '@jobbet/core/geometry/outline';
+import { screenX, screenY, type View } from '@jobbet/core/figure/view';
+import type { Vec3 } from '@jobbet/core/platform/section';
+import { useId } from 'react';
+import type { SheetLayout } from './layout.ts';
+
+/** A fly shown by its outline alone, and what it is called. */
+export interface Outlined {
+  readonly laid: LaidFly;
+  readonly name: string;
+}
+
+const LOOKS = [
+  { stroke: 'var(--measure)', dash: undefined },
+  { stroke: 'var(--shape)', dash: '7 4' },
+] as const;
+
+const pathOf = (laid: LaidFly, view: View): string =>
+  laid.sections
+    .map((section) => {
+      const up = view.name === 'plan' ? PLAN_UP : PROFILE_UP;
+      const points = outlineOf(section, up).map(([x, across]): string => {
+        const at: Vec3 = view.name === 'plan' ? [x, across, 0] : [x, 0, across];
+        return `${screenX(view, at).toFixed(1)} ${screenY(view, at).toFixed(1)}`;
+      });
+      return `M${points.join('L')}Z`;
+    })
+    .join('');
+
+/** Outlines of flies laid over the drawing, each the edge of all its parts together, with a legend. */
+export function Outlines({ flies, layout }: { readonly flies: readonly Outlined[]; readonly layout: SheetLayout }) {
+  const id = useId();
+  return (
+    <g data-testid="outlines" aria-hidden="true">
+      {flies.map(({ laid, name }, i) => {
+        const { stroke, dash } = LOOKS[i % 2] ?? LOOKS[0];
+        const paths = [layout.profile, layout.plan].map((view) => pathOf(laid, view));
+        const mask = `${id}-${String(i)}`;
+        return (
+          <g key={name}>
+            <mask id={mask} maskUnits="userSpaceOnUse" x={0} y={0} width={layout.width} height={layout.height}>
+              <rect width={layout.width} height={layout.height} fill="white" />
+              {paths.map((d) => (
+                <path key={d} d={d} fill="black" />
+              ))}
+            </mask>
+            <g mask={`url(#${mask})`}>
+              {paths.map((d) => (
+                <path key={d} d={d} fill="none" stroke={stroke} strokeWidth={4} strokeDasharray={dash} />
+              ))}
+            </g>
+            <line
+              x1={16}
+              x2={46}
+              y1={46 + i * 18}
+              y2={46 + i * 18}
+              stroke={stroke}
+              strokeWidth={2}
+              strokeDasharray={dash}
+            />
+            <text x={52} y={50 + i * 18} fontSize={12.5} fontStyle="italic" fill="var(--ink)">
+              {name}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
