@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { spawn } from 'node:child_process';
 import { chromium, type Page } from '@playwright/test';
 import { twelvePartFly } from './fly.ts';
-import { tell } from './times.ts';
+import { spread, tell } from './times.ts';
 
 const ROOT = join(import.meta.dirname, '../..');
 const KEY_ALLOWED_MS = 50;
@@ -88,23 +88,70 @@ async function benches(page: Page, url: string): Promise<void> {
   await page.mouse.up();
 }
 
+/** The fly with its soft parts tied in again, so many parts in all. */
+function manyParts(count: number): typeof twelvePartFly {
+  const soft = twelvePartFly.parts.filter((part) => ['bundle', 'hackle'].includes(part.construction));
+  const more = Array.from({ length: count - twelvePartFly.parts.length }, (_, i) => {
+    const part = soft[i % soft.length];
+    if (!part) throw new Error('the fly has nothing soft on it');
+    return { ...part, id: `${part.id}-${String(i)}` };
+  });
+  return { ...twelvePartFly, name: `${String(count)} parts`, parts: [...twelvePartFly.parts, ...more] };
+}
+
+/** Time from frame to frame while the pointer moves in each of them, ms. */
+const frames = (page: Page, x: number, y: number): Promise<number[]> =>
+  page.evaluate(
+    async ([fromX, atY]) => {
+      const times: number[] = [];
+      let last = performance.now();
+      for (let i = 0; i < 200; i++) {
+        const clientX = (fromX ?? 0) + 20 + 24 * Math.sin(i / 9);
+        window.dispatchEvent(new PointerEvent('pointermove', { clientX, clientY: atY ?? 0, ctrlKey: true }));
+        const now = await new Promise<number>((resolve) => requestAnimationFrame(resolve));
+        if (i >= 20) times.push(now - last);
+        last = now;
+      }
+      return times;
+    },
+    [x, y],
+  );
+
+async function pullsTwenty(page: Page, url: string): Promise<void> {
+  const made = await page.request.post(`${url}/api/flies`, { data: { file: manyParts(20) } });
+  const { id } = (await made.json()) as { id: string };
+  await page.goto(`${url}/fly/${id}`);
+  await page.locator('[data-part="tail"]').click();
+  const tip = await page.getByRole('slider', { name: 'tail tip', exact: true }).boundingBox();
+  if (!tip) throw new Error('no tip to pull');
+  const [x, y] = [tip.x + tip.width / 2, tip.y + tip.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  const times = await frames(page, x, y);
+  await page.mouse.up();
+  const { median, p95 } = spread(times);
+  console.log(
+    `pulling a tip of 20 parts: frame to frame   median ${median.toFixed(1)} ms of 17 allowed   95 % ${p95.toFixed(1)} ms of 34 allowed`,
+  );
+}
+
 async function boxOf500(page: Page, url: string): Promise<void> {
   for (let i = 0; i < 500; i++)
     await page.request.post(`${url}/api/flies`, { data: { file: { ...twelvePartFly, name: `Fly ${String(i)}` } } });
   const start = performance.now();
   await page.goto(url);
-  await page.getByText('501 of 501').waitFor();
-  console.log(`a box of 501 flies, from nothing to listed        ${(performance.now() - start).toFixed(0)} ms`);
+  await page.getByText('502 of 502').waitFor();
+  console.log(`a box of 502 flies, from nothing to listed        ${(performance.now() - start).toFixed(0)} ms`);
   const find = page.getByLabel('Find a fly');
   await find.focus();
   const typed: number[] = [];
   for (let i = 0; i < 20; i++) {
     const before = performance.now();
     await find.fill(`fly ${String(100 + i)}`);
-    await page.getByText('1 of 501').waitFor();
+    await page.getByText('1 of 502').waitFor();
     typed.push(performance.now() - before);
     await find.fill('');
-    await page.getByText('501 of 501').waitFor();
+    await page.getByText('502 of 502').waitFor();
   }
   tell('  a word typed to the found fly', typed, null);
 }
@@ -129,6 +176,7 @@ try {
   await instrument(page);
   console.log(`browser, 12 parts, 1280 by 800, Chromium ${browser.version()} painting in software`);
   await benches(page, url);
+  await pullsTwenty(page, url);
   await boxOf500(page, url);
 } finally {
   await browser.close();

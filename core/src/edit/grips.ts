@@ -75,7 +75,8 @@ function boundAt(part: LaidPart, x: number): Vec3 {
   return nearest && Math.abs(nearest[0] - x) < 1 ? [x, nearest[1], nearest[2]] : [x, 0, surfaceAt(part, x)];
 }
 
-function tipGrip(part: LaidPart): Grip | null {
+/** The tip of a part, where it has one that can be pulled. */
+export function tipGrip(part: LaidPart): Grip | null {
   const [relation, { tipMm }] = [tipRelation(part), part.extent];
   if (!relation || tipMm === null) return null;
   const form = freeForm(part);
@@ -158,7 +159,7 @@ const pinchOf = (part: LaidPart): number =>
   Math.hypot(...part.built.forms.flatMap((form) => (form.kind === 'bundle' ? [form.squeezedMm] : [])));
 
 /** The bare shank kept for the head. */
-function headGrip(laid: LaidFly): Grip {
+export function headGrip(laid: LaidFly): Grip {
   const cut = { y: 0, z: 0, semiY: 0, semiZ: 0, opacity: 1 };
   const [shank] = laid.platform.sections;
   shank?.at(Math.min(shank.toMm, Math.max(shank.fromMm, laid.headMm)), cut);
@@ -187,7 +188,12 @@ export function partGrips(part: LaidPart): Grip[] {
 /** All that can be pulled on a fly, in tying order; the head space first. */
 export const gripsOf = (laid: LaidFly): Grip[] => [headGrip(laid), ...laid.parts.flatMap(partGrips)];
 
-export const gripBy = (laid: LaidFly, id: string): Grip | undefined => gripsOf(laid).find((each) => each.id === id);
+/** The grip of an id such as `tail.length`; undefined where the fly has none such. */
+export function gripBy(laid: LaidFly, id: string): Grip | undefined {
+  if (id === 'headSpace') return headGrip(laid);
+  const part = laid.parts.find((each) => id.startsWith(`${each.file.id}.`));
+  return part && partGrips(part).find((each) => each.id === id);
+}
 
 /** mm of free length for one mm that a part's tip moves along the shank. */
 function lengthPerMm(part: LaidPart): number {

@@ -89,8 +89,16 @@ function frontOf(solid: Solid): number {
   }
 }
 
-/** Middle of a part along x, for painting the front view from the rear forward. */
+const middles = new WeakMap<PartFigure, number>();
+
+/** Middle of a part along x, for painting the front view from the rear forward; reckoned once a part. */
 function meanX(part: PartFigure): number {
+  let middle = middles.get(part);
+  if (middle === undefined) middles.set(part, (middle = meanXOf(part)));
+  return middle;
+}
+
+function meanXOf(part: PartFigure): number {
   let [sum, count] = [0, 0];
   for (let i = 0; i < part.fibres.length; i += FIBRE_STRIDE) {
     sum += part.fibres[i + 3] as number;
@@ -104,39 +112,90 @@ function meanX(part: PartFigure): number {
   return count === 0 ? 0 : sum / count;
 }
 
+/** One stroke of a painting: what it shows, by the identity of the thing and the way it is shown, and how it is put on. */
+export interface PaintStep {
+  readonly matter: object;
+  readonly key: string;
+  /** @param share of the fibres drawn, fewer while something moves */
+  readonly paint: (surface: Surface, share: number) => void;
+}
+
+/** The steps of one view, and the makers of them for solids and fibres. */
+class Steps {
+  readonly list: PaintStep[] = [];
+  private readonly view: View;
+  private readonly palette: Palette;
+  private readonly wire: string;
+  private readonly ink: string;
+
+  constructor(view: View, palette: Palette, wire: string, ink: string) {
+    this.view = view;
+    this.palette = palette;
+    this.wire = wire;
+    this.ink = ink;
+  }
+
+  solid(each: Solid): void {
+    const { view, palette, wire } = this;
+    this.list.push({
+      matter: each,
+      key: 'solid',
+      paint: (surface, share) => {
+        // While it moves a strand goes without its glints.
+        const seen = share < 1 && each.kind === 'strand' ? { ...each, glint: null } : each;
+        paintSolid(surface, seen, view, palette, wire);
+      },
+    });
+  }
+
+  fibres(part: PartFigure, side: Side, alpha: number): void {
+    if (part.fibres.length === 0) return;
+    const { view, palette, ink } = this;
+    const most = shareAt(view.scale);
+    this.list.push({
+      matter: part,
+      key: side,
+      paint: (surface, share) => {
+        const colour = (tint: number): string => palette.tint(part.tints[tint] ?? ink);
+        paintFibres(surface, part, view, side, colour, palette.plain ? 1 : alpha, Math.min(most, share));
+      },
+    });
+  }
+}
+
 /**
- * Paints a fly on a surface in one view: far fibres, then wire and bodies, then near fibres, then what stands nearest.
+ * How a fly is painted in one view: far fibres, then wire and bodies, then near fibres, then what stands nearest.
  * In the dark theme the ramp of the materials is lightened, never inverted.
  */
-export function paintFly(surface: Surface, figure: FlyFigure, view: View, options: PaintOptions): void {
+export function paintSteps(figure: FlyFigure, view: View, options: PaintOptions): readonly PaintStep[] {
   const plain = options.mode === 'silhouette';
   const lifted = (tint: string): string => (options.dark ? mixTint(tint, '#dbe6e4', 0.26) : tint);
   const palette: Palette = { ink: options.ink, sheet: options.sheet, plain, tint: plain ? () => options.ink : lifted };
   if (options.mode === 'lines') {
-    paintLines(surface, figure, view, palette, options);
-    return;
+    const paint = (surface: Surface): void => {
+      paintLines(surface, figure, view, palette, options);
+    };
+    return [{ matter: figure, key: 'lines', paint }];
   }
-  paintPick(surface, view, options);
-  const wire = figure.platform.tints[0] ?? options.ink;
-  const share = Math.min(shareAt(view.scale), options.share ?? 1);
-  const solid = (each: Solid): void => {
-    paintSolid(surface, each, view, palette, wire);
-  };
-  const fibres = (part: PartFigure, side: Side, alpha: number): void => {
-    paintFibres(
-      surface,
-      part,
-      view,
-      side,
-      (tint) => palette.tint(part.tints[tint] ?? options.ink),
-      plain ? 1 : alpha,
-      share,
-    );
-  };
-  if (view.name === 'section') {
-    paintFront(figure, solid, fibres);
-    return;
-  }
+  const steps = new Steps(view, palette, figure.platform.tints[0] ?? options.ink, options.ink);
+  steps.list.push({
+    matter: options.sections ?? figure,
+    key: 'pick',
+    paint: (surface) => {
+      paintPick(surface, view, options);
+    },
+  });
+  if (view.name === 'section') frontSteps(figure, steps);
+  else sideSteps(figure, view, steps);
+  return steps.list;
+}
+
+/** Paints a fly on a surface in one view. */
+export function paintFly(surface: Surface, figure: FlyFigure, view: View, options: PaintOptions): void {
+  for (const step of paintSteps(figure, view, options)) step.paint(surface, options.share ?? 1);
+}
+
+function sideSteps(figure: FlyFigure, view: View, steps: Steps): void {
   const front = (each: Solid): boolean =>
     (each.kind === 'ball' && meanDepth(each, view) > 0.6 * each.r) ||
     (each.kind === 'disc' && meanDepth(each, view) > 0) ||
@@ -145,33 +204,32 @@ export function paintFly(surface: Surface, figure: FlyFigure, view: View, option
   const all = [...figure.parts].sort((a, b) => a.layer - b.layer).flatMap((part) => part.solids);
   const strands = all.filter((each) => each.kind === 'strand');
   const solids = all.filter((each) => each.kind !== 'strand');
-  for (const each of figure.platform.solids) if (back(each)) solid(each);
-  for (const part of figure.parts) fibres(part, 'far', 0.85);
-  for (const each of strands) if (meanDepth(each, view) < 0) solid(each);
-  for (const each of figure.platform.solids) if (!back(each)) solid(each);
-  for (const each of solids) if (back(each)) solid(each);
-  for (const each of solids) if (!back(each) && !front(each)) solid(each);
-  for (const part of figure.parts) fibres(part, 'near', 0.95);
-  for (const each of strands) if (meanDepth(each, view) >= 0) solid(each);
-  for (const each of solids) if (front(each)) solid(each);
+  for (const each of figure.platform.solids) if (back(each)) steps.solid(each);
+  for (const part of figure.parts) steps.fibres(part, 'far', 0.85);
+  for (const each of strands) if (meanDepth(each, view) < 0) steps.solid(each);
+  for (const each of figure.platform.solids) if (!back(each)) steps.solid(each);
+  for (const each of solids) if (back(each)) steps.solid(each);
+  for (const each of solids) if (!back(each) && !front(each)) steps.solid(each);
+  for (const part of figure.parts) steps.fibres(part, 'near', 0.95);
+  for (const each of strands) if (meanDepth(each, view) >= 0) steps.solid(each);
+  for (const each of solids) if (front(each)) steps.solid(each);
 }
 
-function paintFront(
-  figure: FlyFigure,
-  solid: (each: Solid) => void,
-  fibres: (part: PartFigure, side: 'all', alpha: number) => void,
-): void {
+function frontSteps(figure: FlyFigure, steps: Steps): void {
+  const solid = (each: Solid): void => {
+    steps.solid(each);
+  };
   const rearFirst = [...figure.parts].sort((a, b) => meanX(b) - meanX(a));
   const hook = figure.platform.solids.filter((each) => !(each.kind === 'wire' && each.run === 'ring'));
   const behind = rearFirst.filter((part) => part.solids.every((each) => each.kind === 'strand') || meanX(part) > 10);
   for (const part of behind) {
     part.solids.forEach(solid);
-    fibres(part, 'all', 0.5);
+    steps.fibres(part, 'all', 0.5);
   }
   hook.forEach(solid);
   for (const part of rearFirst.filter((each) => !behind.includes(each))) {
-    fibres(part, 'all', 0.6);
+    steps.fibres(part, 'all', 0.6);
     [...part.solids].sort((a, b) => Number(b.kind === 'neck') - Number(a.kind === 'neck')).forEach(solid);
   }
-  for (const each of figure.platform.solids) if (each.kind === 'wire' && each.run === 'ring') solid(each);
+  for (const each of figure.platform.solids) if (each.kind === 'wire' && each.run === 'ring') steps.solid(each);
 }

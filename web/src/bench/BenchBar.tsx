@@ -33,7 +33,7 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
 export function BenchBar({ onHistory, onCommands, onKeys }: BenchBarProps) {
   const bench = useBenchStore();
   const id = useBench((state) => state.id);
-  const laid = useBench((state) => state.laid);
+  const laid = useBench((state) => state.calm);
   const save = useBench((state) => state.save);
   const canUndo = useHistory((history) => history.pastStates.length > 0);
   const canRedo = useHistory((history) => history.futureStates.length > 0);

@@ -1,13 +1,12 @@
 import { dependants, movePart, removePart } from '@jobbet/core/edit/parts';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useState, type ComponentProps } from 'react';
 import { useOutletContext } from 'react-router';
-import { FishingSheet } from '../drawing/FishingSheet.tsx';
-import { LinesPlan } from '../drawing/LinesPlan.tsx';
 import { useTurn } from '../drawing/useTurn.ts';
 import type { ShellContext } from '../shell/AppShell.tsx';
 import { say } from '../shell/toast.ts';
 import { useReport } from '../solve/useReport.ts';
 import { useSettings } from '../settings/settings.ts';
+import { BenchDrawing } from './BenchDrawing.tsx';
 import { BenchBar } from './BenchBar.tsx';
 import { goToChecks, shownOf } from './Checks.tsx';
 import { ConflictDialog } from './ConflictDialog.tsx';
@@ -15,12 +14,9 @@ import { AddPartDialog, CopyPartDialog, neighbour, RemoveDialog } from './dialog
 import { HistoryDialog } from './HistoryDialog.tsx';
 import { Inspector } from './Inspector.tsx';
 import { ModeKeys } from './ModeKeys.tsx';
-import { byStations, dragOf, nudge } from './pulling.ts';
-import { comparedOf } from './SchoolCompare.tsx';
-import { bandPlaces, standingOf } from './useStanding.ts';
 import { PrintSheet } from './PrintSheet.tsx';
 import type { Saver } from './saver.ts';
-import { changeOrSay, HOOK, undo, useBench, useBenchStore } from './store.ts';
+import { changeOrSay, undo, useBench, useBenchStore } from './store.ts';
 import { TyingOrder } from './TyingOrder.tsx';
 import { editSentence, useBenchKeys } from './useBenchKeys.ts';
 import { VerdictStrip } from './VerdictStrip.tsx';
@@ -31,22 +27,14 @@ type Asked = 'add' | 'history' | null;
 export function BenchBoard({ saver }: { readonly saver: Saver }) {
   const bench = useBenchStore();
   const { openCommands, openKeys } = useOutletContext<ShellContext>();
-  const laid = useBench((state) => state.laid);
+  const laid = useBench((state) => state.calm);
   const selected = useBench((state) => state.selected);
-  const moving = useBench((state) => state.moving);
-  const pull = useBench((state) => state.pull);
-  const compare = useBench((state) => state.compare);
-  const refused = useBench((state) => state.refused);
   const save = useBench((state) => state.save);
   const drawers = useBench((state) => state.drawers);
   const { report, checked, current } = useReport(laid.file, drawers);
   const { looks } = useSettings();
-  const preview = useBench((state) => state.preview);
   const findings = useMemo(() => shownOf(checked?.findings ?? [], looks), [checked, looks]);
   const flagged = useMemo(() => findings.filter((each) => each.severity !== 'note'), [findings]);
-  const drawn = preview?.laid ?? laid;
-  const compared = comparedOf(laid, compare, drawers);
-  const standing = selected === HOOK ? null : standingOf(drawn, selected, drawers);
   const [asked, setAsked] = useState<Asked>(null);
   const [fishing, setFishing] = useState(false);
   const turned = useTurn(fishing);
@@ -82,7 +70,6 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
       setFishing((is) => !is);
     },
   });
-  const drag = useMemo(() => dragOf(bench), [bench]);
   return (
     <>
       <PrintSheet laid={laid} report={report} />
@@ -114,48 +101,7 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
           </div>
           <div className="flex-1 min-w-0 relative">
             <ModeKeys fishing={fishing} onFishing={setFishing} />
-            {turned > 0 ? (
-              <FishingSheet laid={drawn} report={report} share={turned} selected={selected} onPick={pick} />
-            ) : (
-              <LinesPlan
-                laid={drawn}
-                marks={flagged}
-                preview={preview !== null}
-                selected={selected}
-                hook={selected === HOOK}
-                moving={moving}
-                pull={pull}
-                band={standing && { places: bandPlaces(drawn, selected, standing), within: standing.within }}
-                outlines={compared?.flies.map((each, i) => ({ laid: each, name: compared.names[i] ?? '' })) ?? null}
-                refused={refused}
-                onPick={pick}
-                onPullStart={drag}
-                onNudge={(gripId, steps) => {
-                  nudge(bench, gripId, steps);
-                }}
-                onStation={(gripId, stations) => {
-                  byStations(bench, gripId, stations);
-                }}
-              />
-            )}
-            {compared && !preview && (
-              <p
-                role="status"
-                className="absolute left-1/2 bottom-3 -translate-x-1/2 z-10 bg-sheet border border-rule px-3 py-1 whitespace-nowrap"
-              >
-                Compared: {compared.names.join(' and ')}. Leave it <kbd className="font-bold">Esc</kbd>
-              </p>
-            )}
-            {preview && (
-              <p
-                role="status"
-                data-testid="preview"
-                className="absolute left-1/2 bottom-3 -translate-x-1/2 z-10 bg-pick text-on-pick px-3 py-1 whitespace-nowrap"
-              >
-                Shown: {preview.words}. Take it <kbd className="font-bold">Enter</kbd>, back{' '}
-                <kbd className="font-bold">Esc</kbd>
-              </p>
-            )}
+            <BenchDrawing report={report} turned={turned} flagged={flagged} onPick={pick} />
             {laid.parts.length === 0 && (
               <p className="absolute left-1/2 top-16 -translate-x-1/2 text-sentence text-ink2">
                 Tie in the first part. <span className="plain-key">A</span>
@@ -166,10 +112,9 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
             <Inspector checked={checked} onRemove={remove} onCopyTo={setCopying} />
           </div>
         </main>
-        <VerdictStrip
+        <LiveVerdict
           report={report}
           current={current}
-          tight={laid.tight}
           balls={laid.parts.some((part) => part.built.ball?.sided === true)}
           checks={checked && { settle: flagged.length, notes: findings.length - flagged.length }}
           onChecks={() => {
@@ -208,6 +153,12 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
       </div>
     </>
   );
+}
+
+/** The verdict, whose ride follows a pull in each frame. */
+function LiveVerdict(props: Omit<ComponentProps<typeof VerdictStrip>, 'tight'>) {
+  const tight = useBench((state) => state.laid.tight);
+  return <VerdictStrip {...props} tight={tight} />;
 }
 
 /** Asks before the window closes only while something is not on the server. */

@@ -42,8 +42,8 @@ function withOptional<K extends 'intent' | 'thread' | 'finish' | 'head' | 'notes
 /** The hook as a sentence, the thread and head, and what the fly is meant to do. */
 export function HookInspector({ findings }: { readonly findings: readonly Finding[] }) {
   const bench = useBenchStore();
-  const file = useBench((state) => state.file);
-  const laid = useBench((state) => state.laid);
+  const laid = useBench((state) => state.calm);
+  const { file } = laid;
   const style = useStyle();
   const [left, setLeft] = useState<readonly Left[]>([]);
   const take = (next: FlyFile, blank?: string): readonly Fault[] => change(bench, next, undefined, blank);

@@ -25,7 +25,7 @@ export function Inspector({
   readonly onCopyTo: (id: string) => void;
 }) {
   const selected = useBench((state) => state.selected);
-  const laid = useBench((state) => state.laid);
+  const laid = useBench((state) => state.calm);
   const { looks } = useSettings();
   const part = laid.parts.find((each) => each.file.id === selected);
   const findings = shownOf(checked?.findings ?? [], looks);

@@ -35,7 +35,7 @@ interface HookWordsProps<H> {
 
 /** A hook's size, make and measures as words with blanks; used for the hook tied on and for one behind. */
 function HookWords<H extends HookKeys & { readonly kind: string }>({ hook, of, onHook }: HookWordsProps<H>) {
-  const laid = useBench((state) => state.laid);
+  const laid = useBench((state) => state.calm);
   const packets = useBench((state) => state.drawers.hooks);
   const style = useStyle();
   const set = (key: string, value: string | number): readonly Fault[] =>
@@ -137,7 +137,7 @@ const KINDS = ['single', 'double', 'jig', 'tube', 'shank'] as const;
 
 /** What the fly is tied on, as a sentence: a hook, a tube or a bare shank, and the hook behind it. */
 export function PlatformSentence({ onTake }: { readonly onTake: TakePlatform }) {
-  const laid = useBench((state) => state.laid);
+  const laid = useBench((state) => state.calm);
   const style = useStyle();
   const platform = laid.file.platform;
   const set = (key: string, value: string): readonly Fault[] =>

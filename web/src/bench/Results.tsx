@@ -8,7 +8,7 @@ import { useBench } from './store.ts';
 /** What the part comes to: where it lies, how long it is and why, what it weighs. */
 export function Results({ part }: { readonly part: LaidPart }) {
   const style = useStyle();
-  const laid = useBench((state) => state.laid);
+  const laid = useBench((state) => state.calm);
   const length = (mm: number): string => {
     const { figure, unit } = formatLength(mm, style);
     return `${figure} ${unit}`;

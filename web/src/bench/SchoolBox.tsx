@@ -48,7 +48,7 @@ function BandMark({ at }: { readonly at: Standing }) {
 /** What the fly's school says of the chosen part: its band, the reason, and the way back to it. */
 export function StandingBox({ id }: { readonly id: string }) {
   const bench = useBenchStore();
-  const laid = useBench((state) => state.laid);
+  const laid = useBench((state) => state.calm);
   const drawers = useBench((state) => state.drawers);
   const school = schoolIn(drawers, laid.file.school);
   const at = standingOf(laid, id, drawers);
@@ -82,7 +82,7 @@ export function StandingBox({ id }: { readonly id: string }) {
 /** Which school the fly follows, and all of it back to that. */
 export function SchoolChoice() {
   const bench = useBenchStore();
-  const laid = useBench((state) => state.laid);
+  const laid = useBench((state) => state.calm);
   const drawers = useBench((state) => state.drawers);
   const school = schoolIn(drawers, laid.file.school);
   const take = (word: string): void => {

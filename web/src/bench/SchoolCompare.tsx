@@ -28,7 +28,7 @@ export function comparedOf(laid: LaidFly, words: readonly [string, string] | nul
 /** Which two schools to lay over each other, and what that comes to part by part. */
 export function SchoolCompare() {
   const bench = useBenchStore();
-  const laid = useBench((state) => state.laid);
+  const laid = useBench((state) => state.calm);
   const drawers = useBench((state) => state.drawers);
   const compare = useBench((state) => state.compare);
   const compared = comparedOf(laid, compare, drawers);

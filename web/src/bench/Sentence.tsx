@@ -29,7 +29,7 @@ const YES = 'yes';
 /** What a part is, in words with blanks; each blank is taken as it is typed, or says why not. */
 export function Sentence({ part }: { readonly part: LaidPart }) {
   const bench = useBenchStore();
-  const laid = useBench((state) => state.laid);
+  const laid = useBench((state) => state.calm);
   const { id } = part.file;
   const drawers = useBench((state) => state.drawers);
   const set = (key: string, value: string | number | boolean): readonly Fault[] => {

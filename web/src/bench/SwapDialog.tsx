@@ -18,7 +18,7 @@ const sizesWords = (steps: number): string => {
 /** Another metal for an eye or bead: what holds the tipping ratio, in which size, and the room that takes. */
 export function SwapDialog({ id, onClose }: { readonly id: string; readonly onClose: () => void }) {
   const bench = useBenchStore();
-  const laid = useBench((state) => state.laid);
+  const laid = useBench((state) => state.calm);
   const drawers = useBench((state) => state.drawers);
   const style = useStyle();
   const swap = useMemo(() => swapOffers(laid, id, drawers), [laid, id, drawers]);

@@ -27,8 +27,10 @@ export class Saver {
     this.stopped = false;
     this.leave = this.bench.subscribe((state, before) => {
       if (state.file === before.file || state.file === this.savedFile) return;
+      // A pull is kept when it ends: what lies between is no step of its own.
+      if (state.moving) return;
       this.keep(state.file, state.revision);
-      if (!state.moving) this.schedule();
+      this.schedule();
     });
     window.addEventListener('pagehide', this.flush);
     window.addEventListener('online', this.flush);

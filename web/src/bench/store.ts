@@ -16,6 +16,8 @@ export interface BenchState {
   readonly id: string;
   readonly file: FlyFile;
   readonly laid: LaidFly;
+  /** The laid fly as the margins show it: the same at rest, a few times a second behind while something is pulled. */
+  readonly calm: LaidFly;
   /** What the fly is solved with. */
   readonly drawers: Drawers;
   readonly selected: string;
@@ -39,12 +41,13 @@ export type Bench = StoreApi<BenchState> & { temporal: StoreApi<TemporalState<Tr
 export function createBench(fly: StoredFly, drawers: Drawers = NOMINAL_DRAWERS): Bench {
   const laid = layFly(fly.file, drawers);
   if (!laid.ok) throw new Error(laid.faults.map((fault) => `${fault.path}: ${fault.message}`).join('\n'));
-  return createStore<BenchState>()(
+  const bench = createStore<BenchState>()(
     temporal(
       (): BenchState => ({
         id: fly.id,
         file: fly.file,
         laid: laid.value,
+        calm: laid.value,
         drawers,
         selected: fly.file.parts[0]?.id ?? HOOK,
         moving: false,
@@ -62,7 +65,18 @@ export function createBench(fly: StoredFly, drawers: Drawers = NOMINAL_DRAWERS):
       },
     ),
   );
+  let shownAt = 0;
+  bench.subscribe(({ laid: now, calm, moving }) => {
+    const at = performance.now();
+    if (now === calm || (moving && at - shownAt < CALM_MS)) return;
+    shownAt = at;
+    bench.setState({ calm: now });
+  });
+  return bench;
 }
+
+/** How far behind a pull the margins may be. */
+const CALM_MS = 100;
 
 /** Typing that goes on in one blank within so long is one step of undo. */
 const TYPING_MS = 1200;

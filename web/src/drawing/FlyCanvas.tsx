@@ -1,11 +1,13 @@
 import type { LaidFly } from '@jobbet/core';
 import { FigureCache } from '@jobbet/core/figure/cache';
 import type { DrawMode } from '@jobbet/core/figure/options';
-import { paintFly } from '@jobbet/core/figure/paint';
+import { paintSteps } from '@jobbet/core/figure/paint';
+import { boundsOf } from '@jobbet/core/geometry/bounds';
 import type { View } from '@jobbet/core/figure/view';
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useDark } from '../settings/useDark.ts';
 import { CanvasSurface } from './canvas.ts';
+import { StillRuns, type Place } from './stillRuns.ts';
 
 interface FlyCanvasProps {
   readonly laid: LaidFly;
@@ -19,15 +21,39 @@ interface FlyCanvasProps {
   readonly turnDeg?: number;
 }
 
-const MOVING_SHARE = 0.6;
+const MOVING_SHARE = 0.35;
 
 const token = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+
+/** Fibres may stand out of the sections by so much, mm. */
+const BEYOND_MM = 6;
+
+/** The piece of the canvas that a view of a fly takes, px. */
+function frameOf(laid: LaidFly, view: View, width: number, height: number): Place {
+  const { front, rear, top, bottom, aside } = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
+  const along = view.name === 'section' ? [-aside, aside] : [front, rear].map((mm) => mm * view.across[0]);
+  const upright = view.name === 'plan' ? [-aside, aside] : [bottom, top];
+  const clamp = (px: number, most: number): number => Math.max(0, Math.min(most, px));
+  const [left, right] = [Math.min(...along) - BEYOND_MM, Math.max(...along) + BEYOND_MM].map((mm) =>
+    clamp(Math.round(view.ox + mm * view.scale), width),
+  );
+  const [above, below] = [Math.max(...upright) + BEYOND_MM, Math.min(...upright) - BEYOND_MM].map((mm) =>
+    clamp(Math.round(view.oy - mm * view.scale), height),
+  );
+  return {
+    left: left ?? 0,
+    top: above ?? 0,
+    width: Math.max(1, (right ?? width) - (left ?? 0)),
+    height: Math.max(1, (below ?? height) - (above ?? 0)),
+  };
+}
 
 /** Paints a fly in one or more views on one canvas, sharp on the device's own pixels. The words beside it say what it shows. */
 export function FlyCanvas({ laid, views, width, height, mode, picked, moving = false, turnDeg = 0 }: FlyCanvasProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const dark = useDark();
   const [cache] = useState(() => new FigureCache());
+  const [still] = useState(() => new StillRuns());
   const surface = useRef<CanvasSurface | null>(null);
   const figure = useMemo(() => cache.figure(laid), [cache, laid]);
   useLayoutEffect(() => {
@@ -42,25 +68,35 @@ export function FlyCanvas({ laid, views, width, height, mode, picked, moving = f
     context.setTransform(ratio, 0, 0, ratio, 0, 0);
     context.clearRect(0, 0, width, height);
     surface.current ??= new CanvasSurface(context);
+    const painter = surface.current;
     const [ink, sheet, pick] = [token('--ink'), token('--sheet'), token('--pick')];
-    for (const view of views) {
+    const options = {
+      mode,
+      ink,
+      sheet,
+      dark,
+      sections: laid.sections,
+      picked: picked === undefined ? undefined : { id: picked, colour: pick },
+    };
+    const steps = views.map((view) => ({
+      steps: paintSteps(figure, view, options),
+      frame: () => frameOf(laid, view, width, height),
+    }));
+    if (moving && turnDeg === 0) {
+      still.paint(context, painter, steps, ratio, MOVING_SHARE);
+      return;
+    }
+    views.forEach((view, v) => {
       context.setTransform(ratio, 0, 0, ratio, 0, 0);
       if (view.name === 'profile' && turnDeg !== 0) {
         context.translate(view.ox, view.oy);
         context.rotate((turnDeg * Math.PI) / 180);
         context.translate(-view.ox, -view.oy);
       }
-      paintFly(surface.current, figure, view, {
-        mode,
-        ink,
-        sheet,
-        dark,
-        sections: laid.sections,
-        share: moving ? MOVING_SHARE : 1,
-        picked: picked === undefined ? undefined : { id: picked, colour: pick },
-      });
-    }
-  }, [figure, laid, views, width, height, mode, picked, moving, turnDeg, dark]);
+      for (const step of steps[v]?.steps ?? []) step.paint(painter, moving ? MOVING_SHARE : 1);
+    });
+    still.rest(steps);
+  }, [figure, laid, views, width, height, mode, picked, moving, turnDeg, dark, still]);
   return (
     <canvas
       ref={canvas}

@@ -1,5 +1,5 @@
 import type { LaidFly } from '@jobbet/core';
-import { gripsOf, type Grip } from '@jobbet/core/edit/grips';
+import { gripBy, headGrip, partGrips, tipGrip, type Grip } from '@jobbet/core/edit/grips';
 import { screenX, screenY } from '@jobbet/core/figure/view';
 import { formatLength, type Style } from '@jobbet/core/units/format';
 import type { KeyboardEvent, PointerEvent, RefObject } from 'react';
@@ -51,9 +51,10 @@ function toldBy({ text, mm, kind }: Grip, freeMm: number, style: Style): string 
 export function Grips(props: GripsProps) {
   const { laid, selected, hook, layout, svg, onPick, onPullStart, onNudge, onStation } = props;
   const style = useStyle();
-  const grips = gripsOf(laid).filter((each) =>
-    each.part === null ? hook : each.kind === 'tip' || each.part === selected,
-  );
+  const grips = [
+    ...(hook ? [headGrip(laid)] : []),
+    ...laid.parts.flatMap((part) => (part.file.id === selected ? partGrips(part) : (tipGrip(part) ?? []))),
+  ];
   const start = (grip: Grip, above: boolean, event: PointerEvent<SVGGElement>): void => {
     event.preventDefault();
     event.stopPropagation();
@@ -141,7 +142,7 @@ export function PullWords({
   readonly layout: SheetLayout;
   readonly pull: { readonly gripId: string; readonly words: string; readonly snapped: boolean };
 }) {
-  const grip = gripsOf(laid).find((each) => each.id === pull.gripId);
+  const grip = gripBy(laid, pull.gripId);
   if (!grip) return null;
   const { profile, plan, bounds, scale } = layout;
   const [x, y] = [screenX(profile, grip.at), screenY(profile, grip.at)];

@@ -59,15 +59,14 @@ export function LinesPlan({
   const { zoom, by, fit, onWheel, press } = useZoom(frame);
   /** While a tip is pulled the sheet keeps its scale, so that the tip stays under the pointer. */
   const [held, setHeld] = useState<SheetLayout | null>(null);
-  const fresh = useMemo(
-    () => (width > 0 ? layoutSheet(laid, width, height, hand, zoom) : null),
-    [laid, width, height, hand, zoom],
+  const layout = useMemo(
+    () => held ?? (width > 0 ? layoutSheet(laid, width, height, hand, zoom) : null),
+    [held, laid, width, height, hand, zoom],
   );
-  const layout = held ?? fresh;
   const startPull = (gripId: string): ReturnType<typeof onPullStart> => {
     const pulled = onPullStart(gripId);
     if (!pulled) return null;
-    setHeld(fresh);
+    setHeld(layout);
     return {
       to: pulled.to,
       end: () => {

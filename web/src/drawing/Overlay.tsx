@@ -1,5 +1,5 @@
 import type { LaidFly } from '@jobbet/core';
-import { useRef } from 'react';
+import { memo, useRef } from 'react';
 import { Grips, PullWords, type DrawingActions } from './Grips.tsx';
 import { Ladder, type Band } from './Ladder.tsx';
 import type { SheetLayout } from './layout.ts';
@@ -28,6 +28,27 @@ interface OverlayProps extends DrawingActions {
   readonly held: boolean;
 }
 
+interface FrameProps {
+  readonly laid: LaidFly;
+  readonly layout: SheetLayout;
+  readonly headMm: number;
+  readonly landmarks: string;
+}
+
+/** The sheet's own lines and scales, which stay as they are while a part is pulled. */
+const Frame = memo(
+  ({ laid, layout }: FrameProps) => (
+    <>
+      <Captions layout={layout} />
+      <Projection layout={layout} />
+      <StationScale laid={laid} layout={layout} />
+      <FootRule layout={layout} />
+    </>
+  ),
+  (a, b) => a.layout === b.layout && a.headMm === b.headMm && a.landmarks === b.landmarks,
+);
+Frame.displayName = 'Frame';
+
 /** What is drafted over the fly: scales, dimensions, projection lines and what can be pulled. */
 export function Overlay({ laid, layout, selected, marks, held, pull, band, width, height, ...rest }: OverlayProps) {
   const svg = useRef<SVGSVGElement>(null);
@@ -41,10 +62,12 @@ export function Overlay({ laid, layout, selected, marks, held, pull, band, width
       role="group"
       aria-label={`Lines plan of ${laid.file.name}: profile, plan and front view at ${layout.scale.toFixed(1)} pixels to the millimetre`}
     >
-      <Captions layout={layout} />
-      <Projection layout={layout} />
-      <StationScale laid={laid} layout={layout} />
-      <FootRule layout={layout} />
+      <Frame
+        layout={layout}
+        headMm={laid.headMm}
+        landmarks={Object.values(laid.platform.landmarksMm).join()}
+        laid={laid}
+      />
       <Ladder laid={laid} layout={layout} part={part} band={band} />
       <Marks laid={laid} layout={layout} marks={marks} onPick={rest.onPick} />
       {!held && <Grips laid={laid} layout={layout} selected={selected} svg={svg} {...rest} />}
