@@ -65,12 +65,17 @@ export function createBench(fly: StoredFly, drawers: Drawers = NOMINAL_DRAWERS):
       },
     ),
   );
-  let shownAt = 0;
+  let due: ReturnType<typeof setTimeout> | undefined;
+  const show = (): void => {
+    clearTimeout(due);
+    due = undefined;
+    const { laid: now, calm } = bench.getState();
+    if (now !== calm) bench.setState({ calm: now });
+  };
   bench.subscribe(({ laid: now, calm, moving }) => {
-    const at = performance.now();
-    if (now === calm || (moving && at - shownAt < CALM_MS)) return;
-    shownAt = at;
-    bench.setState({ calm: now });
+    if (now === calm) return;
+    if (moving) due ??= setTimeout(show, CALM_MS);
+    else show();
   });
   return bench;
 }

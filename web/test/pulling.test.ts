@@ -1,0 +1,86 @@
+import { jest } from '@jest/globals';
+import { NOMINAL_DRAWERS } from '@jobbet/core/drawers/tables';
+import { byStations, dragOf, nudge, nudgePicked } from '../src/bench/pulling.ts';
+import { change, createBench, HOOK, undo } from '../src/bench/store.ts';
+import { comparedOf } from '../src/bench/SchoolCompare.tsx';
+import { inked } from '../src/drawing/stillRuns.ts';
+import { fly, stored, withTail } from './build.ts';
+
+const length = (bench: ReturnType<typeof createBench>): unknown => bench.getState().file.parts[0];
+const tipMm = (bench: ReturnType<typeof createBench>): number => bench.getState().laid.parts[0]?.extent.tipMm ?? NaN;
+
+beforeEach(() => {
+  jest.useFakeTimers();
+});
+afterEach(() => {
+  jest.useRealTimers();
+});
+
+test('a pull says what it rests on, moves the fly at once and the margins a little later, and is one step of undo', () => {
+  const bench = createBench(stored());
+  const { laid } = bench.getState();
+  const pull = dragOf(bench)('tail.length');
+  const shank = laid.platform.shankMm;
+  pull?.to(0.24 * shank, 0.6);
+  expect(bench.getState().pull).toEqual({ gripId: 'tail.length', words: '1¼ shank', snapped: true });
+  expect(bench.getState().moving).toBe(true);
+  expect(bench.getState().calm).toBe(laid);
+  jest.advanceTimersByTime(150);
+  expect(bench.getState().calm).toBe(bench.getState().laid);
+  pull?.to(0.31 * shank, 0);
+  expect(bench.getState().pull).toMatchObject({ words: '1.31 shank', snapped: false });
+  pull?.end();
+  expect(bench.getState()).toMatchObject({ pull: null, moving: false });
+  expect(bench.getState().calm).toBe(bench.getState().laid);
+  undo(bench);
+  expect(length(bench)).toMatchObject({ length: '1 shank' });
+});
+test('what cannot be pulled is not, and what cannot go there stays and says why', () => {
+  const bench = createBench(stored());
+  expect(dragOf(bench)('tail.nothing')).toBeNull();
+  change(bench, {
+    ...fly(),
+    parts: fly().parts.map((part) => ({ ...part, length: undefined, tip: 'bend + 2 mm' })),
+  });
+  const pull = dragOf(bench)('tail.tip');
+  pull?.to(-5, 0);
+  expect(bench.getState().refused).toMatch(/ahead of where it is bound/);
+  expect(length(bench)).toMatchObject({ tip: 'bend + 2 mm' });
+  pull?.end();
+});
+test('steps by key: a twentieth of the factor, a tenth of the shank, and of the hook its head space', () => {
+  const bench = createBench(stored());
+  nudge(bench, 'tail.length', 1);
+  expect(length(bench)).toMatchObject({ length: '1.05 shank' });
+  const before = tipMm(bench);
+  byStations(bench, 'tail.length', 1);
+  expect(tipMm(bench) - before).toBeCloseTo(bench.getState().laid.platform.shankMm / 10, 0);
+  bench.setState({ selected: 'tail' });
+  nudgePicked(bench, -1);
+  expect(length(bench)).toMatchObject({ length: '1.1 shank' });
+  bench.setState({ selected: HOOK });
+  nudgePicked(bench, 1);
+  expect(bench.getState().file.platform.headSpace).toMatch(/^[\d.]+ mm$/);
+  nudge(bench, 'tail.pinch', 1);
+  expect(length(bench)).toMatchObject({ pinch: '2.5 mm' });
+});
+test('a comparison of schools is worked out once for one fly, and anew for another', () => {
+  const bench = createBench(stored(withTail('2 shank')));
+  const words = ['compact', 'mobile'] as const;
+  const one = comparedOf(bench.getState().laid, words, NOMINAL_DRAWERS);
+  expect(one?.names).toEqual(['Compact', 'Mobile']);
+  expect(comparedOf(bench.getState().laid, words, NOMINAL_DRAWERS)).toBe(one);
+  change(bench, withTail('3 shank'));
+  expect(comparedOf(bench.getState().laid, words, NOMINAL_DRAWERS)).not.toBe(one);
+  expect(comparedOf(bench.getState().laid, ['compact', 'no such'], NOMINAL_DRAWERS)).toBeNull();
+});
+test('a picture is cut to its ink', () => {
+  const data = new Uint8ClampedArray(4 * 6 * 5);
+  expect(inked({ data, width: 6, height: 5 })).toBeNull();
+  for (const [x, y] of [
+    [2, 1],
+    [4, 3],
+  ] as const)
+    data[4 * (y * 6 + x) + 3] = 9;
+  expect(inked({ data, width: 6, height: 5 })).toEqual({ left: 2, top: 1, width: 3, height: 3 });
+});
