@@ -16,6 +16,8 @@ const ORDER = [
   'edit',
   'checks',
   'run',
+  'paper',
+  'gauge',
 ];
 
 const oneWay = ORDER.map((folder, i) => ({
@@ -35,7 +37,7 @@ export default {
       severity: 'error',
       comment: 'core knows no interface, server or machine',
       from: { path: '^core/src' },
-      to: { path: '^(server|web|cli|e2e)/', dependencyTypesNot: ['type-only'] },
+      to: { path: '^(print|server|web|cli|e2e)/', dependencyTypesNot: ['type-only'] },
     },
     { name: 'core-without-node', severity: 'error', from: { path: '^core/src' }, to: { dependencyTypes: ['core'] } },
     {
@@ -44,9 +46,25 @@ export default {
       from: { path: '^core/src' },
       to: { path: 'node_modules/(?!zod)' },
     },
-    { name: 'web-without-server', severity: 'error', from: { path: '^web/src' }, to: { path: '^(server|cli|e2e)/' } },
+    {
+      name: 'print-needs-core-only',
+      severity: 'error',
+      from: { path: '^print/src' },
+      to: { path: '^(web|server|cli|e2e)/' },
+    },
+    {
+      name: 'web-without-server',
+      severity: 'error',
+      from: { path: '^web/src' },
+      to: { path: '^(print|server|cli|e2e)/' },
+    },
     { name: 'server-without-web', severity: 'error', from: { path: '^server/src' }, to: { path: '^(web|cli|e2e)/' } },
-    { name: 'cli-needs-core-only', severity: 'error', from: { path: '^cli/src' }, to: { path: '^(web|server|e2e)/' } },
+    {
+      name: 'cli-needs-core-and-print-only',
+      severity: 'error',
+      from: { path: '^cli/src' },
+      to: { path: '^(web|server|e2e)/' },
+    },
     {
       name: 'only-views-fetch',
       severity: 'error',

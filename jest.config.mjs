@@ -29,6 +29,7 @@ export default {
       testEnvironment: 'node',
       setupFilesAfterEnv: ['<rootDir>/test/setup.ts'],
     },
+    { ...common, displayName: 'print', rootDir: 'print', testEnvironment: 'node' },
     { ...common, displayName: 'cli', rootDir: 'cli', testEnvironment: 'node' },
     { ...common, displayName: 'server', rootDir: 'server', testEnvironment: 'node' },
     {

@@ -14,14 +14,14 @@ const common = {
 
 /** Builds the command line and the server (one bundle each) and the web app. */
 export async function buildAll({ web = true } = {}) {
-  await build({ ...common, entryPoints: ['cli/src/bin.ts'], outfile: 'cli/dist/jobbet.mjs' });
+  await build({ ...common, entryPoints: ['cli/src/bin.ts'], outfile: 'cli/dist/jobbet.mjs', external: ['pdfkit'] });
   await build({
     ...common,
     entryPoints: { main: 'server/src/main.ts', keep: 'server/src/keepBin.ts' },
     outdir: 'server/dist',
     outExtension: { '.js': '.mjs' },
     packages: 'external',
-    alias: { '@jobbet/core': './core/src' },
+    alias: { '@jobbet/core': './core/src', '@jobbet/print': './print/src' },
   });
   if (web)
     execFileSync(process.execPath, ['node_modules/vite/bin/vite.js', 'build', 'web', '--logLevel', 'warn'], {

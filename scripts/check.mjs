@@ -74,7 +74,7 @@ const node = process.execPath;
 await inTwos([
   ['lint', node, ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']],
   ['formatting', node, ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']],
-  ...['core', 'core/test', 'server', 'web', 'cli', 'e2e', 'scripts/bench'].map((workspace) => [
+  ...['core', 'core/test', 'print', 'server', 'web', 'cli', 'e2e', 'scripts/bench'].map((workspace) => [
     `types ${workspace}`,
     node,
     ['node_modules/typescript/bin/tsc', '-p', workspace],
@@ -87,6 +87,7 @@ await inTwos([
       '--config',
       '.dependency-cruiser.mjs',
       'core/src',
+      'print/src',
       'server/src',
       'web/src',
       'cli/src',

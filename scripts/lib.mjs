@@ -39,6 +39,7 @@ export function installPackages() {
 
 const SOURCES = [
   'core/src',
+  'print/src',
   'server/src',
   'web/src',
   'web/index.html',

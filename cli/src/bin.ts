@@ -1,3 +1,3 @@
 import { processTerminal, run } from './main.ts';
 
-process.exitCode = run(process.argv.slice(2), processTerminal());
+process.exitCode = await run(process.argv.slice(2), processTerminal());

@@ -5,19 +5,26 @@ import { run, type Terminal } from '../src/main.ts';
 const EXAMPLES = join(import.meta.dirname, '../../examples');
 const example = (name: string): string => readFileSync(join(EXAMPLES, `${name}.fly.json`), 'utf8');
 
+interface Typed {
+  code: number;
+  out: string;
+  err: string;
+}
+
 /** A terminal that remembers what was written, over files given by name. */
-function typed(
-  args: readonly string[],
-  files: Readonly<Record<string, string>> = {},
-  stdin = '',
-): { code: number; out: string; err: string } {
-  let [out, err] = ['', ''];
+function terminalOver(
+  files: Readonly<Record<string, string>>,
+  stdin: string,
+): { terminal: Terminal; written: Typed; bytes: Uint8Array[] } {
+  const written: Typed = { code: 0, out: '', err: '' };
+  const bytes: Uint8Array[] = [];
   const terminal: Terminal = {
     out: (text) => {
-      out += text;
+      if (typeof text === 'string') written.out += text;
+      else bytes.push(text);
     },
     err: (text) => {
-      err += text;
+      written.err += text;
     },
     stdin: () => stdin,
     read: (file) => {
@@ -26,7 +33,24 @@ function typed(
       return text;
     },
   };
-  return { code: run(args, terminal), out, err };
+  return { terminal, written, bytes };
+}
+
+function typed(args: readonly string[], files: Readonly<Record<string, string>> = {}, stdin = ''): Typed {
+  const { terminal, written } = terminalOver(files, stdin);
+  const code = run(args, terminal);
+  if (typeof code !== 'number') throw new Error('an answer at once was meant');
+  return { ...written, code };
+}
+
+/** The same for what takes its time and may write bytes. */
+async function typedLater(
+  args: readonly string[],
+  files: Readonly<Record<string, string>>,
+): Promise<Typed & { bytes: Uint8Array[] }> {
+  const { terminal, written, bytes } = terminalOver(files, '');
+  const code = await run(args, terminal);
+  return { ...written, code, bytes };
 }
 
 const slate = example('slate-runner');
@@ -285,4 +309,39 @@ describe('bad input: exit 2, nothing on standard output, one line a fault', () =
 test('schema prints a JSON Schema, help the commands', () => {
   expect(JSON.parse(typed(['schema']).out)).toMatchObject({ title: 'Jobbet pattern file', type: 'object' });
   expect(typed(['--help']).out).toContain('jobbet solve FILE');
+});
+
+describe('gauge', () => {
+  const asked = ['gauge', 'a', '--sizes', '4,6'];
+  test('a PDF with its typeface in it, or a page as SVG true to scale', async () => {
+    const pdf = await typedLater(asked, { a: slate });
+    expect([pdf.code, pdf.err, pdf.out]).toEqual([0, '', '']);
+    expect(Buffer.concat(pdf.bytes).subarray(0, 5).toString()).toBe('%PDF-');
+    const svg = await typedLater([...asked, '--format', 'svg', '--paper', 'letter'], { a: slate });
+    expect(svg.out).toContain('width="215.9mm" height="279.4mm"');
+    expect(svg.out).toContain('single 4, 3X long');
+  });
+  test('the last print’s bar corrects the next', async () => {
+    const { out } = await typedLater([...asked, '--format', 'svg', '--measured', '49,5'], { a: slate });
+    expect(out).toContain('corrected × 1.010');
+  });
+  test.each([
+    [['--format', 'png'], '--format is pdf or svg'],
+    [['--paper', 'a3'], '--paper is one of a4, letter'],
+    [['--hand', 'both'], '--hand is right or left'],
+    [['--measured', '20'], '--measured is what'],
+    [['--format', 'svg', '--page', '9'], '--page 9: the card has 1'],
+    [['--page', 'x'], '--page is the number of a page'],
+    [['b'], 'gauge takes one pattern file'],
+    [['--hold', 'nothing'], '--hold is one of'],
+  ])('%j is refused in words, with nothing printed', async (more, words) => {
+    const { code, out, err } = await typedLater([...asked, ...more], { a: slate, b: slate });
+    expect([code, out]).toEqual([2, '']);
+    expect(err).toContain(words);
+  });
+  test('a fly that does not read is refused by its path', async () => {
+    const { code, err } = await typedLater(asked, { a: broken((file) => delete file.parts[0]?.['at']) });
+    expect(code).toBe(2);
+    expect(err).toMatch(/^parts\[0\]/);
+  });
 });

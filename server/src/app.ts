@@ -20,6 +20,7 @@ import { backupRoutes } from './routes/backup.ts';
 import { coreRoutes } from './routes/core.ts';
 import { drawerRoutes } from './routes/drawers.ts';
 import { flyRoutes } from './routes/flies.ts';
+import { printRoutes } from './routes/print.ts';
 import type { FlyStore } from './store.ts';
 
 export interface AppOptions {
@@ -120,6 +121,7 @@ export async function buildApp({
   await app.register(coreRoutes(version, drawers));
   await app.register(flyRoutes(store));
   await app.register(drawerRoutes(drawers));
+  await app.register(printRoutes);
   await app.register(backupRoutes(db, folder, drawers));
   app.get('/api/docs.json', { schema: { hide: true } }, () => app.swagger());
   const missing = { error: { code: 'not-found', message: ERRORS['not-found'].message } };

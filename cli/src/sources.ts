@@ -1,0 +1,131 @@
+import { readDrawers } from '@jobbet/core/drawers/file';
+import { drawersOf, NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers/tables';
+import { good } from '@jobbet/core/units/fault';
+import { faultLine, solveText, type Outcome, type SolvedFly } from '@jobbet/core';
+
+/** Where a run of the command line writes and reads; the process itself in use, a stand-in under test. */
+export interface Terminal {
+  readonly out: (written: string | Uint8Array) => void;
+  readonly err: (text: string) => void;
+  readonly stdin: () => string;
+  readonly read: (file: string) => string;
+}
+
+export interface Source {
+  readonly label: string;
+  readonly text: () => string;
+}
+
+const reasonOf = (error: unknown): string => {
+  const code = (error as { code?: string }).code;
+  if (code === 'ENOENT') return 'there is no such file';
+  if (code === 'EISDIR') return 'is a folder, not a file';
+  if (code === 'EACCES') return 'may not be read';
+  return error instanceof Error ? error.message : String(error);
+};
+
+/** Solves every source and writes of each what is asked; faults of any keep the output of all back, since half an answer misleads a script. */
+export function answer(
+  sources: readonly Source[],
+  { lines, drawers }: { readonly lines: boolean; readonly drawers: Drawers },
+  write: (solved: SolvedFly, drawers: Drawers) => Outcome<readonly unknown[]>,
+  terminal: Terminal,
+): 0 | 2 {
+  const printed: string[] = [];
+  const faults: string[] = [];
+  for (const { label, text } of sources) {
+    const prefix = sources.length > 1 ? `${label}: ` : '';
+    let source: string;
+    try {
+      source = text();
+    } catch (error) {
+      faults.push(`${label}: ${reasonOf(error)}`);
+      continue;
+    }
+    const solved = solveText(source, drawers);
+    const written = solved.ok ? write(solved.value, drawers) : solved;
+    if (written.ok) printed.push(...written.value.map((each) => JSON.stringify(each, null, lines ? undefined : 2)));
+    else faults.push(...written.faults.map((fault) => prefix + faultLine(fault)));
+  }
+  if (faults.length > 0) {
+    terminal.err(`${faults.join('\n')}\n`);
+    return 2;
+  }
+  terminal.out(`${printed.join('\n')}\n`);
+  return 0;
+}
+
+/** The drawers of an export, or the faults of it, one line each with the file's name. */
+export function readExport(file: string, terminal: Terminal): Drawers | null {
+  let value: unknown;
+  try {
+    value = JSON.parse(terminal.read(file).replace(/^\uFEFF/, ''));
+  } catch (error) {
+    terminal.err(
+      `${file}: ${error instanceof SyntaxError ? 'not JSON; an export of the drawers is' : reasonOf(error)}\n`,
+    );
+    return null;
+  }
+  const read = readDrawers(value);
+  if (read.ok) return drawersOf(read.value);
+  terminal.err(`${read.faults.map((fault) => `${file}: ${faultLine(fault)}`).join('\n')}\n`);
+  return null;
+}
+
+export interface SolveOptions {
+  readonly files: readonly string[];
+  readonly stdin: boolean;
+  readonly lines: boolean;
+  readonly drawersFile: string | null;
+}
+
+/** Reads the words after `solve` or `check`, or says what is wrong with them. */
+export function solveOptions(command: string, args: readonly string[]): SolveOptions | string {
+  const files: string[] = [];
+  let [stdin, lines] = [false, false];
+  let drawersFile: string | null = null;
+  for (let i = 0; i < args.length; i++) {
+    const arg = args[i] ?? '';
+    if (arg === '--stdin') stdin = true;
+    else if (arg === '--lines') lines = true;
+    else if (arg === '--drawers') {
+      drawersFile = args[++i] ?? null;
+      if (drawersFile === null) return '--drawers needs the name of an export of the drawers';
+    } else if (arg.startsWith('--'))
+      return `unknown option "${arg}"; ${command} takes --stdin, --lines and --drawers FILE`;
+    else files.push(arg);
+  }
+  return files.length === 0 && !stdin ? 'name a pattern file, or give --stdin' : { files, stdin, lines, drawersFile };
+}
+
+export function sourcesOf({ files, stdin }: SolveOptions, terminal: Terminal): Source[] {
+  const sources = files.map((file): Source => ({ label: file, text: () => terminal.read(file) }));
+  return stdin ? [{ label: 'standard input', text: terminal.stdin }, ...sources] : sources;
+}
+
+/** Runs `solve` or `check`. @param write what is printed of each fly */
+export function runOver(
+  command: string,
+  args: readonly string[],
+  write: (solved: SolvedFly, drawers: Drawers) => unknown,
+  terminal: Terminal,
+): 0 | 2 {
+  const options = solveOptions(command, args);
+  if (typeof options === 'string') {
+    terminal.err(`${options}\n`);
+    return 2;
+  }
+  const drawers = options.drawersFile === null ? NOMINAL_DRAWERS : readExport(options.drawersFile, terminal);
+  if (!drawers) return 2;
+  return answer(
+    sourcesOf(options, terminal),
+    { lines: options.lines, drawers },
+    (solved, tables) => good([write(solved, tables)]),
+    terminal,
+  );
+}
+
+export function refuse(words: string, terminal: Terminal): 2 {
+  terminal.err(`${words}\n`);
+  return 2;
+}

@@ -1,0 +1,61 @@
+import { createRequire } from 'node:module';
+import type { Item, Page } from '@jobbet/core/paper/items';
+import PDFDocument from 'pdfkit';
+
+const FONTS = {
+  plain: '400Regular/SofiaSansSemiCondensed_400Regular.ttf',
+  bold: '700Bold/SofiaSansSemiCondensed_700Bold.ttf',
+} as const;
+const PT_PER_MM = 72 / 25.4;
+
+const fontFile = (face: keyof typeof FONTS): string =>
+  createRequire(import.meta.url).resolve(`@expo-google-fonts/sofia-sans-semi-condensed/${FONTS[face]}`);
+
+/**
+ * Pages as one PDF: vectors true to scale, the typeface embedded.
+ * @param title of the document
+ */
+export function pagesPdf(pages: readonly Page[], title: string): Promise<Buffer> {
+  const document = new PDFDocument({ autoFirstPage: false, info: { Title: title }, compress: true });
+  const chunks: Buffer[] = [];
+  const done = new Promise<Buffer>((resolve, reject) => {
+    document.on('data', (chunk: Buffer) => chunks.push(chunk));
+    document.on('end', () => {
+      resolve(Buffer.concat(chunks));
+    });
+    document.on('error', reject);
+  });
+  document.registerFont('plain', fontFile('plain'));
+  document.registerFont('bold', fontFile('bold'));
+  for (const { widthMm, heightMm, correction, items } of pages) {
+    document.addPage({ size: [widthMm * PT_PER_MM, heightMm * PT_PER_MM], margin: 0 });
+    document.scale(PT_PER_MM * correction);
+    for (const item of items) put(document, item);
+  }
+  document.end();
+  return done;
+}
+
+function put(document: PDFKit.PDFDocument, item: Item): void {
+  if (item.kind === 'line') {
+    const level = Math.round(item.grey * 255);
+    document.save().lineWidth(item.width).lineJoin('round').lineCap('butt').strokeColor([level, level, level]);
+    if (item.dash) document.dash(item.dash[0], { space: item.dash[1] });
+    item.points.forEach(([x, y], i) => (i === 0 ? document.moveTo(x, y) : document.lineTo(x, y)));
+    if (item.close) document.closePath();
+    document.stroke().restore();
+    return;
+  }
+  const { text, size, anchor = 'start', upward = false, grey = 0 } = item;
+  const [x, y] = item.at;
+  const level = Math.round(grey * 255);
+  document
+    .save()
+    .font(item.bold === true ? 'bold' : 'plain')
+    .fontSize(size)
+    .fillColor([level, level, level]);
+  if (upward) document.rotate(-90, { origin: [x, y] });
+  const width = document.widthOfString(text);
+  const left = anchor === 'start' ? x : anchor === 'end' ? x - width : x - width / 2;
+  document.text(text, left, y, { lineBreak: false, baseline: 'alphabetic' }).restore();
+}
