@@ -32,6 +32,10 @@ const router = createBrowserRouter([
       { path: '/fly/:id', lazy: async () => ({ Component: (await import('./bench/BenchView.tsx')).BenchView }) },
       { path: '/fly/:id/sizes', lazy: async () => ({ Component: (await import('./sizes/SizesView.tsx')).SizesView }) },
       {
+        path: '/fly/:id/sizes/gauge',
+        lazy: async () => ({ Component: (await import('./sizes/SizesView.tsx')).GaugeView }),
+      },
+      {
         path: '/drawers/:drawer?',
         lazy: async () => ({ Component: (await import('./drawers/DrawersView.tsx')).DrawersView }),
       },

@@ -1,4 +1,5 @@
 import type { Fault, FlyFile } from '@jobbet/core';
+import type { Page } from '@jobbet/core/paper/items';
 import type { DrawerItem, DrawerName } from '@jobbet/core/drawers/items';
 import type { ErrorAnswer, FlyChange, FlyVersion, StoredFly, StoredItem } from '@jobbet/core/exchange/stored';
 
@@ -43,23 +44,29 @@ function sent(body: unknown): RequestInit {
   return { headers: { 'content-type': 'application/json' }, body: text, keepalive: text.length < 60_000 };
 }
 
-async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
-  let response: Response;
+async function reach(method: string, path: string, body?: unknown): Promise<Response> {
   try {
-    response = await fetch(path, { method, ...sent(body) });
+    return await fetch(path, { method, ...sent(body) });
   } catch {
     throw new RequestError('offline', 'The server does not answer. What you do is kept on this device until it does.');
   }
-  if (response.status === 204) return undefined as T;
-  const json = (await response.json().catch(() => ({}))) as unknown;
-  if (response.ok) return json as T;
-  const { error } = json as Partial<ErrorAnswer>;
+}
+
+/** @throws RequestError always, with what the server says */
+async function refused(response: Response): Promise<never> {
+  const { error } = (await response.json().catch(() => ({}))) as Partial<ErrorAnswer>;
   throw new RequestError(
     error?.code ?? 'internal',
     error?.message ?? `The server answered ${String(response.status)}.`,
     (error?.faults ?? []) as readonly Fault[],
     error?.revision ?? null,
   );
+}
+
+async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+  const response = await reach(method, path, body);
+  if (response.status === 204) return undefined as T;
+  return response.ok ? ((await response.json().catch(() => ({}))) as T) : refused(response);
 }
 
 export const api = {
@@ -75,6 +82,11 @@ export const api = {
   versions: (id: string) => call<FlyVersion[]>('GET', `/api/flies/${id}/versions`),
   restore: (id: string, version: number, revision: number) =>
     call<StoredFly>('POST', `/api/flies/${id}/restore`, { version, revision }),
+  /** Pages as one PDF. */
+  printPdf: async (title: string, pages: readonly Page[]): Promise<Blob> => {
+    const response = await reach('POST', '/api/print.pdf', { title, pages });
+    return response.ok ? response.blob() : refused(response);
+  },
   drawers: () => call<StoredItem[]>('GET', '/api/drawers'),
   exportDrawers: () => call<Record<string, unknown>>('GET', '/api/drawers/export'),
   addItem: (drawer: DrawerName, item: DrawerItem) => call<ItemAnswer>('POST', '/api/drawers', { drawer, item }),

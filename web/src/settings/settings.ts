@@ -1,5 +1,6 @@
 import type { DrawMode } from '@jobbet/core/figure/options';
 import type { Hand } from '@jobbet/core/figure/view';
+import type { Paper } from '@jobbet/core/paper/items';
 import { METRIC, type Style } from '@jobbet/core/units/format';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
@@ -11,6 +12,11 @@ export interface Settings extends Style {
   readonly mode: DrawMode;
   /** Whether checks that cost only looks are shown. */
   readonly looks: boolean;
+  readonly paper: Paper;
+  /** How much larger to print than drawn, so that what is printed is true. */
+  readonly printScale: number;
+  /** px of this screen to the millimetre, once it was calibrated. */
+  readonly screenPxPerMm: number | null;
 }
 
 interface SettingsStore extends Settings {
@@ -27,6 +33,9 @@ export const useSettings = create<SettingsStore>()(
       singleKeys: true,
       mode: 'dressed',
       looks: true,
+      paper: 'a4',
+      printScale: 1,
+      screenPxPerMm: null,
       set: (change) => {
         set(change);
       },

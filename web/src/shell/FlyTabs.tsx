@@ -25,7 +25,7 @@ export function FlyTabs({ id }: { readonly id: string }) {
         <NavLink
           key={to}
           to={to}
-          end
+          end={key === '1'}
           className={({ isActive }) =>
             `flex items-center gap-1.5 border-b-[3px] ${isActive ? 'border-pickline font-bold' : 'border-transparent text-ink2 hover:text-ink'}`
           }

@@ -2,7 +2,7 @@ import { layFly, type LaidFly } from '@jobbet/core';
 import { HOLDS, type Hold } from '@jobbet/core/run/runFly';
 import { nameOf, readSizes, type RunSize } from '@jobbet/core/run/sizes';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
-import { useNavigate, useOutletContext, useParams } from 'react-router';
+import { NavLink, useNavigate, useOutletContext, useParams } from 'react-router';
 import useSWR, { mutate } from 'swr';
 import { api, type StoredFly } from '../api/client.ts';
 import { useDrawers } from '../drawers/useDrawers.ts';
@@ -12,6 +12,7 @@ import { FlyTabs } from '../shell/FlyTabs.tsx';
 import { say } from '../shell/toast.ts';
 import { TopBar } from '../shell/TopBar.tsx';
 import { useOffered } from '../shell/useKeys.ts';
+import { GaugeCard } from './GaugeCard.tsx';
 import { RunTable, type Column } from './RunTable.tsx';
 import { keepSizes, keptSizes, usualSizes } from './usual.ts';
 import { useRun } from './useRun.ts';
@@ -26,11 +27,11 @@ const RunChart = lazy(async () => ({ default: (await import('./RunChart.tsx')).R
 const NONE: readonly RunSize[] = [];
 
 /** One fly across sizes and platforms, drawn at one scale over a table of what it comes to on each. */
-export function SizesView() {
+export function SizesView({ gauge = false }: { readonly gauge?: boolean }) {
   const { id = '' } = useParams();
   const { data, error } = useSWR<StoredFly[], unknown>('flies', api.flies);
   const fly = data?.find((each) => each.id === id);
-  if (fly) return <FlyRun key={fly.id} fly={fly} />;
+  if (fly) return <FlyRun key={fly.id} fly={fly} gauge={gauge} />;
   return (
     <main className="p-6 text-ink2" role={data || error !== undefined ? 'alert' : 'status'}>
       {data
@@ -42,7 +43,7 @@ export function SizesView() {
   );
 }
 
-function FlyRun({ fly }: { readonly fly: StoredFly }) {
+function FlyRun({ fly, gauge }: { readonly fly: StoredFly; readonly gauge: boolean }) {
   const { openCommands, openKeys } = useOutletContext<ShellContext>();
   const navigate = useNavigate();
   const tables = useDrawers().drawers?.tables;
@@ -92,12 +93,21 @@ function FlyRun({ fly }: { readonly fly: StoredFly }) {
         say(reason instanceof Error ? reason.message : 'It was not saved.');
       });
   };
+  const [table, card] = [`/fly/${fly.id}/sizes`, `/fly/${fly.id}/sizes/gauge`];
   const nextHold = (): void => {
     setHold(HOLDS[(HOLDS.indexOf(hold) + 1) % HOLDS.length] ?? 'shape');
   };
   useOffered('sizes', [
     { name: 'Write the sizes', group: 'Sizes', keys: '/', run: () => field.current?.focus() },
     { name: 'Hold something else', group: 'Sizes', keys: 'h', run: nextHold },
+    {
+      name: gauge ? 'The table of the run' : 'The gauge card of the run',
+      group: 'Sizes',
+      keys: 'g',
+      run: () => {
+        void navigate(gauge ? table : card);
+      },
+    },
   ]);
   return (
     <div className="flex flex-col h-full min-w-[1000px]">
@@ -155,6 +165,22 @@ function FlyRun({ fly }: { readonly fly: StoredFly }) {
           </select>
         </label>
         <span className="plain-key">H</span>
+        <nav aria-label="Views of the run" className="flex gap-3 items-baseline">
+          {[
+            { to: table, name: 'table' },
+            { to: card, name: 'gauge card' },
+          ].map(({ to, name }) => (
+            <NavLink
+              key={to}
+              to={to}
+              end
+              className={({ isActive }) => (isActive ? 'font-bold border-b-2 border-ink' : 'text-ink2 hover:text-ink')}
+            >
+              {name}
+            </NavLink>
+          ))}
+          <span className="plain-key">G</span>
+        </nav>
         <span className="italic text-ink3 w-20 text-right" role="status">
           {done ? '' : `${String(answers.size)} of ${String(sizes.length)}`}
         </span>
@@ -169,8 +195,9 @@ function FlyRun({ fly }: { readonly fly: StoredFly }) {
           : `${read.faults[0]?.path ?? ''}: ${read.faults[0]?.message ?? ''}. Write sizes such as 4, 6, double:6, tube:28mm, shank:30mm.`}
       </p>
       <main ref={frame} tabIndex={0} className="flex-1 min-h-0 overflow-auto" data-done={done}>
-        {own?.ok && <RunTable own={own.value} columns={columns} width={width} hold={hold} onKeep={keep} />}
-        {done && columns.length > 1 && (
+        {own?.ok && !gauge && <RunTable own={own.value} columns={columns} width={width} hold={hold} onKeep={keep} />}
+        {gauge && <GaugeCard name={fly.name} columns={columns} />}
+        {done && !gauge && columns.length > 1 && (
           <Suspense>
             <RunChart columns={columns} />
           </Suspense>
@@ -181,3 +208,6 @@ function FlyRun({ fly }: { readonly fly: StoredFly }) {
 }
 
 const laidOf = (read: ReturnType<typeof layFly>): LaidFly | null => (read.ok ? read.value : null);
+
+/** The same run as a gauge card. */
+export const GaugeView = () => <SizesView gauge />;

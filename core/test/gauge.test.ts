@@ -1,0 +1,136 @@
+import { corrected, gaugeCard } from '../src/gauge/card.ts';
+import { gaugeStrip } from '../src/gauge/strip.ts';
+import { METRIC } from '../src/units/format.ts';
+import { pageSchema, type Item, type Page } from '../src/paper/items.ts';
+import { pageSvg } from '../src/paper/svg.ts';
+import { body, collar, eyes, laid, partIn, strip, tail } from './build.ts';
+
+const fly = () => laid([eyes(), tail(), body({ to: 'eyes.rear' }), collar()]);
+const lines = (page: Page | undefined) =>
+  (page?.items ?? []).filter((item): item is Extract<Item, { kind: 'line' }> => item.kind === 'line');
+const texts = (page: Page | undefined) =>
+  (page?.items ?? []).filter((item): item is Extract<Item, { kind: 'text' }> => item.kind === 'text');
+const named = (page: Page | undefined, name: string) => {
+  const line = lines(page).find((item) => item.name === name);
+  if (!line) throw new Error(`no ${name}`);
+  return line;
+};
+/** Length of a level line, mm on the paper. */
+const longMm = (line: { points: readonly (readonly [number, number])[] }): number =>
+  Math.abs((line.points[1]?.[0] ?? 0) - (line.points[0]?.[0] ?? 0));
+
+describe('what a strip shows', () => {
+  test('bars from where a part is bound to its tip; fibres laid along the shank; the bare head', () => {
+    const it = fly();
+    const { bars } = gaugeStrip(it);
+    const { endMm, tipMm, lengthMm } = partIn(it, 'tail').extent;
+    expect(bars.find((bar) => bar.name === 'tail')).toMatchObject({ fromMm: endMm, toMm: tipMm, lengthMm });
+    const fibre = bars.find((bar) => bar.name === 'collar fibre');
+    expect((fibre?.toMm ?? 0) - (fibre?.fromMm ?? 0)).toBeCloseTo(partIn(it, 'collar').extent.lengthMm, 9);
+    expect(fibre?.place).toBe(false);
+    expect(bars[0]).toMatchObject({ name: 'head space', fromMm: 0, toMm: it.headSpaceMm });
+  });
+  test('ticks where things are tied in, one where they meet, with the eye and the bend', () => {
+    const { ticks } = gaugeStrip(fly());
+    expect(ticks[0]).toMatchObject({ names: ['eye'], mm: 0 });
+    const bend = ticks.find((tick) => tick.names.includes('bend'));
+    expect(bend?.names).toEqual(expect.arrayContaining(['bend', 'tail', 'body rear']));
+    expect(ticks.map((tick) => tick.mm)).toEqual([...ticks.map((tick) => tick.mm)].sort((a, b) => a - b));
+  });
+  test('a strip of hide is ticked at each binding', () => {
+    const it = laid([strip({ at: 'station 3', boundAt: ['station 7'] })]);
+    const marks = gaugeStrip(it).ticks.filter((tick) => tick.names.includes('strip'));
+    expect(marks).toHaveLength(2);
+  });
+});
+
+describe('a card', () => {
+  const strips = Array.from({ length: 12 }, () => gaugeStrip(fly()));
+  test('as many pages as it takes, a strip whole on one, nothing off the paper', () => {
+    for (const paper of ['a4', 'letter'] as const) {
+      const pages = gaugeCard('Test', strips, { paper });
+      expect(pages.length).toBeGreaterThan(1);
+      expect(pages.flatMap((page) => lines(page).filter((line) => line.name === 'bar tail'))).toHaveLength(12);
+      for (const page of pages) {
+        expect(pageSchema.safeParse(page).success).toBe(true);
+        for (const [x, y] of lines(page).flatMap((line) => line.points)) {
+          expect(x >= 9 && x <= page.widthMm - 9 && y >= 0 && y <= page.heightMm - 3).toBe(true);
+        }
+      }
+    }
+  });
+  test('the same length on paper as on the fly, for either hand, and mirrored between them', () => {
+    const it = fly();
+    const [right] = gaugeCard('Test', [gaugeStrip(it)], { paper: 'a4', hand: 'right' });
+    const [left] = gaugeCard('Test', [gaugeStrip(it)], { paper: 'a4', hand: 'left' });
+    for (const page of [right, left])
+      expect(longMm(named(page, 'bar tail'))).toBeCloseTo(
+        (partIn(it, 'tail').extent.tipMm ?? 0) - partIn(it, 'tail').extent.endMm,
+        6,
+      );
+    const eye = (page: Page | undefined) => named(page, 'tick eye').points[0]?.[0] ?? 0;
+    const tip = (page: Page | undefined) => named(page, 'bar tail').points[1]?.[0] ?? 0;
+    expect(eye(right)).toBeGreaterThan(tip(right));
+    expect(eye(left)).toBeLessThan(tip(left));
+  });
+  test('a long fly turns the paper broadside; what is longer still is cut and says so', () => {
+    const long = (length: string) => gaugeCard('Test', [gaugeStrip(laid([tail({ length })]))], { paper: 'a4' })[0];
+    expect(long('150 mm')).toMatchObject({ widthMm: 297, heightMm: 210 });
+    expect(texts(long('150 mm')).some((text) => text.text.includes('beyond'))).toBe(false);
+    expect(texts(long('280 mm')).some((text) => text.text.includes('ends beyond the strip'))).toBe(true);
+  });
+  test('lengths are told in the tier’s own units', () => {
+    const [page] = gaugeCard('Test', [gaugeStrip(laid([tail({ length: '1 in' })]))], {
+      paper: 'letter',
+      style: { ...METRIC, length: 'in' },
+    });
+    expect(texts(page).map((text) => text.text)).toContain('tail 1 in');
+  });
+  test('a corrected page keeps its size and stays on it', () => {
+    const [page] = gaugeCard('Test', strips, { paper: 'a4', correction: 1.05 });
+    expect(page).toMatchObject({ widthMm: 210, correction: 1.05 });
+    for (const [x] of lines(page).flatMap((line) => line.points)) expect(1.05 * x).toBeLessThanOrEqual(210 - 9);
+  });
+  test.each([
+    [50, 1, 1],
+    [49, 1, 50 / 49],
+    [50.5, 50 / 49.5, (50 / 49.5) * (50 / 50.5)],
+    [40, 1, null],
+    [0, 1, null],
+    [-50, 1, null],
+  ])('a bar of %f mm printed at %f', (measured, now, next) => {
+    const answer = corrected(measured, now);
+    if (next === null) expect(answer).toBeNull();
+    else expect(answer).toBeCloseTo(next, 9);
+  });
+});
+
+test('a page as SVG: true size, words escaped, nothing but lines and words', () => {
+  const page: Page = {
+    widthMm: 100,
+    heightMm: 50,
+    correction: 1.01,
+    items: [
+      { kind: 'text', at: [10, 10], text: 'a < b & "c"', size: 3, upward: true, anchor: 'end' },
+      {
+        kind: 'line',
+        points: [
+          [0, 0],
+          [5, 5],
+        ],
+        width: 0.2,
+        grey: 0.5,
+        dash: [1, 2],
+        close: true,
+        name: '<x>',
+      },
+    ],
+  };
+  const svg = pageSvg(page);
+  expect(svg).toContain('width="100mm" height="50mm" viewBox="0 0 100 50"');
+  expect(svg).toContain('scale(1.01)');
+  expect(svg).toContain('a &lt; b &amp; &quot;c&quot;');
+  expect(svg).toContain('rotate(-90 10 10)');
+  expect(svg).toContain('stroke="#808080"');
+  expect(svg).toContain('data-name="&lt;x&gt;"');
+});
