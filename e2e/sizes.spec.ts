@@ -29,6 +29,48 @@ test('a run over five sizes, a double and a tube, held three ways; one of them b
   await page.getByRole('button', { name: 'Open it' }).click();
   await expect(page.getByLabel('name of the fly')).toHaveValue('Slate Runner, 2');
   await row(page, 'eyes').click();
+  await test.step('it knows whose run it is of, and is brought up to it again', async () => {
+    await page.getByRole('button', { name: /^Hook, thread/ }).click();
+    await expect(page.getByTestId('size-of')).toContainText('Size 2 of the run of Slate Runner');
+    await page.getByTestId('size-of').getByRole('link').click();
+    await expect(page.getByRole('link', { name: 'Slate Runner, 2' })).toBeVisible();
+    await page.getByRole('button', { name: 'Bring Slate Runner, 2 up to the run' }).click();
+    await expect(page.getByText('is as the run has it')).toBeVisible();
+  });
+  expect(own.url).toBeTruthy();
+});
+
+test('a cell is pinned, refused and let go by keyboard; one size holds something else', async ({ own, page }) => {
+  await page.getByRole('button', { name: /^Slate Runner,/ }).click();
+  await expect(page.getByLabel('Verdict')).toContainText('cm/s');
+  await page.goto(`${page.url()}/sizes`);
+  const done = page.locator('main[data-done="true"]');
+  await expect(done).toBeVisible();
+  const before = await cell(page, '4', 'tail').textContent();
+  await page.getByRole('button', { name: 'tail on 4: follows the run' }).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('22 mm');
+  await page.keyboard.press('Enter');
+  await expect(cell(page, '4', 'tail')).toHaveText('22.0');
+  await expect(page.getByRole('button', { name: 'let 1 pin go' })).toBeVisible();
+  await page.reload();
+  await expect(cell(page, '4', 'tail')).toHaveText('22.0');
+  await page.getByRole('button', { name: 'tail on 4: pinned at 22 mm' }).click();
+  await page.keyboard.press('Delete');
+  await page.keyboard.press('Enter');
+  await expect(cell(page, '4', 'tail')).toHaveText(before ?? '');
+  await test.step('what does not read is said in that size’s column, and can be let go', async () => {
+    await page.getByRole('button', { name: 'thread on 8: follows the run' }).click();
+    await page.keyboard.type('3');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('is no denier between 10 and 1000')).toBeVisible();
+    await page.getByRole('button', { name: 'let 1 pin go' }).click();
+    await expect(cell(page, '8', 'thread')).toHaveText('140');
+  });
+  await expect(cell(page, '2', 'held')).toContainText(/takes [\d.]+|all three take it/);
+  await page.getByLabel('what 2 holds').selectOption('ride');
+  await expect(cell(page, '2', 'held')).toContainText('of its ratio');
+  await expect(cell(page, '4', 'held')).toContainText('of its shape');
   expect(own.url).toBeTruthy();
 });
 

@@ -4,7 +4,9 @@ import { readFly, type FlyFile } from '../src/index.ts';
 import { MM_PER_32, SIZES_32, sizeText } from '../src/edit/swap.ts';
 import { layFly } from '../src/solve/layFly.ts';
 import { settleFly } from '../src/solve/solveFly.ts';
-import { HOLDS, runFly, type Hold, type RunFly } from '../src/run/runFly.ts';
+import { NOMINAL_DRAWERS } from '../src/drawers/tables.ts';
+import { setPin, type Pin } from '../src/run/pins.ts';
+import { HOLDS, runFly, weightsOf, type Hold, type RunFly } from '../src/run/runFly.ts';
 import { readSize, readSizes } from '../src/run/sizes.ts';
 
 function example(name: string): FlyFile {
@@ -143,4 +145,77 @@ describe('a run', () => {
     } as unknown as FlyFile;
     expect(run(bead, '4/0')[0]?.notes.join()).toContain('does not pass the wire');
   });
+});
+
+describe('pins', () => {
+  const own = () => {
+    const laid = layFly(slate);
+    if (!laid.ok) throw new Error('no fly');
+    return laid.value;
+  };
+  const four = { size: '4', part: 'tail', key: 'length', value: '22 mm' };
+  const runWith = (pins: readonly Pin[], hold: Hold = 'shape') => {
+    const sizes = readSizes('4, 6, 8');
+    const flies = sizes.ok ? runFly(slate, sizes.value, hold, NOMINAL_DRAWERS, pins) : null;
+    if (!flies?.ok) throw new Error(JSON.stringify(flies));
+    return flies.value;
+  };
+  const tail = (fly: RunFly | undefined): number =>
+    fly?.solved.laid.parts.find((part) => part.file.id === 'tail')?.extent.lengthMm ?? 0;
+  test('a length, a count and the thread of one size stay as pinned; other sizes follow', () => {
+    const pins = [
+      four,
+      { ...four, part: 'flash', key: 'strands', value: '11' },
+      { ...four, part: null, key: 'denier', value: '70' },
+    ];
+    const [large, , small] = runWith(pins);
+    expect(tail(large)).toBeCloseTo(22, 9);
+    expect(tail(small)).toBeCloseTo(tail(runWith([])[2]), 9);
+    expect(large?.file.parts.find((part) => part.id === 'flash')).toMatchObject({ strands: 11 });
+    expect(large?.file.thread?.denier).toBe(70);
+    expect(small?.file.thread?.denier).toBe(140);
+  });
+  test('the fly’s own size is the fly itself, pinned or not', () => {
+    expect(runWith([{ ...four, size: '6' }])[1]?.file).toEqual(slate);
+  });
+  test('a pinned weight is taken as it is, and holds nothing', () => {
+    const [large] = runWith([{ ...four, part: 'eyes', key: 'diameter', value: '3/16 in' }]);
+    expect(large?.weight).toBeNull();
+    expect(large?.file.parts.find((part) => part.id === 'eyes')).toMatchObject({ diameter: '3/16 in' });
+  });
+  test('one size may hold something else than the run', () => {
+    const byRide = runWith([{ size: '4', part: null, key: 'hold', value: 'ride' }], 'shape');
+    expect(byRide[0]?.weight).toEqual(runWith([], 'ride')[0]?.weight);
+    expect(byRide[2]?.weight).toEqual(runWith([], 'shape')[2]?.weight);
+  });
+  test.each([
+    [{ ...four, value: '1.5 tial' }, /^4: parts\[2\]\.length/],
+    [{ ...four, part: 'gone' }, /^4: gone\.length there is no part/],
+    [{ ...four, part: 'flash', key: 'strands', value: 'many' }, /^4: flash\.strands/],
+    [{ ...four, part: null, key: 'denier', value: '3' }, /^4: denier/],
+  ])('%j is refused by its place', (pin, words) => {
+    const sizes = readSizes('4');
+    const flies = sizes.ok ? runFly(slate, sizes.value, 'shape', NOMINAL_DRAWERS, [pin]) : null;
+    if (!flies || flies.ok) throw new Error('it was taken');
+    expect(`${flies.faults[0]?.path ?? ''} ${flies.faults[0]?.message ?? ''}`).toMatch(words);
+  });
+  test('one pin a place; an empty one lets go', () => {
+    const once = setPin(setPin([], four), { ...four, value: ' 23 mm ' });
+    expect(once).toEqual([{ ...four, value: '23 mm' }]);
+    expect(setPin(once, { ...four, value: '' })).toEqual([]);
+  });
+  test('what each way of holding would take is what it takes', () => {
+    const size = readSize('1/0');
+    if (!size.ok) throw new Error('no size');
+    const weights = weightsOf(own(), size.value);
+    for (const hold of HOLDS) expect(weights?.[hold]).toEqual(run(slate, '1/0', hold)[0]?.weight);
+  });
+});
+
+test('a fly may say whose run it is a size of', () => {
+  const sized = { ...slate, sizeOf: { fly: 'Slate Runner', id: 'f1', size: '4' } };
+  const read = readFly(JSON.stringify(sized));
+  expect(read.ok && read.value.sizeOf).toEqual(sized.sizeOf);
+  const wrong = readFly(JSON.stringify({ ...slate, sizeOf: { fly: 'Slate Runner' } }));
+  expect(wrong.ok ? '' : wrong.faults[0]?.path).toBe('sizeOf.size');
 });

@@ -134,5 +134,5 @@ const runOf =
     runFly(given, sizes.value, hold);
 tell('a run of 8 sizes, holding the shape', times(12, fresh, runOf('shape')), 200);
 tell('  holding the ride', times(12, fresh, runOf('ride')), 200);
-tell('  holding the sink', times(6, fresh, runOf('sink')), null);
+tell('  holding the sink', times(6, fresh, runOf('sink')), 200);
 console.log(`peak memory ${(process.resourceUsage().maxRSS / 1024).toFixed(0)} MB`);

@@ -1,7 +1,7 @@
 import type { Finding } from '@jobbet/core/checks/types';
 import { shownOf, toSettle } from '../src/bench/Checks.tsx';
 import { change, createBench, leavePreview, showPreview, takePreview, undo } from '../src/bench/store.ts';
-import { keepSizes, keptSizes, usualSizes } from '../src/sizes/usual.ts';
+import { keepRun, keptRun, usualSizes } from '../src/sizes/usual.ts';
 import { readSizes } from '@jobbet/core/run/sizes';
 import { fly, stored, withTail } from './build.ts';
 
@@ -62,7 +62,14 @@ test('the run a fly begins with reads, holds its own size and other platforms; a
     expect([platform.kind, read.ok && read.value.length >= 3]).toEqual([platform.kind, true]);
   }
   expect(usualSizes(fly({ platform: { kind: 'single', size: '6' } }))).toBe('2, 4, 6, 8, 10, double:6, tube:28mm');
-  keepSizes('one', '4, 6');
-  keepSizes('two', '8');
-  expect([keptSizes('one'), keptSizes('two'), keptSizes('three')]).toEqual(['4, 6', '8', null]);
+  const pins = [{ size: '4', part: 'tail', key: 'length', value: '22 mm' }];
+  keepRun('one', { sizes: '4, 6', hold: 'ride', pins });
+  keepRun('two', { sizes: '8', hold: 'shape', pins: [] });
+  expect(keptRun('one')).toEqual({ sizes: '4, 6', hold: 'ride', pins });
+  expect([keptRun('two')?.sizes, keptRun('three')]).toEqual(['8', null]);
+  // As runs were kept before there were pins.
+  localStorage.setItem('jobbet.runs', JSON.stringify({ old: '10, 12' }));
+  expect(keptRun('old')).toEqual({ sizes: '10, 12', hold: 'shape', pins: [] });
+  localStorage.setItem('jobbet.runs', 'broken');
+  expect(keptRun('old')).toBeNull();
 });

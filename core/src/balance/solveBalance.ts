@@ -14,18 +14,29 @@ export interface Balance {
   readonly sink: Sinking | null;
 }
 
-/** Everything the balance of weights and sections comes to. With the slack rest undecided, trim and sinking are taken at the tight one, or at 0°. */
+interface Rest {
+  readonly slack: SlackRest;
+  readonly restDeg: number;
+  readonly trim: Trim;
+  readonly sink: Sinking | null;
+}
+
+const rests = new WeakMap<BalanceModel, Rest>();
+
+/** How a fly comes to rest and sinks, worked out once for a model. With the slack rest undecided, trim and sinking are taken at the tight one, or at 0°. */
+export function restAndSink(model: BalanceModel): Rest {
+  const known = rests.get(model);
+  if (known) return known;
+  const slack = slackRest(model);
+  const restDeg = slack.heelDeg ?? tightKeel(model).heelDeg ?? 0;
+  const trim = trimAt(model, restDeg);
+  const rest = { slack, restDeg, trim, sink: sinking(model, restDeg, trim.noseDownDeg ?? 0) };
+  rests.set(model, rest);
+  return rest;
+}
+
+/** Everything the balance of weights and sections comes to. */
 export function solveBalance(model: BalanceModel): Balance {
   const tight = tightKeel(model);
-  const slack = slackRest(model);
-  const restDeg = slack.heelDeg ?? tight.heelDeg ?? 0;
-  const trim = trimAt(model, restDeg);
-  return {
-    tight,
-    slack,
-    hold: sideHold(model, tight),
-    restDeg,
-    trim,
-    sink: sinking(model, restDeg, trim.noseDownDeg ?? 0),
-  };
+  return { tight, ...restAndSink(model), hold: sideHold(model, tight) };
 }

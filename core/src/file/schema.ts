@@ -112,6 +112,13 @@ export const flySchema = z.strictObject({
     })
     .optional(),
   parts: z.array(partSchema).max(MAX_PARTS),
+  sizeOf: z
+    .strictObject({
+      fly: z.string().min(1).max(120).describe('name of the fly whose run it is a size of'),
+      id: z.string().min(1).max(80).optional().describe('its id in the box it was saved from'),
+      size: z.string().min(1).max(40).describe('the size as it stands in the run, such as double:6'),
+    })
+    .optional(),
   mutes: z
     .array(z.strictObject({ code: z.string().min(1).max(60), reason: z.string().min(1).max(400) }))
     .max(60)

@@ -1,70 +1,26 @@
-import { solidNamed } from '../data/solids.ts';
 import { NOMINAL_DRAWERS, type Drawers } from '../drawers/tables.ts';
 import { changePlatform, type Left } from '../edit/platform.ts';
 import { withKey, withPart } from '../edit/relations.ts';
-import { MM_PER_32, SIZES_32, sizeText } from '../edit/swap.ts';
 import type { FlyFile } from '../file/schema.ts';
-import { parseQuantity } from '../units/quantity.ts';
 import { bad, good, type Outcome } from '../units/fault.ts';
-import { layFly, type LaidFly, type LaidPart } from '../solve/layFly.ts';
+import { layFly, type LaidFly } from '../solve/layFly.ts';
 import { settleFly, type SolvedFly } from '../solve/solveFly.ts';
+import { holdFor, withPins, type Pin } from './pins.ts';
 import { nameOf, platformFor, type RunSize } from './sizes.ts';
+import { HOLDS, isPlain, takeWeight, weightOf, type Hold, type WeightTaken } from './weight.ts';
 
-/** What is held while the weight is taken in the size that exists nearest: its shape, how firmly it rides, or how fast it sinks. */
-export const HOLDS = ['shape', 'ride', 'sink'] as const;
-export type Hold = (typeof HOLDS)[number];
+export { HOLDS, type Hold, type WeightTaken } from './weight.ts';
 
 /** A fly on one size of a run. */
 export interface RunFly {
   readonly size: RunSize;
   readonly file: FlyFile;
   readonly solved: SolvedFly;
-  /** The weight as it was taken, and how far what is held is off what it was on the fly itself; null where nothing is scaled. */
-  readonly weight: {
-    readonly part: string;
-    readonly material: string;
-    readonly diameterMm: number;
-    readonly off: number;
-  } | null;
+  /** The weight as it was taken; null where nothing is scaled. */
+  readonly weight: WeightTaken | null;
   readonly left: readonly Left[];
   /** What did not scale, and what that brings. */
   readonly notes: readonly string[];
-}
-
-interface Piece {
-  readonly material: string;
-  readonly diameterMm: number;
-}
-
-/** Whether a part's size is a plain measure, which no hook moves. */
-const isPlain = (text: string | undefined): boolean => text !== undefined && parseQuantity('length', text).ok;
-
-/** The weight that is taken in other sizes: the heaviest ball of a plain size. */
-function weightOf(laid: LaidFly): LaidPart | null {
-  return (
-    laid.parts
-      .filter((part) => part.file.construction === 'ball' && isPlain(part.file.diameter) && part.massMg > 0)
-      .sort((a, b) => b.massMg - a.massMg)[0] ?? null
-  );
-}
-
-/** The sizes a weight is to be had in: those of its form and metal in the drawer, or else the ones it is sold in. */
-function piecesOf(part: LaidPart, drawers: Drawers): Piece[] {
-  if (part.file.construction !== 'ball') return [];
-  const { shape, material = '' } = part.file;
-  const own = drawers.weights.find((each) => each.name === material);
-  const metal = solidNamed(own?.material ?? material);
-  const inDrawer = drawers.weights
-    .filter(
-      (item) =>
-        item.form === shape && metal !== null && solidNamed(item.material) === metal && item.discontinued !== true,
-    )
-    .map((item) => ({ material: item.name, diameterMm: item.diameterMm }));
-  const pieces =
-    inDrawer.length > 1
-      ? inDrawer
-      : SIZES_32.map((size) => ({ material: metal?.name ?? material, diameterMm: size * MM_PER_32 }));
-  return pieces.sort((a, b) => a.diameterMm - b.diameterMm);
 }
 
 /** Turns of a weight wire keep their share of the shank. */
@@ -73,58 +29,6 @@ function withTurns(file: FlyFile, share: number): FlyFile {
     if (part.construction !== 'wrap' || part.role !== 'underbody' || part.turns === undefined) return now;
     return withPart(now, part.id, (each) => withKey(each, 'turns', Math.max(1, Math.round((part.turns ?? 1) * share))));
   }, file);
-}
-
-const withPiece = (file: FlyFile, id: string, piece: Piece): FlyFile =>
-  withPart(file, id, (each) =>
-    withKey(
-      withKey(withKey(each, 'mass', undefined), 'material', piece.material),
-      'diameter',
-      sizeText(piece.diameterMm),
-    ),
-  );
-
-/** Where among sorted pieces a rising figure comes nearest to what is wanted; few are tried. */
-function nearest(pieces: readonly Piece[], wanted: number, figure: (piece: Piece) => number | null): Piece | null {
-  let [low, high] = [0, pieces.length - 1];
-  const known = new Map<number, number>();
-  const at = (i: number): number => {
-    const piece = pieces[i];
-    const value = known.get(i) ?? (piece ? (figure(piece) ?? -Infinity) : Infinity);
-    known.set(i, value);
-    return value;
-  };
-  while (high - low > 1) {
-    const mid = (low + high) >> 1;
-    if (at(mid) < wanted) low = mid;
-    else high = mid;
-  }
-  return (Math.abs(at(low) - wanted) <= Math.abs(at(high) - wanted) ? pieces[low] : pieces[high]) ?? null;
-}
-
-/** What a hold keeps, on one fly; null where it has none. */
-function heldOf(laid: LaidFly, id: string, hold: Hold): number | null {
-  if (hold === 'ride') return laid.tipping?.part === id ? laid.tipping.ratio : null;
-  if (hold === 'sink') return settleFly(laid).balance.sink?.terminal ?? 0;
-  const part = laid.parts.find((each) => each.file.id === id);
-  return part ? part.extent.lengthMm / laid.platform.shankMm : null;
-}
-
-function takeWeight(own: LaidFly, file: FlyFile, drawers: Drawers, hold: Hold) {
-  const part = weightOf(own);
-  if (!part) return { file, weight: null };
-  const id = part.file.id;
-  // What nothing tips holds its shape instead.
-  const held = hold === 'ride' && heldOf(own, id, 'ride') === null ? 'shape' : hold;
-  const wanted = heldOf(own, id, held) ?? 0;
-  const figure = (piece: Piece): number | null => {
-    const laid = layFly(withPiece(file, id, piece), drawers);
-    return laid.ok ? heldOf(laid.value, id, held) : null;
-  };
-  const piece = nearest(piecesOf(part, drawers), wanted, figure);
-  if (!piece) return { file, weight: null };
-  const off = wanted === 0 ? 0 : (figure(piece) ?? 0) / wanted - 1;
-  return { file: withPiece(file, id, piece), weight: { part: id, ...piece, off } };
 }
 
 function notesOf(own: LaidFly, laid: LaidFly): string[] {
@@ -145,33 +49,64 @@ function notesOf(own: LaidFly, laid: LaidFly): string[] {
   return notes;
 }
 
-/** The fly on one size. @param own the fly as it is, laid out */
-export function runOne(own: LaidFly, size: RunSize, hold: Hold, drawers: Drawers = NOMINAL_DRAWERS): Outcome<RunFly> {
+interface Moved {
+  readonly laid: LaidFly;
+  readonly left: readonly Left[];
+  /** Whether its weight may be taken in another size: no pin holds it. */
+  readonly free: boolean;
+}
+
+/** The fly on another hook with its pins, its weight still as it was; null where the size is the fly's own. */
+function move(own: LaidFly, size: RunSize, drawers: Drawers, pins: readonly Pin[]): Outcome<Moved> | null {
   const platform = platformFor(own.file, size, own.platform.shankMm);
-  if (JSON.stringify(platform) === JSON.stringify(own.file.platform))
-    return good({ size, file: own.file, solved: settleFly(own), weight: null, left: [], notes: [] });
+  if (JSON.stringify(platform) === JSON.stringify(own.file.platform)) return null;
   const changed = changePlatform(own, platform, drawers);
-  if (!changed.ok) return bad(...changed.faults.map((fault) => ({ ...fault, path: `${size.text}: ${fault.path}` })));
-  const moved = layFly(changed.value.file, drawers);
-  if (!moved.ok) return moved;
-  const turned = withTurns(changed.value.file, moved.value.platform.shankMm / own.platform.shankMm);
-  const { file: weighed, weight } = takeWeight(
-    own,
-    layFly(turned, drawers).ok ? turned : changed.value.file,
-    drawers,
-    hold,
-  );
-  const file = { ...weighed, name: nameOf(own.file, size) };
-  const laid = layFly(file, drawers);
-  if (!laid.ok) return bad(...laid.faults.map((fault) => ({ ...fault, path: `${size.text}: ${fault.path}` })));
-  return good({
-    size,
-    file,
-    solved: settleFly(laid.value),
-    weight,
-    left: changed.value.left,
-    notes: notesOf(own, laid.value),
-  });
+  if (!changed.ok) return changed;
+  const named = { ...changed.value.file, name: nameOf(own.file, size) };
+  const bare = layFly(named, drawers);
+  if (!bare.ok) return bare;
+  const turned = withTurns(named, bare.value.platform.shankMm / own.platform.shankMm);
+  const pinned = withPins(layFly(turned, drawers).ok ? turned : named, pins);
+  if (!pinned.ok) return pinned;
+  const laid = layFly(pinned.value, drawers);
+  const heavy = weightOf(own)?.file.id;
+  const free = !pins.some((pin) => pin.part !== null && pin.part === heavy && pin.key === 'diameter');
+  return laid.ok ? good({ laid: laid.value, left: changed.value.left, free }) : laid;
+}
+
+/**
+ * The fly on one size.
+ * @param own the fly as it is, laid out
+ * @param pins what of this size does not follow the run; the fly's own size takes none, since it is the fly itself
+ */
+export function runOne(
+  own: LaidFly,
+  size: RunSize,
+  hold: Hold,
+  drawers: Drawers = NOMINAL_DRAWERS,
+  pins: readonly Pin[] = [],
+): Outcome<RunFly> {
+  const moved = move(own, size, drawers, pins);
+  if (!moved) return good({ size, file: own.file, solved: settleFly(own), weight: null, left: [], notes: [] });
+  if (!moved.ok) return bad(...moved.faults.map((fault) => ({ ...fault, path: `${size.text}: ${fault.path}` })));
+  const { laid: before, left, free } = moved.value;
+  const { laid, weight } = free
+    ? takeWeight(own, before, drawers, holdFor(pins, hold))
+    : { laid: before, weight: null };
+  return good({ size, file: laid.file, solved: settleFly(laid), weight, left, notes: notesOf(own, laid) });
+}
+
+/** The weight each way of holding would take on one size; null where there is none to take. */
+export function weightsOf(
+  own: LaidFly,
+  size: RunSize,
+  drawers: Drawers = NOMINAL_DRAWERS,
+  pins: readonly Pin[] = [],
+): Readonly<Record<Hold, WeightTaken>> | null {
+  const moved = move(own, size, drawers, pins);
+  if (!moved?.ok || !moved.value.free) return null;
+  const taken = HOLDS.map((hold) => [hold, takeWeight(own, moved.value.laid, drawers, hold).weight] as const);
+  return taken.every(([, weight]) => weight !== null) ? (Object.fromEntries(taken) as Record<Hold, WeightTaken>) : null;
 }
 
 /** The fly on every size asked for, or the faults of all of them. */
@@ -180,10 +115,19 @@ export function runFly(
   sizes: readonly RunSize[],
   hold: Hold = 'shape',
   drawers: Drawers = NOMINAL_DRAWERS,
+  pins: readonly Pin[] = [],
 ): Outcome<RunFly[]> {
   const own = layFly(file, drawers);
   if (!own.ok) return own;
-  const runs = sizes.map((size) => runOne(own.value, size, hold, drawers));
+  const runs = sizes.map((size) =>
+    runOne(
+      own.value,
+      size,
+      hold,
+      drawers,
+      pins.filter((pin) => pin.size === size.text),
+    ),
+  );
   const faults = runs.flatMap((run) => (run.ok ? [] : run.faults));
   return faults.length > 0 ? { ok: false, faults } : good(runs.flatMap((run) => (run.ok ? [run.value] : [])));
 }

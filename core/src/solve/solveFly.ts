@@ -6,7 +6,7 @@ import { frontArea } from '../geometry/front.ts';
 import { project, sumSilhouette } from '../geometry/silhouette.ts';
 import { good, type Outcome } from '../units/fault.ts';
 import type { BalanceModel } from '../balance/model.ts';
-import { solveBalance, type Balance } from '../balance/solveBalance.ts';
+import { restAndSink, solveBalance, type Balance } from '../balance/solveBalance.ts';
 import { layFly, type LaidFly } from './layFly.ts';
 
 export interface SilhouetteFigures {
@@ -45,8 +45,19 @@ function bluntness(laid: LaidFly): 1 | 2 {
   return foremost?.built.ball ? 1 : 2;
 }
 
-/** Brings a laid fly to weights and sections. */
+const models = new WeakMap<LaidFly, BalanceModel>();
+
+/** Brings a laid fly to weights and sections; worked out once for a fly. */
 export function balanceModel(laid: LaidFly): BalanceModel {
+  let model = models.get(laid);
+  if (!model) models.set(laid, (model = modelOf(laid)));
+  return model;
+}
+
+/** Steady sinking speed of a laid fly, mm/s, 0 where it floats; what is worked out for it serves when the fly is settled. */
+export const sinkSpeed = (laid: LaidFly): number => restAndSink(balanceModel(laid)).sink?.terminal ?? 0;
+
+function modelOf(laid: LaidFly): BalanceModel {
   const table = cutCells(laid.sections);
   const { trails, stiff, any } = trailing(laid, table);
   return {

@@ -7,6 +7,7 @@ import { changePlatform, type Left } from '@jobbet/core/edit/platform';
 import { withField } from '@jobbet/core/edit/relations';
 import { platformTotals } from '@jobbet/core/solve/layFly';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { useStyle } from '../settings/settings.ts';
 import { CheckCards } from './Checks.tsx';
 import { ChoiceField, TextField } from './Fields.tsx';
@@ -37,6 +38,34 @@ function withOptional<K extends 'intent' | 'thread' | 'finish' | 'head' | 'notes
 ): FlyFile {
   const { [key]: _gone, ...rest } = file;
   return (value === undefined ? rest : { ...rest, [key]: value }) as FlyFile;
+}
+
+const withoutRun = ({ sizeOf: _gone, ...file }: FlyFile): FlyFile => file;
+
+interface SizeOfProps {
+  readonly sizeOf: NonNullable<FlyFile['sizeOf']>;
+  readonly onLeave: () => void;
+}
+
+/** Whose run this fly is a size of, and the way there or out of it. */
+function SizeOf({ sizeOf, onLeave }: SizeOfProps) {
+  const told = <b>{sizeOf.fly}</b>;
+  return (
+    <p className="px-4 pb-2 text-ink2" data-testid="size-of">
+      Size {sizeOf.size.replace(':', ' ')} of the run of{' '}
+      {sizeOf.id === undefined ? (
+        told
+      ) : (
+        <Link className="underline underline-offset-2 text-ink" to={`/fly/${sizeOf.id}/sizes`}>
+          {told}
+        </Link>
+      )}
+      .{' '}
+      <button type="button" className="underline underline-offset-2 hover:text-ink" onClick={onLeave}>
+        Let it go its own way
+      </button>
+    </p>
+  );
 }
 
 /** The hook as a sentence, the thread and head, and what the fly is meant to do. */
@@ -146,6 +175,7 @@ export function HookInspector({ findings }: { readonly findings: readonly Findin
         </div>
       )}
       <h3 className="font-bold px-4 pt-3 border-t border-hair">School</h3>
+      {file.sizeOf && <SizeOf sizeOf={file.sizeOf} onLeave={() => take(withoutRun(file))} />}
       <SchoolChoice />
       <SchoolCompare />
       <h3 className="font-bold px-4 pt-3 border-t border-hair">Thread and head</h3>

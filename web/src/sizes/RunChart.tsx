@@ -26,6 +26,12 @@ export function RunChart({ columns }: { readonly columns: readonly Column[] }) {
     const reports = columns.map(({ answer }) => (answer?.ok ? answer.report : null));
     const speed = (mmS: number | null | undefined): number | null =>
       mmS == null ? null : Number((mmS / SPEED[style.speed]).toFixed(2));
+    const ratios = reports.map((report) => {
+      const ratio = report?.keel.tipping?.ratio;
+      return ratio === undefined ? null : Number(ratio.toFixed(2));
+    });
+    // A fly that nothing tips has no ratio, and no axis for one.
+    const tips = ratios.some((ratio) => ratio !== null);
     const [ink, ink3, hair] = [token('--ink2'), token('--ink3'), token('--hair')];
     const line = (name: string, colour: string, symbol: string, axis: 0 | 1, data: (number | null)[]) => ({
       name,
@@ -58,7 +64,7 @@ export function RunChart({ columns }: { readonly columns: readonly Column[] }) {
         axisLabel: { color: ink },
         axisLine: { lineStyle: { color: ink3 } },
       },
-      yAxis: [axis(style.speed, false), axis('× tipping', true)],
+      yAxis: [axis(style.speed, false), ...(tips ? [axis('× tipping', true)] : [])],
       series: [
         line(
           'sinks',
@@ -74,16 +80,7 @@ export function RunChart({ columns }: { readonly columns: readonly Column[] }) {
           0,
           reports.map((report) => speed(report?.keel.holdsTo_mm_s)),
         ),
-        line(
-          'tipping ratio',
-          token('--weight'),
-          'diamond',
-          1,
-          reports.map((report) => {
-            const ratio = report?.keel.tipping?.ratio;
-            return ratio === undefined ? null : Number(ratio.toFixed(2));
-          }),
-        ),
+        ...(tips ? [line('tipping ratio', token('--weight'), 'diamond', 1, ratios)] : []),
       ],
     };
     // The colours are read from the page, which the theme changes.

@@ -1,23 +1,27 @@
-import type { FlyReport, LaidFly, LaidPart } from '@jobbet/core';
-import { relationsOf } from '@jobbet/core/edit/relations';
-import { tipRelation } from '@jobbet/core/edit/grips';
+import type { LaidFly } from '@jobbet/core';
 import { viewOf } from '@jobbet/core/figure/view';
 import { boundsOf } from '@jobbet/core/geometry/bounds';
-import type { Hold } from '@jobbet/core/run/runFly';
+import { HOLDS, type Hold, type WeightTaken } from '@jobbet/core/run/runFly';
+import type { Pin } from '@jobbet/core/run/pins';
 import type { RunSize } from '@jobbet/core/run/sizes';
-import { formatLength, formatMass, formatNumber, formatSpeed, type Style } from '@jobbet/core/units/format';
-import { useMemo, type ReactNode } from 'react';
+import { formatLength, formatNumber } from '@jobbet/core/units/format';
+import { useMemo } from 'react';
+import { Link } from 'react-router';
 import { FlyCanvas } from '../drawing/FlyCanvas.tsx';
 import { useSettings, useStyle } from '../settings/settings.ts';
 import type { RunAnswer } from '../solve/worker.ts';
-import { RideGlyph, rideWords } from '../ui/RideGlyph.tsx';
-import { SnagFlag } from '../ui/SnagFlag.tsx';
+import { PinCell } from './PinCell.tsx';
+import { rowsOf } from './rows.tsx';
 
 /** One size of the run, its answer once it is in, and the fly laid out on it for drawing. */
 export interface Column {
   readonly size: RunSize;
   readonly answer: RunAnswer | null;
   readonly laid: LaidFly | null;
+  /** What each way of holding would take, once it is in. */
+  readonly weights: Readonly<Record<Hold, WeightTaken>> | null;
+  /** The fly of its own this size was saved as. */
+  readonly saved: { readonly id: string; readonly name: string } | null;
 }
 
 const HEADS = 172;
@@ -25,118 +29,18 @@ const LEAST = 104;
 const TALL = 150;
 const MOST_SCALE = 5;
 
-interface RowOf {
-  readonly name: string;
-  readonly said: string;
-  readonly cell: (report: FlyReport, laid: LaidFly, answer: Extract<RunAnswer, { ok: true }>) => ReactNode;
-}
-
-/** What a part is measured by: free length of what has a tip, across a ball, turns of wire. */
-function partRow(part: LaidPart, style: Style): RowOf | null {
-  const { id } = part.file;
-  const length = (mm: number): string => formatLength(mm, style).figure;
-  const of = (laid: LaidFly): LaidPart | undefined => laid.parts.find((each) => each.file.id === id);
-  if (part.file.construction === 'ball')
-    return {
-      name: id,
-      said: part.file.diameter,
-      cell: (_report, laid) => {
-        const ball = of(laid);
-        return ball ? (
-          <>
-            {length(ball.extent.lengthMm)} <span className="italic text-ink2">{ball.built.material}</span>
-          </>
-        ) : (
-          '–'
-        );
-      },
-    };
-  if (part.file.construction === 'wrap' && part.file.role === 'underbody')
-    return {
-      name: id,
-      said: part.built.material,
-      cell: (_report, laid) => `${formatNumber(of(laid)?.built.turns ?? 0, 0, style)} turns`,
-    };
-  const tip = tipRelation(part);
-  if (!tip) return null;
-  const strands = relationsOf(part.file).length > 0 && 'strands' in part.file ? part.file.strands : undefined;
-  return {
-    name: id,
-    said: tip.text,
-    cell: (_report, laid) => {
-      const laidPart = of(laid);
-      return laidPart
-        ? `${length(laidPart.extent.lengthMm)}${strands === undefined ? '' : `, ${String(strands)} strands`}`
-        : '–';
-    },
-  };
-}
-
-function rowsOf(own: LaidFly, style: Style): RowOf[] {
-  const length = (mm: number): string => formatLength(mm, style).figure;
-  const speed = (mmS: number): string => Object.values(formatSpeed(mmS, style)).join(' ');
-  return [
-    {
-      name: 'shank, gap',
-      said: style.length,
-      cell: ({ platform }) =>
-        `${length(platform.shank_mm)}${platform.gap_mm === null ? '' : `, ${length(platform.gap_mm)}`}`,
-    },
-    ...own.parts.flatMap((part) => partRow(part, style) ?? []),
-    {
-      name: 'rides',
-      said: 'times the tipping weight',
-      cell: ({ keel }, laid) => (
-        <span className="flex items-center gap-1.5">
-          <RideGlyph
-            ride={keel.tight.ride}
-            heelDeg={keel.tight.heel_deg}
-            balls={laid.parts.some((part) => part.built.ball?.sided === true)}
-            size={26}
-          />
-          <span
-            className={
-              laid.file.intent?.ride !== undefined && laid.file.intent.ride !== keel.tight.ride ? 'text-warn' : ''
-            }
-          >
-            {rideWords(keel.tight.ride)}
-            {keel.tipping && <span className="italic text-ink2"> {formatNumber(keel.tipping.ratio, 2, style)} ×</span>}
-          </span>
-        </span>
-      ),
-    },
-    {
-      name: 'holds to',
-      said: 'side current',
-      cell: ({ keel }) => (keel.holdsTo_mm_s === null ? 'any' : speed(keel.holdsTo_mm_s)),
-    },
-    { name: 'sinks', said: 'still water', cell: ({ sink }) => (sink ? speed(sink.terminal_mm_s) : 'floats') },
-    { name: 'weighs', said: 'dry', cell: ({ weight }) => Object.values(formatMass(weight.dry_mg, style)).join(' ') },
-    {
-      name: 'checks',
-      said: 'to settle',
-      cell: (_report, _laid, { settle }) =>
-        settle === 0 ? (
-          '0'
-        ) : (
-          <span className="text-warn font-semibold">
-            <SnagFlag /> {settle}
-          </span>
-        ),
-    },
-  ];
-}
-
 interface RunTableProps {
   readonly own: LaidFly;
   readonly columns: readonly Column[];
   readonly width: number;
   readonly hold: Hold;
+  readonly pins: readonly Pin[];
+  readonly onPin: (pin: Pin) => void;
   readonly onKeep: (column: Column) => void;
 }
 
 /** The run: every size drawn at one scale over its figures. */
-export function RunTable({ own, columns, width, hold, onKeep }: RunTableProps) {
+export function RunTable({ own, columns, width, hold, pins, onPin, onKeep }: RunTableProps) {
   const style = useStyle();
   const rows = useMemo(() => rowsOf(own, style), [own, style]);
   const across = Math.max(LEAST, Math.floor((width - HEADS - 16) / Math.max(1, columns.length)));
@@ -182,7 +86,9 @@ export function RunTable({ own, columns, width, hold, onKeep }: RunTableProps) {
                 data-size={size.text}
                 data-row={row.name}
               >
-                {answer?.ok && laid ? row.cell(answer.report, laid, answer) : ''}
+                {answer?.ok && laid && (
+                  <RunCell row={row} own={own} answer={answer} laid={laid} size={size.text} pins={pins} onPin={onPin} />
+                )}
               </td>
             ))}
           </tr>
@@ -191,14 +97,24 @@ export function RunTable({ own, columns, width, hold, onKeep }: RunTableProps) {
           <th scope="row" className="border-t border-ink px-4 py-1 align-top font-semibold">
             weight held
           </th>
-          {columns.map(({ size, answer }) => (
+          {columns.map(({ size, answer, weights, laid }) => (
             <td
               key={size.text}
               className="border-t border-ink px-2 py-1 align-top"
               data-size={size.text}
               data-row="held"
             >
-              {answer && <Held answer={answer} hold={hold} />}
+              {answer?.ok && (
+                <Held
+                  answer={answer}
+                  run={hold}
+                  weights={weights}
+                  own={laid !== null && isOwn(own, laid)}
+                  size={size.text}
+                  pinned={pins.find((pin) => pin.size === size.text && pin.key === 'hold')}
+                  onPin={onPin}
+                />
+              )}
             </td>
           ))}
         </tr>
@@ -219,16 +135,34 @@ export function RunTable({ own, columns, width, hold, onKeep }: RunTableProps) {
           {columns.map((column) => (
             <td key={column.size.text} className="border-t border-hair px-2 py-2">
               {column.answer?.ok && (
-                <button
-                  type="button"
-                  className="underline"
-                  aria-label={`Save ${column.size.text} as a fly of its own`}
-                  onClick={() => {
-                    onKeep(column);
-                  }}
-                >
-                  save as a fly
-                </button>
+                <>
+                  {column.saved && (
+                    <Link
+                      className="block italic text-measure underline underline-offset-2 truncate"
+                      style={{ maxWidth: across - 16 }}
+                      title={column.saved.name}
+                      to={`/fly/${column.saved.id}`}
+                    >
+                      {column.saved.name}
+                    </Link>
+                  )}
+                  {column.laid && !isOwn(own, column.laid) && (
+                    <button
+                      type="button"
+                      className="underline"
+                      aria-label={
+                        column.saved
+                          ? `Bring ${column.saved.name} up to the run`
+                          : `Save ${column.size.text} as a fly of its own`
+                      }
+                      onClick={() => {
+                        onKeep(column);
+                      }}
+                    >
+                      {column.saved ? 'bring it up to the run' : 'save as a fly'}
+                    </button>
+                  )}
+                </>
               )}
             </td>
           ))}
@@ -238,20 +172,96 @@ export function RunTable({ own, columns, width, hold, onKeep }: RunTableProps) {
   );
 }
 
+/** The fly's own size is the fly itself, which is changed on the Bench. */
+const isOwn = (own: LaidFly, laid: LaidFly): boolean => laid.file.name === own.file.name;
+
+interface RunCellProps {
+  readonly row: ReturnType<typeof rowsOf>[number];
+  readonly own: LaidFly;
+  readonly laid: LaidFly;
+  readonly answer: Extract<RunAnswer, { ok: true }>;
+  readonly size: string;
+  readonly pins: readonly Pin[];
+  readonly onPin: (pin: Pin) => void;
+}
+
+/** One cell: what it comes to, and where it can be pinned a way to pin it. */
+function RunCell({ row, own, laid, answer, size, pins, onPin }: RunCellProps) {
+  const now = isOwn(own, laid) ? null : (row.pin?.(laid) ?? null);
+  const content = row.cell(answer.report, laid, answer);
+  if (!now) return content;
+  return (
+    <PinCell
+      name={`${row.name} on ${size}`}
+      now={now}
+      pinned={pins.find((pin) => pin.size === size && pin.part === now.part && pin.key === now.key)}
+      onPin={(value) => {
+        onPin({ ...now, size, value });
+      }}
+    >
+      {content}
+    </PinCell>
+  );
+}
+
 const HELD: Readonly<Record<Hold, string>> = { shape: 'of its shape', ride: 'of its ratio', sink: 'of its speed' };
 
-function Held({ answer, hold }: { readonly answer: RunAnswer; readonly hold: Hold }) {
+const offWords = (off: number): string => {
+  const percent = Math.round(100 * off);
+  return percent === 0 ? 'just' : `${percent > 0 ? '+' : '−'}${String(Math.abs(percent))} %`;
+};
+const FAR_OFF = 0.15;
+
+interface HeldProps {
+  readonly answer: Extract<RunAnswer, { ok: true }>;
+  readonly run: Hold;
+  readonly weights: Readonly<Record<Hold, WeightTaken>> | null;
+  readonly own: boolean;
+  readonly size: string;
+  readonly pinned: Pin | undefined;
+  readonly onPin: (pin: Pin) => void;
+}
+
+/** Which size the weight was taken in and how far off that is; what the other ways of holding would take instead. */
+function Held({ answer, run, weights, own, size, pinned, onPin }: HeldProps) {
   const style = useStyle();
-  if (!answer.ok) return null;
   const { weight } = answer;
-  if (!weight) return <span className="text-ink3">as it is</span>;
-  const off = Math.round(100 * weight.off);
+  if (!weight) return <span className="text-ink3">{own ? 'the fly itself' : 'as it is'}</span>;
+  const hold = HOLDS.find((each) => each === pinned?.value) ?? run;
+  const others = weights
+    ? HOLDS.filter((each) => each !== hold && weights[each].diameterMm !== weight.diameterMm).map((each) => ({
+        hold: each,
+        mm: formatLength(weights[each].diameterMm, style).figure,
+        larger: weights[each].diameterMm / weight.diameterMm - 1,
+      }))
+    : [];
   return (
     <>
       {weight.part}: {formatLength(weight.diameterMm, style).figure}{' '}
-      <span className={Math.abs(off) > 15 ? 'text-warn' : 'text-ink2'}>
-        {off === 0 ? 'just' : `${off > 0 ? '+' : '−'}${String(Math.abs(off))} %`} {HELD[hold]}
+      <span className={Math.abs(weight.off) > FAR_OFF ? 'text-warn' : 'text-ink2'}>
+        {offWords(weight.off)} {HELD[hold]}
       </span>
+      {others.map((other) => (
+        <span key={other.hold} className="block text-label text-ink2">
+          {other.hold} takes {other.mm}, {offWords(other.larger)}
+        </span>
+      ))}
+      {weights && others.length === 0 && <span className="block text-label text-ink2">all three take it</span>}
+      <select
+        className={`block bg-transparent text-label border-b border-dotted border-rule ${pinned ? 'font-semibold' : 'text-ink2'}`}
+        aria-label={`what ${size} holds`}
+        value={pinned?.value ?? ''}
+        onChange={(event) => {
+          onPin({ size, part: null, key: 'hold', value: event.target.value });
+        }}
+      >
+        <option value="">as the run</option>
+        {HOLDS.map((each) => (
+          <option key={each} value={each}>
+            {each}, pinned
+          </option>
+        ))}
+      </select>
     </>
   );
 }

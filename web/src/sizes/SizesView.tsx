@@ -1,5 +1,6 @@
 import { layFly, type LaidFly } from '@jobbet/core';
 import { HOLDS, type Hold } from '@jobbet/core/run/runFly';
+import { setPin, type Pin } from '@jobbet/core/run/pins';
 import { nameOf, readSizes, type RunSize } from '@jobbet/core/run/sizes';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { NavLink, useNavigate, useOutletContext, useParams } from 'react-router';
@@ -14,7 +15,7 @@ import { TopBar } from '../shell/TopBar.tsx';
 import { useOffered } from '../shell/useKeys.ts';
 import { GaugeCard } from './GaugeCard.tsx';
 import { RunTable, type Column } from './RunTable.tsx';
-import { keepSizes, keptSizes, usualSizes } from './usual.ts';
+import { keepRun, keptRun, usualSizes } from './usual.ts';
 import { useRun } from './useRun.ts';
 
 const HOLD_WORDS: Readonly<Record<Hold, string>> = {
@@ -31,7 +32,7 @@ export function SizesView({ gauge = false }: { readonly gauge?: boolean }) {
   const { id = '' } = useParams();
   const { data, error } = useSWR<StoredFly[], unknown>('flies', api.flies);
   const fly = data?.find((each) => each.id === id);
-  if (fly) return <FlyRun key={fly.id} fly={fly} gauge={gauge} />;
+  if (fly) return <FlyRun key={fly.id} fly={fly} flies={data ?? []} gauge={gauge} />;
   return (
     <main className="p-6 text-ink2" role={data || error !== undefined ? 'alert' : 'status'}>
       {data
@@ -43,12 +44,21 @@ export function SizesView({ gauge = false }: { readonly gauge?: boolean }) {
   );
 }
 
-function FlyRun({ fly, gauge }: { readonly fly: StoredFly; readonly gauge: boolean }) {
+interface FlyRunProps {
+  readonly fly: StoredFly;
+  /** All flies in the box, to find those that are sizes of this one. */
+  readonly flies: readonly StoredFly[];
+  readonly gauge: boolean;
+}
+
+function FlyRun({ fly, flies, gauge }: FlyRunProps) {
   const { openCommands, openKeys } = useOutletContext<ShellContext>();
   const navigate = useNavigate();
   const tables = useDrawers().drawers?.tables;
-  const [text, setText] = useState(() => keptSizes(fly.id) ?? usualSizes(fly.file));
-  const [hold, setHold] = useState<Hold>('shape');
+  const [left] = useState(() => keptRun(fly.id));
+  const [text, setText] = useState(left?.sizes ?? usualSizes(fly.file));
+  const [hold, setHold] = useState<Hold>(left?.hold ?? 'shape');
+  const [pins, setPins] = useState<readonly Pin[]>(left?.pins ?? []);
   const field = useRef<HTMLInputElement>(null);
   const frame = useRef<HTMLDivElement>(null);
   const { width } = useSize(frame);
@@ -59,39 +69,50 @@ function FlyRun({ fly, gauge }: { readonly fly: StoredFly; readonly gauge: boole
     // A size typed letter by letter is run when the hand rests.
     const timer = setTimeout(() => {
       setSizes(read.value);
-      keepSizes(fly.id, text);
+      keepRun(fly.id, { sizes: text, hold, pins });
     }, 150);
     return () => {
       clearTimeout(timer);
     };
-  }, [read, fly.id, text]);
-  const { answers, done } = useRun(fly.file, sizes, hold, tables);
+  }, [read, fly.id, text, hold, pins]);
+  const { answers, weights, done } = useRun(fly.file, sizes, hold, pins, tables);
   const own = useMemo(() => (tables ? layFly(fly.file, tables) : null), [fly.file, tables]);
   const columns = useMemo(
     () =>
       sizes.map((size): Column => {
         const answer = answers.get(size.text) ?? null;
         const laid: LaidFly | null = answer?.ok && tables ? laidOf(layFly(answer.file, tables)) : null;
-        return { size, answer, laid };
+        const saved = flies.find(({ file }) => file.sizeOf?.id === fly.id && file.sizeOf.size === size.text) ?? null;
+        return { size, answer, laid, weights: weights.get(size.text) ?? null, saved };
       }),
-    [sizes, answers, tables],
+    [sizes, answers, weights, tables, flies, fly.id],
   );
+  /** A size becomes a fly of its own that knows whose run it is of, or is brought up to that run again. */
   const keep = (column: Column): void => {
     if (!column.answer?.ok) return;
-    api
-      .create({ ...column.answer.file, name: nameOf(fly.file, column.size) })
+    const sizeOf = { fly: fly.name, id: fly.id, size: column.size.text };
+    const { saved } = column;
+    const file = { ...column.answer.file, name: saved?.name ?? nameOf(fly.file, column.size), sizeOf };
+    const before = flies.find((each) => each.id === saved?.id);
+    (before ? api.save(before.id, file, before.revision, 'saved') : api.create(file))
       .then(async (made) => {
         await mutate('flies');
-        say(`${made.name} is in the box.`, {
-          name: 'Open it',
-          run: () => {
-            void navigate(`/fly/${made.id}`);
+        say(
+          before ? `${made.name} is as the run has it; its history keeps what it was.` : `${made.name} is in the box.`,
+          {
+            name: 'Open it',
+            run: () => {
+              void navigate(`/fly/${made.id}`);
+            },
           },
-        });
+        );
       })
       .catch((reason: unknown) => {
         say(reason instanceof Error ? reason.message : 'It was not saved.');
       });
+  };
+  const pin = (one: Pin): void => {
+    setPins((now) => setPin(now, one));
   };
   const [table, card] = [`/fly/${fly.id}/sizes`, `/fly/${fly.id}/sizes/gauge`];
   const nextHold = (): void => {
@@ -181,6 +202,24 @@ function FlyRun({ fly, gauge }: { readonly fly: StoredFly; readonly gauge: boole
           ))}
           <span className="plain-key">G</span>
         </nav>
+        {pins.length > 0 && (
+          <button
+            type="button"
+            className="underline underline-offset-2 text-ink2 hover:text-ink whitespace-nowrap"
+            onClick={() => {
+              const were = pins;
+              setPins([]);
+              say('Nothing is pinned any more.', {
+                name: 'Undo',
+                run: () => {
+                  setPins(were);
+                },
+              });
+            }}
+          >
+            let {pins.length} {pins.length === 1 ? 'pin' : 'pins'} go
+          </button>
+        )}
         <span className="italic text-ink3 w-20 text-right" role="status">
           {done ? '' : `${String(answers.size)} of ${String(sizes.length)}`}
         </span>
@@ -195,7 +234,9 @@ function FlyRun({ fly, gauge }: { readonly fly: StoredFly; readonly gauge: boole
           : `${read.faults[0]?.path ?? ''}: ${read.faults[0]?.message ?? ''}. Write sizes such as 4, 6, double:6, tube:28mm, shank:30mm.`}
       </p>
       <main ref={frame} tabIndex={0} className="flex-1 min-h-0 overflow-auto" data-done={done}>
-        {own?.ok && !gauge && <RunTable own={own.value} columns={columns} width={width} hold={hold} onKeep={keep} />}
+        {own?.ok && !gauge && (
+          <RunTable own={own.value} columns={columns} width={width} hold={hold} pins={pins} onPin={pin} onKeep={keep} />
+        )}
         {gauge && <GaugeCard name={fly.name} columns={columns} />}
         {done && !gauge && columns.length > 1 && (
           <Suspense>

@@ -1,18 +1,29 @@
 import type { FlyFile } from '@jobbet/core';
 import type { Drawers } from '@jobbet/core/drawers/tables';
-import type { Hold } from '@jobbet/core/run/runFly';
+import type { Pin } from '@jobbet/core/run/pins';
+import type { Hold, WeightTaken } from '@jobbet/core/run/runFly';
 import type { RunSize } from '@jobbet/core/run/sizes';
 import { useEffect, useState } from 'react';
 import { solver, withTables } from '../solve/useReport.ts';
 import type { RunAnswer } from '../solve/worker.ts';
+
+type Weights = Readonly<Record<Hold, WeightTaken>> | null;
+
+const pinsOf = (pins: readonly Pin[], size: RunSize): readonly Pin[] => pins.filter((pin) => pin.size === size.text);
 
 /** The fly on every size, one after the other off the main thread, so that the first is there at once. */
 export function useRun(
   file: FlyFile | undefined,
   sizes: readonly RunSize[],
   hold: Hold,
+  pins: readonly Pin[],
   drawers: Drawers | undefined,
-): { readonly answers: ReadonlyMap<string, RunAnswer>; readonly done: boolean } {
+): {
+  readonly answers: ReadonlyMap<string, RunAnswer>;
+  readonly weights: ReadonlyMap<string, Weights>;
+  readonly done: boolean;
+} {
+  const [weights, setWeights] = useState<ReadonlyMap<string, Weights>>(new Map());
   const [answers, setAnswers] = useState<ReadonlyMap<string, RunAnswer>>(new Map());
   const [done, setDone] = useState(false);
   useEffect(() => {
@@ -23,18 +34,26 @@ export function useRun(
       await withTables(drawers);
       const next = new Map<string, RunAnswer>();
       for (const size of sizes) {
-        const answer = await solver().run(file, size, hold);
+        const answer = await solver().run(file, size, hold, pinsOf(pins, size));
         // Another run was asked for meanwhile.
         if (left) return;
         next.set(size.text, answer);
         setAnswers(new Map(next));
       }
       setDone(true);
+      // What the other ways would take comes after, so that the run itself is not kept waiting.
+      const taken = new Map<string, Weights>();
+      for (const size of sizes) {
+        const weight = await solver().weights(file, size, pinsOf(pins, size));
+        if (left) return;
+        taken.set(size.text, weight);
+      }
+      setWeights(taken);
     };
     void work();
     return () => {
       left = true;
     };
-  }, [file, sizes, hold, drawers]);
-  return { answers, done };
+  }, [file, sizes, hold, pins, drawers]);
+  return { answers, weights, done };
 }

@@ -1,5 +1,8 @@
 import type { FlyFile } from '@jobbet/core';
 import { HOOK_SIZES } from '@jobbet/core/data/hooks';
+import { HOLDS, type Hold } from '@jobbet/core/run/runFly';
+import type { Pin } from '@jobbet/core/run/pins';
+import { z } from 'zod';
 
 /** The run a fly begins with: two sizes up and down, and its neighbours among the platforms. */
 export function usualSizes({ platform }: FlyFile): string {
@@ -12,22 +15,33 @@ export function usualSizes({ platform }: FlyFile): string {
   return [...near, ...others].join(', ');
 }
 
-const KEY = 'jobbet.runs';
+/** A run as it was left: its sizes as written, what its weights hold, and what is pinned. */
+export interface KeptRun {
+  readonly sizes: string;
+  readonly hold: Hold;
+  readonly pins: readonly Pin[];
+}
 
-/** The sizes last looked at, fly by fly; kept in this browser. */
-export function keptSizes(id: string): string | null {
+const KEY = 'jobbet.runs';
+const pin = z.object({ size: z.string(), part: z.string().nullable(), key: z.string(), value: z.string() });
+const run = z.object({ sizes: z.string(), hold: z.enum(HOLDS).catch('shape'), pins: z.array(pin).catch([]) });
+/** Runs were once kept as their sizes alone. */
+const runs = z.record(z.string(), z.union([run, z.string().transform((sizes) => run.parse({ sizes }))]));
+
+function all(): Record<string, KeptRun> {
   try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Record<string, string>;
-    return kept[id] ?? null;
+    return runs.parse(JSON.parse(localStorage.getItem(KEY) ?? '{}'));
   } catch {
-    return null;
+    return {};
   }
 }
 
-export function keepSizes(id: string, sizes: string): void {
+/** The run last looked at of a fly; kept in this browser. */
+export const keptRun = (id: string): KeptRun | null => all()[id] ?? null;
+
+export function keepRun(id: string, kept: KeptRun): void {
   try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Record<string, string>;
-    localStorage.setItem(KEY, JSON.stringify({ ...kept, [id]: sizes }));
+    localStorage.setItem(KEY, JSON.stringify({ ...all(), [id]: kept }));
   } catch {
     // A full or closed store costs a convenience, nothing else.
   }

@@ -1,7 +1,8 @@
 import type { Fault, FlyFile, FlyReport } from '@jobbet/core';
 import { checkFly, type Checked } from '@jobbet/core/checks/checkFly';
 import { NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers/tables';
-import { runOne, type Hold, type RunFly } from '@jobbet/core/run/runFly';
+import type { Pin } from '@jobbet/core/run/pins';
+import { runOne, weightsOf, type Hold, type RunFly, type WeightTaken } from '@jobbet/core/run/runFly';
 import type { RunSize } from '@jobbet/core/run/sizes';
 import { layFly } from '@jobbet/core/solve/layFly';
 import { reportFly } from '@jobbet/core/solve/report';
@@ -38,9 +39,9 @@ const solver = {
       : { ok: false, faults: solved.faults };
   },
   /** A fly on one size. */
-  run(file: FlyFile, size: RunSize, hold: Hold): RunAnswer {
+  run(file: FlyFile, size: RunSize, hold: Hold, pins: readonly Pin[]): RunAnswer {
     const own = layFly(file, drawers);
-    const run = own.ok ? runOne(own.value, size, hold, drawers) : own;
+    const run = own.ok ? runOne(own.value, size, hold, drawers, pins) : own;
     if (!run.ok) return { ok: false, faults: run.faults };
     const { solved, weight, notes, left } = run.value;
     return {
@@ -51,6 +52,11 @@ const solver = {
       weight,
       notes: [...notes, ...left.map((each) => `${each.part}, ${each.key}: ${each.why}`)],
     };
+  },
+  /** The weight each way of holding would take on one size. */
+  weights(file: FlyFile, size: RunSize, pins: readonly Pin[]): Readonly<Record<Hold, WeightTaken>> | null {
+    const own = layFly(file, drawers);
+    return own.ok ? weightsOf(own.value, size, drawers, pins) : null;
   },
 };
 export type Solver = typeof solver;
