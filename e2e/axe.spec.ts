@@ -29,8 +29,16 @@ for (const theme of ['light', 'dark'] as const) {
       await page.getByRole('link', { name: /Sizes/ }).click();
       await expect(page.locator('main[data-done="true"]')).toBeVisible();
       expect(await findings(page)).toEqual([]);
+      await page.getByRole('button', { name: 'wing on 4: follows the run' }).click();
+      expect(await findings(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.getByRole('link', { name: 'gauge card' }).click();
+      await expect(page.getByRole('img', { name: 'Page 1 of the gauge card' })).toBeVisible();
+      await page.getByRole('button', { name: 'Calibrate' }).click();
+      await page.getByLabel('printed bar').fill('20');
+      expect(await findings(page)).toEqual([]);
       await page.getByLabel('sizes of the run').fill('99');
-      await expect(page.getByRole('alert')).toBeVisible();
+      await expect(page.getByText('no hook size')).toBeVisible();
       expect(await findings(page)).toEqual([]);
     });
     test('drawers: a cell written in, a bad one, instruments, a CSV looked over', async ({ demo, page }) => {

@@ -63,6 +63,24 @@ async function sizes() {
   await page.screenshot({ path: join(out, 'sizes.png') });
 }
 
+/** The gauge card of one fly. */
+async function gauge() {
+  const page = await open('light', 'Slate Runner', 'eyes');
+  await page.goto(`${page.url()}/sizes/gauge`);
+  await page.locator('main[data-done="true"]').waitFor();
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: join(out, 'gauge.png') });
+}
+
+/** Two schools laid over one fly. */
+async function schools() {
+  const page = await open('light', 'Rowan Ember', 'tail');
+  await page.getByRole('button', { name: /^Hook, thread/ }).click();
+  await page.getByLabel('school compared with').selectOption('Compact');
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: join(out, 'schools.png') });
+}
+
 /** The four drawers on one sheet. */
 async function drawers() {
   const page = await browser.newPage({ viewport: { width: 1280, height: 660 }, colorScheme: 'light' });
@@ -116,9 +134,11 @@ try {
   await modes(await open('light', 'Peat Lantern', 'tail'));
   await (await open('light', 'Rowan Ember', 'tail')).screenshot({ path: join(out, 'checks.png') });
   await sizes();
+  await gauge();
+  await schools();
   await platforms();
   await drawers();
-  process.stdout.write(`Eight pictures in ${out}\n`);
+  process.stdout.write(`Ten pictures in ${out}\n`);
 } finally {
   await browser.close();
   server.kill('SIGTERM');

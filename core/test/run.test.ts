@@ -127,7 +127,9 @@ describe('a run', () => {
 
   test('what does not scale is said', () => {
     const [fly] = run(slate, '1/0');
-    expect(fly?.notes.join()).toContain('does not scale: body');
+    expect(fly?.notes.join()).toMatch(
+      /as thick as before: thread, each hair and fibre, body.*as much as before: tail, flash/,
+    );
     const bead = {
       ...slate,
       parts: [

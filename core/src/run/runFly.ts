@@ -31,6 +31,10 @@ function withTurns(file: FlyFile, share: number): FlyFile {
   }, file);
 }
 
+/** Shanks that differ by less than this share are of one size. */
+const SAME_SIZE = 0.01;
+
+/** What stays as thick and as much as it was while the hook does not, and what no longer goes together. */
 function notesOf(own: LaidFly, laid: LaidFly): string[] {
   const notes: string[] = [];
   const wire = laid.platform.wireMm;
@@ -39,13 +43,16 @@ function notesOf(own: LaidFly, laid: LaidFly): string[] {
     if (bore !== undefined && wire !== null && bore < wire)
       notes.push(`the bore of ${part.file.id} (${bore.toFixed(1)} mm) does not pass the wire (${wire.toFixed(2)} mm)`);
   }
-  const plain = laid.parts.filter(
-    (part) => 'diameter' in part.file && part.file.construction === 'wrap' && isPlain(part.file.diameter),
+  if (Math.abs(laid.platform.shankMm / own.platform.shankMm - 1) <= SAME_SIZE) return notes;
+  const named = (holds: (part: LaidFly['file']['parts'][number]) => boolean): string[] =>
+    laid.file.parts.filter(holds).map((part) => part.id);
+  const wound = named((part) => part.construction === 'wrap' && isPlain(part.diameter));
+  notes.push(`as thick as before: ${['thread', 'each hair and fibre', ...wound].join(', ')}`);
+  const amounts = named(
+    (part) =>
+      part.construction === 'bundle' && (part.strands !== undefined || part.dose !== undefined || isPlain(part.pinch)),
   );
-  if (plain.length > 0 && Math.abs(laid.platform.shankMm / own.platform.shankMm - 1) > 0.01)
-    notes.push(
-      `as thick as before, since what is wound does not scale: ${plain.map((part) => part.file.id).join(', ')}`,
-    );
+  if (amounts.length > 0) notes.push(`as much as before: ${amounts.join(', ')}`);
   return notes;
 }
 

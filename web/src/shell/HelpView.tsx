@@ -53,6 +53,20 @@ export function HelpView() {
           another platform its relations stay and take their new measures; what could not follow is listed and keeps the
           measure it had.
         </p>
+        <h2 className="text-part font-bold">Pulling</h2>
+        <p className="mb-5">
+          On the picked part everything square, every diamond and every pair of arrows can be pulled, in the profile or
+          the plan: tip, tie-in, bindings, both ends of a span, how thick a clump is, where a ball sits; and with the
+          hook picked its head space. The number in the relation changes, not the relation. A pull comes to rest on
+          quarters, thirds and halves, on landmarks and on what other parts reach to, and says which; Ctrl frees it.
+        </p>
+        <h2 className="text-part font-bold">Sizes and the gauge card</h2>
+        <p className="mb-5">
+          A run is the fly on other hooks. Write in a cell to pin it; emptied it follows again. A size saved as a fly
+          knows its run and can be brought up to it. The gauge card is the run at true size: print it at actual size,
+          measure its 50 mm bar, and where it is not 50 mm write what it is, so that the next print is right. On the
+          screen it is true once a bank card or a caliper has calibrated it.
+        </p>
         <h2 className="text-part font-bold">What to believe</h2>
         <p className="mb-3">
           Masses of metal, the keel moment and the tipping weight are exact within the model. Level sinking and the side
