@@ -79,6 +79,19 @@ describe('a card', () => {
     expect(texts(long('150 mm')).some((text) => text.text.includes('beyond'))).toBe(false);
     expect(texts(long('280 mm')).some((text) => text.text.includes('ends beyond the strip'))).toBe(true);
   });
+  test('parts that begin and end alike share a bar; very many parts still make one strip on one page', () => {
+    const twins = gaugeStrip(laid([tail(), tail({ id: 'veil' })]));
+    expect(twins.bars.map((bar) => bar.name)).toContain('tail, veil');
+    const many = Array.from({ length: 55 }, (_, i) => tail({ id: `t${String(i)}`, length: `${String(10 + i)} mm` }));
+    const pages = gaugeCard('Test', [gaugeStrip(laid(many))], { paper: 'letter' });
+    expect(pages).toHaveLength(1);
+    const lowest = Math.max(
+      ...lines(pages[0])
+        .filter((line) => line.name?.startsWith('bar'))
+        .map((line) => line.points[0]?.[1] ?? 0),
+    );
+    expect(lowest).toBeLessThan(279.4 - 26);
+  });
   test('lengths are told in the tier’s own units', () => {
     const [page] = gaugeCard('Test', [gaugeStrip(laid([tail({ length: '1 in' })]))], {
       paper: 'letter',

@@ -85,7 +85,8 @@ export function gaugeCard(name: string, strips: readonly GaugeStrip[], options: 
   const room = width - 2 * MARGIN;
   const columns = Math.max(1, Math.floor((room + BETWEEN) / (needed + BETWEEN)));
   const stripWidth = Math.min((room - (columns - 1) * BETWEEN) / columns, Math.max(needed, 110));
-  const drawn = strips.map((strip) => drawStrip(strip, stripWidth, hand, style));
+  const mostMm = height - 2 * MARGIN - HEADER - FOOTER;
+  const drawn = strips.map((strip) => drawStrip(strip, { widthMm: stripWidth, mostMm, hand, style }));
   const pages = arranged(drawn, columns, stripWidth, height - MARGIN - FOOTER);
   const made = correction === 1 ? '' : `, corrected × ${correction.toFixed(3)}`;
   return pages.map((items, i) => ({

@@ -71,6 +71,15 @@ interface Ground {
   readonly x: (mm: number) => number;
 }
 
+export interface StripOptions {
+  /** Breadth of the strip; what reaches beyond it is cut off and says so. mm */
+  readonly widthMm: number;
+  /** How high it may be at most. mm */
+  readonly mostMm: number;
+  readonly hand: 'right' | 'left';
+  readonly style: Style;
+}
+
 export interface DrawnStrip {
   readonly heightMm: number;
   readonly items: readonly Item[];
@@ -78,17 +87,19 @@ export interface DrawnStrip {
 
 /**
  * One strip, its upper edge the one that is held along the shank: ticks and their names, bars, the hook, and what it is.
- * @param widthMm breadth of the strip; what reaches beyond it is cut off and says so
  */
-export function drawStrip(strip: GaugeStrip, widthMm: number, hand: 'right' | 'left', style: Style): DrawnStrip {
+export function drawStrip(strip: GaugeStrip, { widthMm, mostMm, hand, style }: StripOptions): DrawnStrip {
   const x = (mm: number): number => {
     const fromEye = PAD - strip.frontMm + mm;
     return hand === 'right' ? widthMm - fromEye : fromEye;
   };
   const ground: Ground = { widthMm, hand, style, x };
   const { items: ticks, deepMm } = drawTicks(strip, ground);
-  const bars = strip.bars.map((bar, i) => drawBar(bar, deepMm + (i + 1) * ROW, ground));
-  const below = deepMm + strip.bars.length * ROW;
+  const foot = 2.5 + strip.topMm - strip.bottomMm + 3;
+  // A fly of very many parts has its rows closer, so that its strip is whole on a page.
+  const row = Math.min(ROW, (mostMm - deepMm - Math.max(foot, 11)) / Math.max(1, strip.bars.length));
+  const bars = strip.bars.map((bar, i) => drawBar(bar, deepMm + (i + 1) * row, ground));
+  const below = deepMm + strip.bars.length * row;
   const axis = below + 2.5 + strip.topMm;
   const heightMm = Math.max(axis - strip.bottomMm + 3, below + 11);
   return {

@@ -78,6 +78,21 @@ function barOf({ file, extent }: LaidPart): GaugeBar[] {
   return [{ name: fibre, fromMm: endMm, toMm: laidAlong ? endMm + lengthMm : tipMm, lengthMm, place: !laidAlong }];
 }
 
+/** Bars that begin and end alike are one. */
+function merged(bars: readonly GaugeBar[]): GaugeBar[] {
+  const out: GaugeBar[] = [];
+  const near = (a: number, b: number): boolean => Math.abs(a - b) < ONE_TICK_MM;
+  for (const bar of bars) {
+    const at = out.findIndex(
+      (each) => each.place === bar.place && near(each.fromMm, bar.fromMm) && near(each.toMm, bar.toMm),
+    );
+    const same = out[at];
+    if (same) out[at] = { ...same, name: `${same.name}, ${bar.name}` };
+    else out.push(bar);
+  }
+  return out;
+}
+
 /** What a fly on one hook shows on a gauge card. */
 export function gaugeStrip(laid: LaidFly): GaugeStrip {
   const { platform, headMm, headSpaceMm } = laid;
@@ -92,7 +107,7 @@ export function gaugeStrip(laid: LaidFly): GaugeStrip {
   const reach = wires.flatMap(({ points, diameterMm }) => points.map(([x, z]) => ({ x, z, r: diameterMm / 2 })));
   const tube = platform.tube && { lengthMm: platform.tube.lengthMm, outsideMm: platform.tube.outsideMm };
   const half = (tube?.outsideMm ?? 0) / 2;
-  const bars = [...head, ...laid.parts.flatMap(barOf)];
+  const bars = merged([...head, ...laid.parts.flatMap(barOf)]);
   return {
     platform: platformWords(laid.file.platform),
     shankMm: platform.shankMm,

@@ -3,6 +3,7 @@ import type { Drawers } from '../drawers/tables.ts';
 import { withKey, withPart } from '../edit/relations.ts';
 import { MM_PER_32, SIZES_32, sizeText } from '../edit/swap.ts';
 import type { FlyFile } from '../file/schema.ts';
+import type { Ellipse } from '../platform/section.ts';
 import { layFly, type LaidFly, type LaidPart } from '../solve/layFly.ts';
 import { sinkSpeed } from '../solve/solveFly.ts';
 import { parseQuantity } from '../units/quantity.ts';
@@ -125,16 +126,32 @@ const closest = (pieces: readonly Piece[], diameterMm: number): number =>
     0,
   );
 
+const CUTS = 6;
+
+/** What all sections of a fly spread out to, seen from above, mm²; what lies over one another counts each time, which serves to compare. */
+function spreadMm2({ sections }: LaidFly): number {
+  const cut: Ellipse = { y: 0, z: 0, semiY: 0, semiZ: 0, opacity: 1 };
+  let sum = 0;
+  for (const section of sections) {
+    const step = (section.toMm - section.fromMm) / CUTS;
+    for (let i = 0; i < CUTS; i++) {
+      section.at(section.fromMm + (i + 0.5) * step, cut);
+      sum += 2 * cut.semiY * cut.opacity * step;
+    }
+  }
+  return sum;
+}
+
 /**
  * The size a weight would have to be for a hold, as first guessed: in proportion to the shank; or for the same speed, so heavy that the
- * whole fly under water weighs in proportion to the water it pushes aside, the square of the shank.
+ * whole fly under water weighs in proportion to what it spreads out to.
  */
 function guessMm(own: LaidFly, part: LaidPart, moved: LaidFly, hold: Hold): number {
   const scale = moved.platform.shankMm / own.platform.shankMm;
   if (hold !== 'sink') return part.extent.lengthMm * scale;
   const now = moved.parts.find((each) => each.file.id === part.file.id);
   if (!now || now.submergedMg <= 0) return part.extent.lengthMm * scale;
-  const wanted = now.submergedMg + own.submergedMg * scale ** 2 - moved.submergedMg;
+  const wanted = now.submergedMg + (own.submergedMg * spreadMm2(moved)) / spreadMm2(own) - moved.submergedMg;
   return now.extent.lengthMm * Math.cbrt(Math.max(0.1, wanted / now.submergedMg));
 }
 

@@ -126,7 +126,7 @@ export function Grips(props: GripsProps) {
   };
   return (
     <>
-      {grips.filter((each) => each.part === selected).map((each) => handle(each, true))}
+      {grips.filter((each) => each.part === selected || each.part === null).map((each) => handle(each, true))}
       {grips.map((each) => handle(each, false))}
     </>
   );
