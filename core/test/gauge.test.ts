@@ -44,6 +44,21 @@ describe('what a strip shows', () => {
   });
 });
 
+test('a tube names the hook behind it, and its title lies clear of the hook', () => {
+  const tube = laid([tail({ at: 'bend' })], {
+    platform: { kind: 'tube', length: '28 mm', outside: '3 mm', hook: { kind: 'single', size: '2' } },
+  });
+  const strip1 = gaugeStrip(tube);
+  expect(strip1.platform).toBe('tube 28 mm, single 2 behind');
+  const [page] = gaugeCard('Test', [strip1], { paper: 'a4' });
+  const title = texts(page).find((text) => text.text === strip1.platform);
+  const hook = lines(page).filter((line) => line.name === undefined && line.points.length > 4);
+  const lowest = Math.max(...hook.flatMap((line) => line.points.map(([, y]) => y)));
+  const rearmost = Math.min(...hook.flatMap((line) => line.points.map(([x]) => x)));
+  const [x = 0, y = 0] = title?.at ?? [];
+  expect(y - 3.8 > lowest || x + strip1.platform.length * 3.8 * 0.45 < rearmost).toBe(true);
+});
+
 describe('a card', () => {
   const strips = Array.from({ length: 12 }, () => gaugeStrip(fly()));
   test('as many pages as it takes, a strip whole on one, nothing off the paper', () => {

@@ -10,6 +10,9 @@ const LABEL = 2.3;
 const WORDS = 2.8;
 /** Breadth of a letter as a share of its size, for a semi-condensed face. */
 const LETTER = 0.45;
+const TITLE = 11;
+const TITLE_SIZE = 3.8;
+const MEASURES_SIZE = 2.6;
 const LONGEST_LABEL = 18;
 const LABEL_APART = 2.5;
 
@@ -95,13 +98,20 @@ export function drawStrip(strip: GaugeStrip, { widthMm, mostMm, hand, style }: S
   };
   const ground: Ground = { widthMm, hand, style, x };
   const { items: ticks, deepMm } = drawTicks(strip, ground);
-  const foot = 2.5 + strip.topMm - strip.bottomMm + 3;
+  const foot = 2.5 + strip.topMm - strip.bottomMm + 2 + TITLE;
   // A fly of very many parts has its rows closer, so that its strip is whole on a page.
-  const row = Math.min(ROW, (mostMm - deepMm - Math.max(foot, 11)) / Math.max(1, strip.bars.length));
+  const row = Math.min(ROW, (mostMm - deepMm - foot) / Math.max(1, strip.bars.length));
   const bars = strip.bars.map((bar, i) => drawBar(bar, deepMm + (i + 1) * row, ground));
   const below = deepMm + strip.bars.length * row;
   const axis = below + 2.5 + strip.topMm;
-  const heightMm = Math.max(axis - strip.bottomMm + 3, below + 11);
+  const title = titleOf(strip, style);
+  const hookMm = Math.max(
+    0,
+    ...strip.wires.flatMap(({ points }) => points.map(([mm]) => mm)),
+    strip.tube?.lengthMm ?? 0,
+  );
+  const beside = widthMm - (PAD - strip.frontMm + hookMm) > title.wideMm + 7;
+  const heightMm = beside ? Math.max(axis - strip.bottomMm + 3, below + TITLE) : axis - strip.bottomMm + 2 + TITLE;
   return {
     heightMm,
     items: [
@@ -109,7 +119,7 @@ export function drawStrip(strip: GaugeStrip, { widthMm, mostMm, hand, style }: S
       ...ticks,
       ...bars.flatMap((bar) => bar.over),
       ...drawPlatform(strip, x, axis),
-      ...drawTitle(strip, heightMm, ground),
+      ...drawTitle(title, heightMm, ground),
       path(box(0, 0, widthMm, heightMm), 0.12, { grey: 0.45, close: true }),
     ],
   };
@@ -185,12 +195,24 @@ function drawPlatform({ tube, wires }: GaugeStrip, x: Ground['x'], axis: number)
   ];
 }
 
-function drawTitle(strip: GaugeStrip, heightMm: number, { widthMm, hand, style }: Ground): Item[] {
+interface Title {
+  readonly lines: readonly [string, string];
+  readonly wideMm: number;
+}
+
+function titleOf(strip: GaugeStrip, style: Style): Title {
   const length = (mm: number): string => Object.values(formatLength(mm, style)).join(' ');
   const gap = strip.gapMm === null ? '' : `, gap ${length(strip.gapMm)}`;
+  const measures = `shank ${strip.nominal ? '≈ ' : ''}${length(strip.shankMm)}${gap}`;
+  const wideMm = Math.max(widthOf(strip.platform, TITLE_SIZE), widthOf(measures, MEASURES_SIZE));
+  return { lines: [strip.platform, measures], wideMm };
+}
+
+/** What the strip is of, at the foot of its far end: beside the hook, or under one that reaches there. */
+function drawTitle({ lines: [platform, measures] }: Title, heightMm: number, { widthMm, hand }: Ground): Item[] {
   const [side, anchor] = hand === 'right' ? [4, 'start' as const] : [widthMm - 4, 'end' as const];
   return [
-    words([side, heightMm - 6.2], strip.platform, 3.8, { bold: true, anchor }),
-    words([side, heightMm - 2.4], `shank ${strip.nominal ? '≈ ' : ''}${length(strip.shankMm)}${gap}`, 2.6, { anchor }),
+    words([side, heightMm - 6.2], platform, TITLE_SIZE, { bold: true, anchor }),
+    words([side, heightMm - 2.4], measures, MEASURES_SIZE, { anchor }),
   ];
 }

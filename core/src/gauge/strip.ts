@@ -93,6 +93,12 @@ function merged(bars: readonly GaugeBar[]): GaugeBar[] {
   return out;
 }
 
+/** The platform in a few words, and the hook behind it where it has one. */
+function wordsWithHook(platform: LaidFly['file']['platform']): string {
+  const behind = platform.kind === 'tube' || platform.kind === 'shank' ? platform.hook : undefined;
+  return behind ? `${platformWords(platform)}, ${platformWords(behind)} behind` : platformWords(platform);
+}
+
 /** What a fly on one hook shows on a gauge card. */
 export function gaugeStrip(laid: LaidFly): GaugeStrip {
   const { platform, headMm, headSpaceMm } = laid;
@@ -109,7 +115,7 @@ export function gaugeStrip(laid: LaidFly): GaugeStrip {
   const half = (tube?.outsideMm ?? 0) / 2;
   const bars = merged([...head, ...laid.parts.flatMap(barOf)]);
   return {
-    platform: platformWords(laid.file.platform),
+    platform: wordsWithHook(laid.file.platform),
     shankMm: platform.shankMm,
     gapMm: platform.gapMm,
     nominal: platform.nominal.shank,
