@@ -64,6 +64,13 @@ function remembered(curve: (speed: number) => number): (speed: number) => number
   };
 }
 
+/** Drag of a fly that sinks at a rest and an attitude, mg at mm/s: D_level·cos²φ + D_nose·sin²φ. */
+export function sinkingDrag(model: BalanceModel, restDeg: number, noseDownDeg: number): (speed: number) => number {
+  const [level, nose] = [levelDrag(model, toRad(restDeg)), noseDrag(model, toRad(restDeg))];
+  const down = noseDownDeg > 0 ? Math.sin(toRad(noseDownDeg)) ** 2 : 0;
+  return (speed) => level(speed) * (1 - down) + (down > 0 ? nose(speed) * down : 0);
+}
+
 /**
  * Terminal, level and nose-first sinking speeds at a rest, from W·g = D_level·cos²φ + D_nose·sin²φ.
  * @param restDeg roll the fly sinks at
@@ -91,14 +98,17 @@ export function sinking(model: BalanceModel, restDeg: number, noseDownDeg: numbe
   return { terminal, level, noseFirst, class: sinkClass(terminal) };
 }
 
-/** A lone ball sinks as a sphere in every attitude. @returns mm/s, or null when it floats */
-export function sphereSinking(diameterMm: number, submergedMg: number, water: Water): number | null {
-  if (submergedMg <= 0) return null;
-  const area = (Math.PI / 4) * diameterMm ** 2;
-  return speedFor(
-    (speed) => ((water.density * speed * speed) / (2 * G)) * sphereCd((speed * diameterMm) / water.viscosity) * area,
-    submergedMg,
-    MOST_MM_S,
-    500,
-  );
-}
+/** Drag of a lone ball, which sinks as a sphere in every attitude, mg at mm/s. */
+export const sphereDrag =
+  (diameterMm: number, { density, viscosity }: Water) =>
+  (speed: number): number =>
+    speed <= 0
+      ? 0
+      : ((density * speed * speed) / (2 * G)) *
+        sphereCd((speed * diameterMm) / viscosity) *
+        (Math.PI / 4) *
+        diameterMm ** 2;
+
+/** Steady speed of a lone ball. @returns mm/s, or null when it floats */
+export const sphereSinking = (diameterMm: number, submergedMg: number, water: Water): number | null =>
+  submergedMg <= 0 ? null : speedFor(sphereDrag(diameterMm, water), submergedMg, MOST_MM_S, 500);

@@ -1,0 +1,47 @@
+import { project } from '../geometry/silhouette.ts';
+import { cellLoad, sumWeights, toDeg, toRad, type BalanceModel } from './model.ts';
+
+/** Steps of a quarter turn that a balance is looked for in, before it is closed in on. */
+const STEPS = 180;
+
+/**
+ * Angle at which a fly hangs behind the tow point when it is pulled at a speed: cosα·Σ w(x − x_p) = ∫ load(U·sinα)·(x − x_p) dx.
+ * Positive where the tail hangs down, negative where it is lifted; soft parts narrow at the pull.
+ * @param restDeg the tight rest it is pulled at @param pullMmS mm/s
+ * @returns degrees in (−90, 90]; 90 where nothing lifts it
+ */
+export function droopAt(model: BalanceModel, restDeg: number, pullMmS: number): number {
+  const sums = sumWeights(model.weights);
+  const hang = sums.wx - model.tow[0] * sums.total;
+  if (hang === 0) return 0;
+  if (pullMmS <= 0) return Math.sign(hang) * 90;
+  const { table, water } = model;
+  const shape = project(table, 'plan', toRad(restDeg), { speedMmS: pullMmS });
+  const lift = (alpha: number): number => {
+    let moment = 0;
+    for (let c = 0; c < table.cells; c++) {
+      const b = shape.b[c] as number;
+      if (b <= 0) continue;
+      const arm = (table.x[c] as number) + (shape.loadX[c] as number) / b - model.tow[0];
+      moment += cellLoad(shape, c, pullMmS * Math.sin(alpha), water) * (table.dx[c] as number) * arm;
+    }
+    return moment;
+  };
+  const excess = (alpha: number): number => Math.cos(alpha) * Math.abs(hang) - lift(alpha);
+  let low = 0;
+  for (let i = 1; i <= STEPS; i++) {
+    const high = (i / STEPS) * (Math.PI / 2);
+    if (excess(high) > 0) {
+      low = high;
+      continue;
+    }
+    let [a, b] = [low, high];
+    for (let k = 0; k < 40; k++) {
+      const mid = (a + b) / 2;
+      if (excess(mid) > 0) a = mid;
+      else b = mid;
+    }
+    return Math.sign(hang) * toDeg(b);
+  }
+  return Math.sign(hang) * 90;
+}
