@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, row, test } from './boathouse.ts';
+import { expect, row, test, typed } from './boathouse.ts';
 
 /** Serious and critical findings of axe, with the places. */
 async function findings(page: Page): Promise<string[]> {
@@ -45,7 +45,7 @@ for (const theme of ['light', 'dark'] as const) {
       await page.goto(`${demo.url}/drawers/weights`);
       await page.locator('tr[data-row="brass dumbbell 4 mm"] [data-col="diameterMm"]').dblclick();
       expect(await findings(page)).toEqual([]);
-      await page.keyboard.type('much');
+      await typed(page, 'much');
       await page.keyboard.press('Enter');
       await expect(page.getByRole('alert')).toBeVisible();
       expect(await findings(page)).toEqual([]);

@@ -129,3 +129,9 @@ export async function drag(page: Page, from: ReturnType<Page['locator']>, dx: nu
   await holdAndMove(page, from, dx, dy);
   await page.mouse.up();
 }
+
+/** Types once something is there to be typed in: a dialog takes a moment to open and take the keyboard. */
+export async function typed(page: Page, text: string): Promise<void> {
+  await page.waitForFunction(() => document.activeElement?.matches('input, textarea') === true);
+  await page.keyboard.type(text);
+}

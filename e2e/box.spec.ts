@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
-import { example, expect, openFly, ROOT, test } from './boathouse.ts';
+import { example, expect, openFly, ROOT, test, typed } from './boathouse.ts';
 
 const flies = (page: Page) => page.getByRole('list', { name: 'Flies' }).getByRole('listitem');
 const choose = (page: Page, input: { name: string; text: string }[]): Promise<void> =>
@@ -129,7 +129,7 @@ test('a box of 500 flies: few rows are drawn, typing finds among all', async ({ 
   await expect(page.getByText('500 of 500')).toBeVisible();
   expect(await flies(page).count()).toBeLessThan(30);
   await page.keyboard.press('/');
-  await page.keyboard.type('fly 487');
+  await typed(page, 'fly 487');
   await expect(page.getByText('1 of 500')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Fly 487,/ })).toBeVisible();
 });

@@ -1,4 +1,4 @@
-import { blank, example, expect, openFly, row, saved, test } from './boathouse.ts';
+import { blank, example, expect, openFly, row, saved, test, typed } from './boathouse.ts';
 
 const check = (page: import('@playwright/test').Page, code: string) => page.locator(`[data-check="${code}"]`);
 
@@ -50,7 +50,7 @@ test('a check is left as it is with a reason, which is kept with the fly; withou
   await nip.getByRole('button', { name: 'Leave it, and say why' }).click();
   await page.keyboard.press('Enter');
   await expect(nip.getByRole('alert')).toContainText('say why');
-  await page.keyboard.type('sea trout take it by the head');
+  await typed(page, 'sea trout take it by the head');
   await page.keyboard.press('Enter');
   await expect(nip).toHaveCount(0);
   await saved(page);

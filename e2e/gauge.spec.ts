@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from './boathouse.ts';
+import { expect, test, typed } from './boathouse.ts';
 
 test('a card is printed, its bar measured, and the next print corrected; all by keyboard', async ({ own, page }) => {
   await page.getByRole('button', { name: /^Slate Runner,/ }).click();
@@ -23,10 +23,10 @@ test('a card is printed, its bar measured, and the next print corrected; all by 
     const before = await sheet.innerHTML();
     const bar = page.getByLabel('printed bar');
     await bar.focus();
-    await page.keyboard.type('30');
+    await typed(page, '30');
     await expect(page.getByRole('alert')).toContainText('further off than a printer is');
     await page.keyboard.press('Control+a');
-    await page.keyboard.type('49.5');
+    await typed(page, '49.5');
     await expect(page.getByText('next print × 1.010')).toBeVisible();
     await page.keyboard.press('Enter');
     const waiting = page.waitForEvent('download');

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { blank, expect, results, ride, saved, test } from './boathouse.ts';
+import { blank, expect, results, ride, saved, test, typed } from './boathouse.ts';
 
 const keys = async (page: Page, ...names: string[]): Promise<void> => {
   for (const name of names) await page.keyboard.press(name);
@@ -12,23 +12,23 @@ async function into(page: Page, label: string, text: string): Promise<void> {
     await page.keyboard.press('Tab');
   }
   await keys(page, 'Control+a');
-  await page.keyboard.type(text);
+  await typed(page, text);
 }
 
 test('a fly by keyboard alone: laid out, tied, pulled, reordered, undone, found again', async ({ empty, page }) => {
   await test.step('a new fly from the box', async () => {
     await keys(page, 'n');
-    await page.keyboard.type('Tin Minnow');
+    await typed(page, 'Tin Minnow');
     await keys(page, 'Enter');
     await expect(page.getByText('Tie in the first part').first()).toBeVisible();
   });
   await test.step('eyes and a tail', async () => {
     await keys(page, 'a');
-    await page.keyboard.type('dumb');
+    await typed(page, 'dumb');
     await keys(page, 'Enter');
     await expect(ride(page)).toHaveText('point-up');
     await keys(page, 'a');
-    await page.keyboard.type('tail');
+    await typed(page, 'tail');
     await keys(page, 'Enter', 'Enter');
     await into(page, 'length', '1.2 shank');
     await expect(results(page)).toContainText('32.5 mm');
@@ -39,7 +39,7 @@ test('a fly by keyboard alone: laid out, tied, pulled, reordered, undone, found 
     await keys(page, 'Shift+ArrowDown');
     await expect(blank(page, 'length')).toHaveValue('1.24 shank');
     await keys(page, 'Control+a');
-    await page.keyboard.type('1.3 shnak');
+    await typed(page, '1.3 shnak');
     await expect(page.getByRole('alert')).toContainText('did you mean "shank"');
     await keys(page, 'Escape');
     await expect(blank(page, 'length')).toHaveValue('1.24 shank');
@@ -88,7 +88,7 @@ test('a fly by keyboard alone: laid out, tied, pulled, reordered, undone, found 
   });
   await test.step('commands by name, and the list of keys', async () => {
     await keys(page, 'k');
-    await page.keyboard.type('inches');
+    await typed(page, 'inches');
     await keys(page, 'Enter');
     await expect(page.getByText(/shank ≈ 1 1\/16 in/)).toBeVisible();
     await keys(page, '?');
@@ -100,7 +100,7 @@ test('a fly by keyboard alone: laid out, tied, pulled, reordered, undone, found 
     await keys(page, 'b');
     await expect(page.getByRole('heading', { name: 'Box' })).toBeVisible();
     await keys(page, '/');
-    await page.keyboard.type('minnow');
+    await typed(page, 'minnow');
     await keys(page, 'Enter');
     await expect(page.getByLabel('name of the fly')).toHaveValue('Tin Minnow');
   });

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, row, test } from './boathouse.ts';
+import { expect, row, test, typed } from './boathouse.ts';
 
 const cell = (page: Page, size: string, name: string) => page.locator(`[data-size="${size}"][data-row="${name}"]`);
 
@@ -49,7 +49,7 @@ test('a cell is pinned, refused and let go by keyboard; one size holds something
   const before = await cell(page, '4', 'tail').textContent();
   await page.getByRole('button', { name: 'tail on 4: follows the run' }).focus();
   await page.keyboard.press('Enter');
-  await page.keyboard.type('22 mm');
+  await typed(page, '22 mm');
   await page.keyboard.press('Enter');
   await expect(cell(page, '4', 'tail')).toHaveText('22.0');
   await expect(page.getByRole('button', { name: 'let 1 pin go' })).toBeVisible();
@@ -61,7 +61,7 @@ test('a cell is pinned, refused and let go by keyboard; one size holds something
   await expect(cell(page, '4', 'tail')).toHaveText(before ?? '');
   await test.step('what does not read is said in that size’s column, and can be let go', async () => {
     await page.getByRole('button', { name: 'thread on 8: follows the run' }).click();
-    await page.keyboard.type('3');
+    await typed(page, '3');
     await page.keyboard.press('Enter');
     await expect(page.getByText('is no denier between 10 and 1000')).toBeVisible();
     await page.getByRole('button', { name: 'let 1 pin go' }).click();
@@ -81,10 +81,10 @@ test('the sizes are written by keyboard, refused in words, and kept', async ({ o
   await expect(page.locator('main[data-done="true"]')).toBeVisible();
   await page.keyboard.press('/');
   await page.keyboard.press('Control+a');
-  await page.keyboard.type('8, treble:4');
+  await typed(page, '8, treble:4');
   await expect(page.getByRole('alert')).toContainText('"treble" is none of single, double');
   await page.keyboard.press('Control+a');
-  await page.keyboard.type('8, 10');
+  await typed(page, '8, 10');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('columnheader')).toHaveCount(3);
   await page.reload();
