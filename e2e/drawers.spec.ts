@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { blank, example, expect, openFly, saved, test, typed } from './boathouse.ts';
+import { blank, example, expect, openFly, saved, test } from './boathouse.ts';
 
 const cell = (page: Page, row: string, col: string) => page.locator(`tr[data-row="${row}"] [data-col="${col}"]`);
 const changed = (page: Page) => page.getByTestId('changed');
@@ -200,12 +200,12 @@ test('a drawer by keyboard alone: found, sorted, written in, refused, taken out,
   const name = (await here.textContent()) ?? '';
   await page.keyboard.press('ArrowRight');
   await test.step('a figure is written over; what does not read stays with its reason', async () => {
-    await typed(page, '95');
+    await page.keyboard.type('95');
     await page.keyboard.press('Enter');
     await expect(cell(page, name, 'denier')).toHaveText('95');
     await page.keyboard.press('ArrowUp');
     await page.keyboard.press('Enter');
-    await typed(page, 'thick');
+    await page.keyboard.type('thick');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('alert')).toContainText('"thick" is not a number');
     await page.keyboard.press('Escape');
@@ -213,7 +213,7 @@ test('a drawer by keyboard alone: found, sorted, written in, refused, taken out,
     await expect(cell(page, name, 'denier')).toBeFocused();
   });
   await test.step('what the drawer refuses is kept in sight', async () => {
-    await typed(page, '5');
+    await page.keyboard.type('5');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('alert')).toBeVisible();
     await page.keyboard.press('Escape');
@@ -225,13 +225,13 @@ test('a drawer by keyboard alone: found, sorted, written in, refused, taken out,
     await expect(cell(page, name, 'denier')).toHaveText('95');
     await page.keyboard.press('a');
     await expect(page.getByLabel(/^name of .*, another$/)).toBeFocused();
-    await typed(page, 'mill thread');
+    await page.keyboard.type('mill thread');
     await page.keyboard.press('Enter');
     await expect(cell(page, 'mill thread', 'name')).toBeVisible();
   });
   await test.step('found by a word, sorted by a head, and there after a reload', async () => {
     await page.keyboard.press('/');
-    await typed(page, 'mill');
+    await page.keyboard.type('mill');
     await expect(page.getByText(/^1 of /)).toBeVisible();
     await page.keyboard.press('Escape');
     await page.getByRole('columnheader', { name: 'denier' }).getByRole('button').focus();

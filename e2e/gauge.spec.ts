@@ -9,7 +9,7 @@ test('a card is printed, its bar measured, and the next print corrected; all by 
   await page.keyboard.press('g');
   const sheet = page.getByRole('img', { name: 'Page 1 of the gauge card' });
   await expect(sheet.locator('text', { hasText: 'single 6, 3X long' })).toBeVisible();
-  await expect(sheet.locator('path[data-name="bar wing"]')).toHaveCount(7);
+  await expect(page.getByTestId('gauge').locator('path[data-name="bar wing"]')).toHaveCount(7);
   await test.step('printed as it is drawn', async () => {
     const waiting = page.waitForEvent('download');
     await page.keyboard.press('p');

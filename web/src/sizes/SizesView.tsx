@@ -65,16 +65,18 @@ function FlyRun({ fly, flies, gauge }: FlyRunProps) {
   const read = useMemo(() => readSizes(text), [text]);
   const [sizes, setSizes] = useState<readonly RunSize[]>(NONE);
   useEffect(() => {
+    if (read.ok) keepRun(fly.id, { sizes: text, hold, pins });
+  }, [read, fly.id, text, hold, pins]);
+  useEffect(() => {
     if (!read.ok) return;
     // A size typed letter by letter is run when the hand rests.
     const timer = setTimeout(() => {
       setSizes(read.value);
-      keepRun(fly.id, { sizes: text, hold, pins });
     }, 150);
     return () => {
       clearTimeout(timer);
     };
-  }, [read, fly.id, text, hold, pins]);
+  }, [read]);
   const { answers, weights, done } = useRun(fly.file, sizes, hold, pins, tables);
   const own = useMemo(() => (tables ? layFly(fly.file, tables) : null), [fly.file, tables]);
   const columns = useMemo(
