@@ -23,6 +23,16 @@ for (const theme of ['light', 'dark'] as const) {
         expect(await findings(page)).toEqual([]);
       }
     });
+    test('balance: at rest, rolled and in a current', async ({ demo, page }) => {
+      await page.goto(demo.url);
+      await open(page, 'Rowan Ember');
+      await page.getByRole('link', { name: /Balance/ }).click();
+      await expect(page.getByTestId('pulled')).toContainText('From rest');
+      expect(await findings(page)).toEqual([]);
+      await page.getByLabel('side current', { exact: true }).fill('300');
+      await expect(page.getByTestId('current')).toContainText('gives way');
+      expect(await findings(page)).toEqual([]);
+    });
     test('sizes: a run and a size that does not read', async ({ demo, page }) => {
       await page.goto(demo.url);
       await open(page, 'Slate Runner');

@@ -4,7 +4,7 @@ import { expect, test, typed } from './boathouse.ts';
 test('a card is printed, its bar measured, and the next print corrected; all by keyboard', async ({ own, page }) => {
   await page.getByRole('button', { name: /^Slate Runner,/ }).click();
   await expect(page.getByLabel('Verdict')).toContainText('cm/s');
-  await page.keyboard.press('2');
+  await page.keyboard.press('3');
   await expect(page.locator('main[data-done="true"]')).toBeVisible();
   await page.keyboard.press('g');
   const sheet = page.getByRole('img', { name: 'Page 1 of the gauge card' });

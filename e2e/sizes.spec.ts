@@ -9,7 +9,7 @@ test('a run over five sizes, a double and a tube, held three ways; one of them b
 }) => {
   await page.getByRole('button', { name: /^Slate Runner,/ }).click();
   await expect(page.getByLabel('Verdict')).toContainText('cm/s');
-  await page.keyboard.press('2');
+  await page.keyboard.press('3');
   const done = page.locator('main[data-done="true"]');
   await expect(done).toBeVisible();
   await expect(page.getByRole('columnheader')).toHaveCount(8);
@@ -77,7 +77,7 @@ test('a cell is pinned, refused and let go by keyboard; one size holds something
 test('the sizes are written by keyboard, refused in words, and kept', async ({ own, page }) => {
   await page.getByRole('button', { name: /^Ferryman,/ }).click();
   await expect(page.getByLabel('Verdict')).toContainText('cm/s');
-  await page.keyboard.press('2');
+  await page.keyboard.press('3');
   await expect(page.locator('main[data-done="true"]')).toBeVisible();
   await page.keyboard.press('/');
   await page.keyboard.press('Control+a');

@@ -1,15 +1,19 @@
 import fc from 'fast-check';
-import { sphereCd } from '../src/balance/drag.ts';
+import { cylinderCd, sphereCd } from '../src/balance/drag.ts';
+import { droopAt } from '../src/balance/droop.ts';
+import { effectiveMass, fallFromRest, timeTo } from '../src/balance/fromRest.ts';
+import { CURVE_DEG, SideFlow } from '../src/balance/heeling.ts';
 import { rightingMoment, tightKeel } from '../src/balance/keel.ts';
 import {
   normalDeg,
   rideOf,
   sumWeights,
+  toRad,
   weightCentre,
   type BalanceModel,
   type PointWeight,
 } from '../src/balance/model.ts';
-import { sideHold } from '../src/balance/sideCurrent.ts';
+import { sideHold, sideLimits, sideRests } from '../src/balance/sideCurrent.ts';
 import { sinkClass, sinking, sphereSinking } from '../src/balance/sinking.ts';
 import { slackRest, slackTorque } from '../src/balance/slack.ts';
 import { solveBalance } from '../src/balance/solveBalance.ts';
@@ -219,5 +223,88 @@ describe('trim and sinking', () => {
   test('with nothing decided on the slack line the tight rest is taken', () => {
     const it = solveBalance(model([at(300, 15, 0, -0.2)], [slab(0, 30, 0, 2, 2)]));
     expect([it.slack.heelDeg, it.tight.heelDeg, it.restDeg]).toEqual([null, 0, 0]);
+  });
+});
+
+describe('a side current over the full turn', () => {
+  const back = model([at(200, 10, 0, -2)], [slab(0, 20, 3, 1, 4)]);
+  const keel = tightKeel(back);
+  test('at its limit the push just equals what turns it back, at the heel it gives way', () => {
+    const limits = sideLimits(back, keel);
+    expect(limits).toHaveLength(1);
+    const [limit] = limits;
+    if (limit?.holdsTo == null || limit.atDeg === null) throw new Error('no limit');
+    expect(limit.holdsTo).toBeCloseTo(sideHold(back, keel).holdsTo ?? NaN, 6);
+    const flow = new SideFlow(back);
+    const near = CURVE_DEG.indexOf(5 * Math.round(limit.atDeg / 5));
+    const push = flow.torque(limit.holdsTo, limit.flow)[near] ?? NaN;
+    const against = rightingMoment(keel.momentMgMm, keel.lateralMgMm, toRad(CURVE_DEG[near] ?? 0));
+    // On the curve's nearest five degrees both are alike and opposite, to a few per cent.
+    expect(Math.abs(push + against)).toBeLessThan(0.05 * Math.abs(against));
+  });
+  test('the flow from the other side pushes the other way; twice as fast, some four times as hard', () => {
+    const flow = new SideFlow(back);
+    const [one, other] = [flow.torque(100, 1), flow.torque(100, -1)];
+    one.forEach((torque, i) => {
+      expect(torque).toBeCloseTo(-(other[i] ?? NaN), 9);
+    });
+    const i = CURVE_DEG.indexOf(30);
+    expect((flow.torque(200, 1)[i] ?? 0) / (one[i] ?? 1)).toBeGreaterThan(3);
+    expect((flow.torque(200, 1)[i] ?? 0) / (one[i] ?? 1)).toBeLessThanOrEqual(4);
+    expect(Math.max(...flow.torque(0, 1).map(Math.abs))).toBe(0);
+  });
+  test('it lies the further over the faster it flows, at rest in still water, and nowhere beyond its limit', () => {
+    const rests = [0, 40, 80].map((speed) => sideRests(back, keel, speed)[0]?.heelDeg ?? NaN);
+    expect(rests[0]).toBe(0);
+    expect(Math.abs(rests[2] ?? 0)).toBeGreaterThan(Math.abs(rests[1] ?? 0));
+    expect(sideRests(back, keel, 900)[0]?.heelDeg).toBeNull();
+    expect(sideRests(model([], []), tightKeel(model([], [])), 50)).toEqual([]);
+  });
+});
+
+describe('droop at a pull', () => {
+  // A weight of 100 mg at 20 mm, and a slab 2 mm deep from 0 to 40 mm, whose load acts at 20 mm: cosα·W = load(U·sinα).
+  const fly = model([at(100, 20, 0, 0)], [slab(0, 40, 0, 1, 1)]);
+  test('is where the weight of the fly and the load of the water balance', () => {
+    for (const pull of [100, 300, 600]) {
+      const alpha = toRad(droopAt(fly, 0, pull));
+      const speed = pull * Math.sin(alpha);
+      const cd = cylinderCd((speed * 2) / FRESH.viscosity);
+      const load = ((FRESH.density * speed ** 2) / (2 * 9806.65)) * cd * 2 * 40;
+      expect(load / (100 * Math.cos(alpha))).toBeCloseTo(1, 2);
+    }
+  });
+  test('hangs straight down unpulled, the less the harder it is pulled, and rises where it floats', () => {
+    const hangs = [0, 50, 200, 800].map((pull) => droopAt(fly, 0, pull));
+    expect(hangs[0]).toBe(90);
+    expect([...hangs].sort((a, b) => b - a)).toEqual(hangs);
+    expect(droopAt(model([at(-100, 20, 0, 0)], [slab(0, 40, 0, 1, 1)]), 0, 200)).toBeCloseTo(-(hangs[2] ?? 0), 6);
+    expect(droopAt(model([at(100, 0, 0, 0)], [slab(0, 40, 0, 1, 1)]), 0, 200)).toBe(0);
+  });
+});
+
+describe('a fall from rest', () => {
+  // Drag that goes with speed alone has a known fall: v = V(1 − e^(−t/τ)), depth = V(t − τ(1 − e^(−t/τ))), τ = mV/(Wg).
+  const [weight, mass, terminal] = [100, 300, 200];
+  const fall = fallFromRest(weight, mass, (v) => (weight * v) / terminal, terminal, 1000);
+  const tau = (mass * terminal) / (weight * 9806.65);
+  test('follows the law it can be reckoned by', () => {
+    if (!fall) throw new Error('it floats');
+    fall.timesS.forEach((t, i) => {
+      const speed = terminal * (1 - Math.exp(-t / tau));
+      if (speed < 0.999 * terminal) expect(fall.speedsMmS[i]).toBeCloseTo(speed, 2);
+      expect(Math.abs((fall.depthsMm[i] ?? NaN) - terminal * (t - tau * (1 - Math.exp(-t / tau))))).toBeLessThan(0.1);
+    });
+    expect(timeTo(fall, 1000)).toBeCloseTo(1000 / terminal + tau, 3);
+    expect(timeTo(fall, 1001)).toBeNull();
+  });
+  test('what floats does not fall', () => {
+    expect(fallFromRest(-5, 100, () => 0, 100, 1000)).toBeNull();
+    expect(timeTo(null, 100)).toBeNull();
+  });
+  test('water that is pushed aside moves too: a cylinder across all of its own, nose-first half of what balls displace', () => {
+    const fly = model([], [slab(0, 40, 0, 1, 1)]);
+    expect(effectiveMass(fly, 200, 50, 0, 0)).toBeCloseTo(200 + FRESH.density * Math.PI * 40, 3);
+    expect(effectiveMass(fly, 200, 50, 0, 90)).toBeCloseTo(200 + FRESH.density * 25, 3);
   });
 });

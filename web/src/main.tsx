@@ -30,6 +30,10 @@ const router = createBrowserRouter([
     children: [
       { path: '/', element: <BoxView /> },
       { path: '/fly/:id', lazy: async () => ({ Component: (await import('./bench/BenchView.tsx')).BenchView }) },
+      {
+        path: '/fly/:id/balance',
+        lazy: async () => ({ Component: (await import('./balance/BalanceView.tsx')).BalanceView }),
+      },
       { path: '/fly/:id/sizes', lazy: async () => ({ Component: (await import('./sizes/SizesView.tsx')).SizesView }) },
       {
         path: '/fly/:id/sizes/gauge',

@@ -1,5 +1,6 @@
 import { project, type Silhouette } from '../geometry/silhouette.ts';
-import { cellLoad, speedFor, toRad, type BalanceModel } from './model.ts';
+import { armsOf, loadMoment } from './heeling.ts';
+import { speedFor, toRad, type BalanceModel } from './model.ts';
 import type { TightKeel } from './keel.ts';
 
 /** How a side current heels the fly on a tight line. Speeds in mm/s, null holdsTo meaning that no current capsizes it. */
@@ -43,13 +44,7 @@ class Push {
   /** Heeling moment toward the pushed side at a heel of δ from rest, mg·mm. */
   private heeling(delta: number, speed: number): number {
     const { shape, arms } = this.at(delta);
-    const { table, water } = this.model;
-    let moment = 0;
-    for (let c = 0; c < table.cells; c++) {
-      if ((shape.b[c] as number) > 0)
-        moment += cellLoad(shape, c, speed, water) * (table.dx[c] as number) * (arms[c] as number);
-    }
-    return -this.flow * this.toward * moment;
+    return -this.flow * this.toward * loadMoment(this.model, shape, arms, speed);
   }
 
   /** The speed whose heeling moment equals the righting one at δ; Infinity where none up to 2 m/s does. */
@@ -63,6 +58,24 @@ class Push {
   holds(): number {
     this.held ??= this.speedAt(this.bestHeel());
     return this.held;
+  }
+
+  /** What it withstands, and the heel it gives way at. */
+  get limit(): SideLimit {
+    const holds = this.holds();
+    return {
+      flow: this.flow,
+      toward: this.toward,
+      holdsTo: Number.isFinite(holds) ? holds : null,
+      atDeg: Number.isFinite(holds) ? this.restDeg + this.toward * this.bestHeel() : null,
+    };
+  }
+
+  /** Where it lies in a current, degrees of roll; null where it capsizes. */
+  restsAt(speed: number): number | null {
+    if (speed <= 0) return this.restDeg;
+    const heel = this.heelAt(speed);
+    return heel === null ? null : this.restDeg + this.toward * heel;
   }
 
   private bestHeel(): number {
@@ -86,12 +99,6 @@ class Push {
     for (let delta = from; delta <= to; delta++) if (stands(delta)) return delta;
     return null;
   }
-}
-
-/** Lever of each cell's load about the tow axis at roll θ: ζ − ζ_p. */
-function armsOf(model: BalanceModel, shape: Silhouette, theta: number): Float64Array {
-  const tow = model.tow[1] * Math.sin(theta) + model.tow[2] * Math.cos(theta);
-  return Float64Array.from(shape.b, (b, c) => (b > 0 ? (shape.load[c] as number) / b - tow : 0));
 }
 
 /** Area moment of the side silhouette about the tow axis at rest: its sign tells which way a flow pushes. */
@@ -130,6 +137,33 @@ const worstHeel = (pushes: readonly Push[], speedMmS: number): number | null => 
 /** Heel away from the tight rest in a side current, whole degrees; null where it capsizes or the rest is undecided. @param speedMmS mm/s */
 export function sideHeel(model: BalanceModel, keel: TightKeel, speedMmS: number): number | null {
   return keel.heelDeg === null ? null : worstHeel(pushesOf(model, keel, keel.heelDeg), speedMmS);
+}
+
+/** How a fly withstands the flow from one side: the greatest speed (mm/s, null for any) and the roll at which it gives way. */
+export interface SideLimit {
+  /** 1 for a flow along +η, −1 against it. */
+  readonly flow: 1 | -1;
+  readonly toward: 1 | -1;
+  readonly holdsTo: number | null;
+  readonly atDeg: number | null;
+}
+
+/** Both sides of a side current, told apart; on a fly that is its own mirror image one is told as both. */
+export function sideLimits(model: BalanceModel, keel: TightKeel): readonly SideLimit[] {
+  return keel.heelDeg === null ? [] : pushesOf(model, keel, keel.heelDeg).map((push) => push.limit);
+}
+
+/** Where a fly lies in a current from either side, degrees of roll, null where it capsizes. @param speedMmS mm/s */
+export function sideRests(
+  model: BalanceModel,
+  keel: TightKeel,
+  speedMmS: number,
+): readonly { readonly flow: 1 | -1; readonly heelDeg: number | null }[] {
+  if (keel.heelDeg === null) return [];
+  return pushesOf(model, keel, keel.heelDeg).map((push) => ({
+    flow: push.limit.flow,
+    heelDeg: push.restsAt(speedMmS),
+  }));
 }
 
 const REPORTED_MM_S = 100;

@@ -1,5 +1,5 @@
 import { dependants, movePart, removePart } from '@jobbet/core/edit/parts';
-import { useEffect, useMemo, useState, type ComponentProps } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useOutletContext } from 'react-router';
 import { useTurn } from '../drawing/useTurn.ts';
 import type { ShellContext } from '../shell/AppShell.tsx';
@@ -13,13 +13,13 @@ import { ConflictDialog } from './ConflictDialog.tsx';
 import { AddPartDialog, CopyPartDialog, neighbour, RemoveDialog } from './dialogs.tsx';
 import { HistoryDialog } from './HistoryDialog.tsx';
 import { Inspector } from './Inspector.tsx';
+import { LiveVerdict } from './LiveVerdict.tsx';
 import { ModeKeys } from './ModeKeys.tsx';
 import { PrintSheet } from './PrintSheet.tsx';
 import type { Saver } from './saver.ts';
 import { changeOrSay, undo, useBench, useBenchStore } from './store.ts';
 import { TyingOrder } from './TyingOrder.tsx';
 import { editSentence, useBenchKeys } from './useBenchKeys.ts';
-import { VerdictStrip } from './VerdictStrip.tsx';
 
 type Asked = 'add' | 'history' | null;
 
@@ -153,12 +153,6 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
       </div>
     </>
   );
-}
-
-/** The verdict, whose ride follows a pull in each frame. */
-function LiveVerdict(props: Omit<ComponentProps<typeof VerdictStrip>, 'tight'>) {
-  const tight = useBench((state) => state.laid.tight);
-  return <VerdictStrip {...props} tight={tight} />;
 }
 
 /** Asks before the window closes only while something is not on the server. */

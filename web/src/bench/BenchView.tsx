@@ -1,5 +1,5 @@
 import type { Drawers } from '@jobbet/core/drawers/tables';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import useSWR, { mutate } from 'swr';
 import { api, RequestError, type StoredFly } from '../api/client.ts';
@@ -10,7 +10,15 @@ import { Saver } from './saver.ts';
 import { BenchProvider, change, createBench, withDrawers } from './store.ts';
 
 /** The bench: one fly laid out, with everything done to it kept. */
-export function BenchView() {
+export const BenchView = () => <FlyOnBench board={(saver) => <BenchBoard saver={saver} />} />;
+
+interface BoardProps {
+  /** The view that is laid over the fly on the bench. */
+  readonly board: (saver: Saver) => ReactNode;
+}
+
+/** Fetches a fly, puts it on a bench and follows what is done to it, whichever view shows it. */
+export function FlyOnBench({ board }: BoardProps) {
   const { id = '' } = useParams();
   const { data, error } = useSWR<StoredFly, unknown>(`fly/${id}`, () => api.fly(id), {
     revalidateOnFocus: false,
@@ -35,7 +43,7 @@ export function BenchView() {
         Fetching the fly from the box
       </div>
     );
-  return <OpenFly key={data.id} fly={data} drawers={drawers.tables} />;
+  return <OpenFly key={data.id} fly={data} drawers={drawers.tables} board={board} />;
 }
 
 function NoFly({ words }: { readonly words: string }) {
@@ -57,7 +65,12 @@ function NoFly({ words }: { readonly words: string }) {
   );
 }
 
-function OpenFly({ fly, drawers }: { readonly fly: StoredFly; readonly drawers: Drawers }) {
+interface OpenFlyProps extends BoardProps {
+  readonly fly: StoredFly;
+  readonly drawers: Drawers;
+}
+
+function OpenFly({ fly, drawers, board }: OpenFlyProps) {
   const [{ bench, saver }] = useState(() => {
     const opened = createBench(fly, drawers);
     return {
@@ -82,9 +95,5 @@ function OpenFly({ fly, drawers }: { readonly fly: StoredFly; readonly drawers: 
   useEffect(() => {
     withDrawers(bench, drawers);
   }, [bench, drawers]);
-  return (
-    <BenchProvider value={bench}>
-      <BenchBoard saver={saver} />
-    </BenchProvider>
-  );
+  return <BenchProvider value={bench}>{board(saver)}</BenchProvider>;
 }

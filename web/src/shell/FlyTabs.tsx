@@ -6,7 +6,8 @@ export function FlyTabs({ id }: { readonly id: string }) {
   const navigate = useNavigate();
   const tabs = [
     { key: '1', name: 'Bench', to: `/fly/${id}` },
-    { key: '2', name: 'Sizes', to: `/fly/${id}/sizes` },
+    { key: '2', name: 'Balance', to: `/fly/${id}/balance` },
+    { key: '3', name: 'Sizes', to: `/fly/${id}/sizes` },
   ];
   useOffered(
     'fly',

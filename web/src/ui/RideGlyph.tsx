@@ -1,3 +1,5 @@
+import { useSettings } from '../settings/settings.ts';
+
 interface RideGlyphProps {
   readonly ride: string;
   readonly heelDeg: number | null;
@@ -15,7 +17,8 @@ export const rideWords = (ride: string): string => WORDS[ride] ?? ride;
 
 /** The fly from the front over the bed, turned to its heel: a dot for the shank, an arrow for the point, two balls where eyes are fitted. */
 export function RideGlyph({ ride, heelDeg, balls, size = 40 }: RideGlyphProps) {
-  const turn = heelDeg ?? 90;
+  // What is seen from the front is mirrored for a right-handed tier, as the drawing is.
+  const turn = (heelDeg ?? 90) * (useSettings((now) => now.hand) === 'right' ? -1 : 1);
   const firm = ride !== 'undecided';
   return (
     <svg width={size} height={size} viewBox="-20 -20 40 40" aria-hidden="true">

@@ -1,0 +1,84 @@
+import type { Page } from '@playwright/test';
+import { example, expect, openFly, ride, saved, test } from './boathouse.ts';
+
+const heel = (page: Page) => page.getByRole('slider', { name: 'heel' });
+const current = (page: Page) => page.getByLabel('side current', { exact: true });
+
+/** Opens a fly and goes to its balance by key. */
+async function balanceOf(page: Page, house: Parameters<typeof openFly>[1], name: string): Promise<void> {
+  await openFly(page, house, example(name));
+  await page.keyboard.press('2');
+  await expect(page.getByTestId('keel-moment')).toBeVisible();
+}
+
+test('a fly is heeled by hand and by a current until it gives way, all by keyboard', async ({ empty, page }) => {
+  await balanceOf(page, empty, 'rowan-ember');
+  await expect(page.getByTestId('dial-words')).toContainText('rests point-down');
+  await test.step('rolled by hand: the moment that turns it back is told, most of it at a quarter turn', async () => {
+    await heel(page).focus();
+    for (let i = 0; i < 18; i++) await page.keyboard.press('Shift+ArrowRight');
+    await expect(heel(page)).toHaveAttribute('aria-valuenow', '90');
+    await expect(page.getByTestId('dial-words')).toContainText('point 90° to the near side');
+    const moment = await page.getByTestId('keel-moment').textContent();
+    await expect(page.getByTestId('dial-words')).toContainText(moment ?? 'no moment');
+    await page.keyboard.press('Escape');
+    await expect(page.getByTestId('dial-words')).toContainText('rests point-down');
+  });
+  await test.step('the current is turned up: it heels the further, then gives way', async () => {
+    await expect(page.getByTestId('current')).toContainText(/It holds to \d+ cm\/s/);
+    const holds = Number(/holds to (\d+)/.exec((await page.getByTestId('current').textContent()) ?? '')?.[1]);
+    await current(page).focus();
+    const heels: number[] = [];
+    for (let speed = 1; speed < holds + 3; speed++) {
+      await page.keyboard.press('ArrowRight');
+      await expect(page.getByTestId('current')).toContainText(`At ${speed < 2 ? '1.0' : String(speed)} cm/s`);
+      const words = (await page.getByTestId('current').textContent()) ?? '';
+      if (words.includes('gives way')) break;
+      heels.push(Number(/heels (\d+)/.exec(words)?.[1]));
+    }
+    expect(heels.length).toBeGreaterThanOrEqual(holds - 2);
+    expect([...heels].sort((a, b) => a - b)).toEqual(heels);
+    await expect(page.getByTestId('current')).toContainText('gives way and rolls over');
+    await expect(page.getByTestId('dial-words')).toContainText('gives way');
+  });
+});
+
+test('heavier eyes from the tipping bar turn it over; undo takes them back; it is the same bench', async ({
+  empty,
+  page,
+}) => {
+  await balanceOf(page, empty, 'rowan-ember');
+  await expect(page.getByTestId('tipping')).toContainText('× the tipping weight');
+  const bar = page.getByRole('region', { name: 'Tipping weight of eyes' });
+  await bar.getByRole('button', { name: /^4\.8/ }).click();
+  await expect(ride(page)).toHaveText('point-up');
+  await expect(page.getByTestId('dial-words')).toContainText('rests point-up');
+  await saved(page);
+  await page.getByRole('button', { name: /^undo/ }).click();
+  await expect(ride(page)).toHaveText('point-down');
+  await test.step('what each part brings stands beside it; a part picked here is picked on the bench', async () => {
+    const table = page.getByRole('table', { name: 'What each part brings' });
+    await expect(table.getByRole('row')).toHaveCount(9);
+    await table.getByRole('button', { name: 'collar' }).click();
+    await expect(table.getByRole('button', { name: 'collar' })).toHaveAttribute('aria-pressed', 'true');
+  });
+  await test.step('how it hangs on a pull and how long it takes down', async () => {
+    await expect(page.getByTestId('pulled')).toContainText(
+      /the tail hangs \d+° at 10 cm\/s, \d+° at 30 cm\/s and \d+°/,
+    );
+    await expect(page.getByTestId('pulled')).toContainText(/1 m in \d+\.\d s/);
+  });
+});
+
+test('the dial is turned with the mouse', async ({ empty, page }) => {
+  await balanceOf(page, empty, 'rowan-ember');
+  const dial = await page.getByRole('group', { name: 'Ride dial' }).boundingBox();
+  const knob = await heel(page).boundingBox();
+  if (!dial || !knob) throw new Error('no dial');
+  await page.mouse.move(knob.x + knob.width / 2, knob.y + knob.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(dial.x + 20, dial.y + dial.height / 2, { steps: 6 });
+  await page.mouse.up();
+  await expect(heel(page)).toHaveAttribute('aria-valuenow', /^(89|90|91)$/);
+  await expect(page.getByTestId('dial-words')).toContainText('to the near side');
+});

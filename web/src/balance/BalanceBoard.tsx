@@ -1,0 +1,168 @@
+import { sideRests } from '@jobbet/core/balance/sideCurrent';
+import { useMemo, useState } from 'react';
+import { useNavigate, useOutletContext } from 'react-router';
+import { BenchBar } from '../bench/BenchBar.tsx';
+import { goToChecks, shownOf } from '../bench/Checks.tsx';
+import { ConflictDialog } from '../bench/ConflictDialog.tsx';
+import { HistoryDialog } from '../bench/HistoryDialog.tsx';
+import type { Saver } from '../bench/saver.ts';
+import { changeOrSay, redo, undo, useBench, useBenchStore } from '../bench/store.ts';
+import { LiveVerdict } from '../bench/LiveVerdict.tsx';
+import { useSettings } from '../settings/settings.ts';
+import type { ShellContext } from '../shell/AppShell.tsx';
+import { say } from '../shell/toast.ts';
+import { useOffered } from '../shell/useKeys.ts';
+import { useReport } from '../solve/useReport.ts';
+import { Contributions } from './Contributions.tsx';
+import { CurrentBar } from './CurrentBar.tsx';
+import { PulledAndSinking } from './PulledAndSinking.tsx';
+import { RideDial } from './RideDial.tsx';
+import { ThreeCentres } from './ThreeCentres.tsx';
+import { TippingBar } from './TippingBar.tsx';
+import { useBalance, type Asked } from './useBalance.ts';
+
+const AT_REST: Asked = { kind: 'rest' };
+
+/** Which way up the fly rides, how firmly, and what brings it there. */
+export function BalanceBoard({ saver }: { readonly saver: Saver }) {
+  const bench = useBenchStore();
+  const navigate = useNavigate();
+  const { openCommands, openKeys } = useOutletContext<ShellContext>();
+  const laid = useBench((state) => state.calm);
+  const id = useBench((state) => state.id);
+  const drawers = useBench((state) => state.drawers);
+  const selected = useBench((state) => state.selected);
+  const save = useBench((state) => state.save);
+  const refused = useBench((state) => state.refused);
+  const { looks } = useSettings();
+  const { report, checked, current } = useReport(laid.file, drawers);
+  const findings = useMemo(() => shownOf(checked?.findings ?? [], looks), [checked, looks]);
+  const settle = findings.filter((each) => each.severity !== 'note').length;
+  const of = useBalance(laid);
+  const [asked, setAsked] = useState<Asked>(AT_REST);
+  const [history, setHistory] = useState(false);
+  const shownDeg = useMemo((): number | null => {
+    if (asked.kind === 'heel') return asked.deg;
+    if (asked.kind === 'rest') return laid.tight.heelDeg;
+    const rests = sideRests(of.model, laid.tight, asked.speedMmS);
+    // A fly that is its own mirror image is told for one side, which stands for both.
+    const own = rests.find((each) => each.flow === asked.flow);
+    const [mirror] = rests;
+    if (own) return own.heelDeg;
+    return mirror?.heelDeg == null || laid.tight.heelDeg === null ? null : 2 * laid.tight.heelDeg - mirror.heelDeg;
+  }, [asked, of.model, laid.tight]);
+  const rest = (): void => {
+    setAsked(AT_REST);
+  };
+  useOffered('balance', [
+    ...(asked.kind === 'rest' ? [] : [{ name: 'Let it come to rest', group: 'Balance', keys: 'escape', run: rest }]),
+    {
+      name: 'Undo',
+      group: 'Balance',
+      keys: 'ctrl+z or z',
+      run: () => {
+        undo(bench);
+      },
+    },
+    {
+      name: 'Redo',
+      group: 'Balance',
+      keys: 'ctrl+shift+z or shift+z',
+      run: () => {
+        redo(bench);
+      },
+    },
+  ]);
+  return (
+    <div className="flex flex-col h-full min-w-[1000px]">
+      <BenchBar
+        report={report}
+        onHistory={() => {
+          setHistory(true);
+        }}
+        onCommands={openCommands}
+        onKeys={openKeys}
+      />
+      <main className="flex flex-1 min-h-0">
+        <div className="w-[536px] max-[1180px]:w-[500px] shrink-0 border-r border-hair overflow-y-auto py-3">
+          <RideDial of={of} asked={asked} shownDeg={shownDeg} onAsk={setAsked} />
+          <p className="px-4 text-ink2 leading-tight">
+            <Key stroke="var(--weight)" width={2} /> turns it back on a tight line{' '}
+            <Key stroke="var(--weight)" width={0.9} dash="2 3" /> on a slack one, its own scale{' '}
+            <Key stroke="var(--shape)" width={1.6} dash="7 4" /> push of the current
+            {asked.kind !== 'rest' && (
+              <button type="button" className="underline underline-offset-2 ml-3 hover:text-ink" onClick={rest}>
+                let it come to rest <span className="plain-key">Esc</span>
+              </button>
+            )}
+          </p>
+          <CurrentBar of={of} asked={asked} shownDeg={shownDeg} onAsk={setAsked} />
+          <PulledAndSinking of={of} report={report} />
+        </div>
+        <div className="flex-1 min-w-0 flex flex-col overflow-y-auto">
+          <div className="h-[250px] shrink-0 border-b border-hair">
+            <ThreeCentres of={of} report={report} />
+          </div>
+          {of.tippings.map((tipping) => (
+            <div key={tipping.part} className="border-b border-hair shrink-0">
+              <TippingBar
+                laid={laid}
+                drawers={drawers}
+                tipping={tipping}
+                onTake={(file, words) => {
+                  if (changeOrSay(bench, file))
+                    say(`${tipping.part}: ${words}.`, {
+                      name: 'Undo',
+                      run: () => {
+                        undo(bench);
+                      },
+                    });
+                }}
+              />
+            </div>
+          ))}
+          {refused !== null && (
+            <p role="alert" className="px-4 py-1 text-warn bg-warnwash">
+              {refused}
+            </p>
+          )}
+          <Contributions
+            of={of}
+            selected={selected}
+            onPick={(picked) => {
+              bench.setState({ selected: picked });
+            }}
+          />
+        </div>
+      </main>
+      <LiveVerdict
+        report={report}
+        current={current}
+        balls={of.tippings.length > 0}
+        checks={checked && { settle, notes: findings.length - settle }}
+        onChecks={() => {
+          goToChecks(bench);
+          void navigate(`/fly/${id}`);
+        }}
+      />
+      {history && (
+        <HistoryDialog
+          saver={saver}
+          onClose={() => {
+            setHistory(false);
+          }}
+        />
+      )}
+      {save === 'conflict' && <ConflictDialog saver={saver} />}
+    </div>
+  );
+}
+
+/** A line of the legend. */
+function Key({ stroke, width, dash }: { readonly stroke: string; readonly width: number; readonly dash?: string }) {
+  return (
+    <svg width={26} height={8} className="inline mx-1" aria-hidden="true">
+      <line x1={1} x2={25} y1={4} y2={4} stroke={stroke} strokeWidth={width} strokeDasharray={dash} />
+    </svg>
+  );
+}

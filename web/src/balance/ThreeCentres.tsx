@@ -1,0 +1,135 @@
+import type { FlyReport } from '@jobbet/core';
+import { toRad } from '@jobbet/core/balance/model';
+import { screenX, screenY, viewOf } from '@jobbet/core/figure/view';
+import { boundsOf } from '@jobbet/core/geometry/bounds';
+import type { Vec3 } from '@jobbet/core/platform/section';
+import { formatLength, formatMass, formatNumber } from '@jobbet/core/units/format';
+import { useMemo, useRef } from 'react';
+import { FlyCanvas } from '../drawing/FlyCanvas.tsx';
+import { useSize } from '../drawing/useSize.ts';
+import { useSettings, useStyle } from '../settings/settings.ts';
+import { momentWords } from './RideDial.tsx';
+import type { BalanceOf } from './useBalance.ts';
+
+const MOST_SCALE = 9;
+
+/** The profile as it rides on a tight line, with the centres of weight under water, of buoyancy and of the silhouette. */
+export function ThreeCentres({ of, report }: { readonly of: BalanceOf; readonly report: FlyReport | null }) {
+  const { laid } = of;
+  const { hand } = useSettings();
+  const style = useStyle();
+  const frame = useRef<HTMLDivElement>(null);
+  const { width, height } = useSize(frame);
+  const roll = toRad(laid.tight.heelDeg ?? 0);
+  const bounds = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
+  const tall = Math.max(bounds.top, -bounds.bottom, bounds.aside);
+  const long = bounds.rear - bounds.front;
+  const scale = Math.max(0.5, Math.min(MOST_SCALE, (width - 60) / long, (height - 66) / (2 * tall)));
+  const eyeX = hand === 'right' ? width - 30 + bounds.front * scale : 30 - bounds.front * scale;
+  const view = useMemo(() => viewOf('profile', eyeX, height / 2, scale, hand, roll), [eyeX, height, scale, hand, roll]);
+  const views = useMemo(() => [view], [view]);
+  const place = (at: Vec3): { x: number; y: number } => ({ x: screenX(view, at), y: screenY(view, at) });
+  const length = (mm: number): string => Object.values(formatLength(mm, style)).join(' ');
+  const station = (x: number): string => formatNumber((x / laid.platform.shankMm) * 10, 1, style);
+  const weight = laid.submergedCentre && place(laid.submergedCentre);
+  const buoyancy = place(laid.buoyancy);
+  const side = report?.centres_mm.silhouette.side;
+  const silhouette = side ? place([side[0], 0, side[1]]) : null;
+  const { momentMgMm, ride } = laid.tight;
+  const aft = hand === 'right' ? -1 : 1;
+  const rows: readonly (readonly [colour: string, words: string, told: string])[] = [
+    ...(laid.submergedCentre
+      ? ([
+          [
+            'text-weight',
+            `weight ${Object.values(formatMass(laid.submergedMg, style)).join(' ')} under water`,
+            `station ${station(laid.submergedCentre[0])}`,
+          ],
+        ] as const)
+      : []),
+    [
+      'text-air',
+      'buoyancy',
+      `station ${station(laid.buoyancy[0])}${laid.submergedCentre ? `, weight ${length(Math.abs(laid.buoyancy[0] - laid.submergedCentre[0]))} ${laid.submergedCentre[0] < laid.buoyancy[0] ? 'ahead of it' : 'behind it'}` : ''}`,
+    ],
+    ...(report && side
+      ? ([
+          [
+            'text-shape',
+            `silhouette ${formatNumber(report.silhouette_mm2.side, 0, style)} mm²`,
+            `station ${station(side[0])}, drag acts here`,
+          ],
+        ] as const)
+      : []),
+  ];
+  return (
+    <section aria-label="Three centres" className="flex h-full min-h-0">
+      <div ref={frame} className="relative flex-1 min-w-0 overflow-hidden">
+        {width > 0 && (
+          <>
+            <div className="opacity-30">
+              <FlyCanvas laid={laid} views={views} width={width} height={height} mode="silhouette" />
+            </div>
+            <svg width={width} height={height} className="absolute inset-0" aria-hidden="true">
+              <line
+                x1={0}
+                x2={width}
+                y1={height / 2}
+                y2={height / 2}
+                stroke="var(--ink3)"
+                strokeWidth={0.7}
+                strokeDasharray="14 3 2.5 3"
+              />
+              {silhouette && (
+                <g stroke="var(--shape)" fill="var(--shape)" strokeWidth={1.8}>
+                  <line x1={silhouette.x} x2={silhouette.x + aft * 70} y1={silhouette.y} y2={silhouette.y} />
+                  <path
+                    d={`M${String(silhouette.x + aft * 80)} ${String(silhouette.y)}l${String(-aft * 12)} -4.5v9z`}
+                    stroke="none"
+                  />
+                  <path
+                    d={`M${String(silhouette.x)} ${String(silhouette.y - 7)}l7 7l-7 7l-7 -7z`}
+                    stroke="var(--sheet)"
+                    strokeWidth={1.2}
+                  />
+                </g>
+              )}
+              <g stroke="var(--air)" fill="var(--air)" strokeWidth={1.8}>
+                <line x1={buoyancy.x} x2={buoyancy.x} y1={buoyancy.y} y2={buoyancy.y - 48} />
+                <path d={`M${String(buoyancy.x)} ${String(buoyancy.y - 58)}l-4.5 12h9z`} stroke="none" />
+                <circle cx={buoyancy.x} cy={buoyancy.y} r={6} fill="var(--sheet)" />
+              </g>
+              {weight && (
+                <g stroke="var(--weight)" fill="var(--weight)" strokeWidth={1.8}>
+                  <line x1={weight.x} x2={weight.x} y1={weight.y} y2={weight.y + 48} />
+                  <path d={`M${String(weight.x)} ${String(weight.y + 58)}l-4.5 -12h9z`} stroke="none" />
+                  <circle cx={weight.x} cy={weight.y} r={6} stroke="var(--sheet)" strokeWidth={1.2} />
+                </g>
+              )}
+            </svg>
+          </>
+        )}
+      </div>
+      <div className="w-[210px] shrink-0 px-4 py-2 border-l border-hair">
+        <p className="leading-tight">
+          <span className="text-[26px] font-bold text-weight" data-testid="keel-moment">
+            {momentWords(Math.abs(momentMgMm), style)}
+          </span>
+          <br />
+          <span className="italic text-ink2">
+            keel moment, toward {momentMgMm > 0 !== laid.platform.pointUp ? 'point-up' : 'point-down'}
+            {ride === 'undecided' ? '; too little to decide' : ''}
+          </span>
+        </p>
+        <dl className="mt-2 leading-tight">
+          {rows.map(([colour, words, told]) => (
+            <div key={words} className="mt-1.5">
+              <dt className={`font-semibold ${colour}`}>{words}</dt>
+              <dd className="italic text-ink2">{told}</dd>
+            </div>
+          ))}
+        </dl>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,34 @@
+import type { Hand } from '@jobbet/core/figure/view';
+
+/** Sizes of the dial, px. */
+export const DIAL = { size: 480, centre: 240, zero: 106, most: 174, rim: 190 } as const;
+
+const toRad = (deg: number): number => (deg * Math.PI) / 180;
+
+/** Where on the dial a roll is: clockwise from the top, degrees. The point of the hook shows the way: up at the top, down at the foot. */
+export const clockOf = (rollDeg: number, hand: Hand): number => (hand === 'right' ? rollDeg : -rollDeg) + 180;
+/** The roll that a place on the dial stands for, degrees in (−180, 180]. */
+export function rollOf(clockDeg: number, hand: Hand): number {
+  const turned = (hand === 'right' ? 1 : -1) * (clockDeg - 180);
+  const roll = ((((turned + 180) % 360) + 360) % 360) - 180;
+  return roll === -180 ? 180 : roll;
+}
+
+/** A point on the dial, px. */
+export const pointAt = (clockDeg: number, radius: number): readonly [x: number, y: number] => [
+  DIAL.centre + radius * Math.sin(toRad(clockDeg)),
+  DIAL.centre - radius * Math.cos(toRad(clockDeg)),
+];
+
+/** A smooth line through points of the dial, closed where it goes all round. */
+export const lineThrough = (points: readonly (readonly [number, number])[], closed: boolean): string =>
+  points.length === 0
+    ? ''
+    : `M${points.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}${closed ? 'Z' : ''}`;
+
+/** How far the point leans from straight up or down, and to which side: `12° to the far side`. A point rolled by a positive angle goes to the near side. */
+export function leanWords(rollDeg: number): string {
+  const off = Math.abs(rollDeg);
+  const lean = Math.round(Math.min(off, 180 - off));
+  return lean === 0 ? 'upright' : `${String(lean)}° to the ${rollDeg > 0 ? 'near' : 'far'} side`;
+}
