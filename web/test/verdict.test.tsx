@@ -81,7 +81,10 @@ test('old figures stay while new ones are reckoned; before any there is one word
 });
 test('the ride glyph turns to the heel it stands for, and its words are whole', () => {
   const { container } = render(<RideGlyph ride="point-up" heelDeg={180} balls />);
-  expect(container.querySelector('g')?.getAttribute('transform')).toBe('rotate(-180)');
+  expect(container.querySelector('g')?.getAttribute('transform')).toBe('rotate(180)');
+  // A point rolled to the near side lies at a right-handed tier's left, as on the drawing from the front.
+  const rolled = render(<RideGlyph ride="on-its-side" heelDeg={90} balls />).container;
+  expect(rolled.querySelector('g')?.getAttribute('transform')).toBe('rotate(90)');
   expect(['point-up', 'point-down', 'on-its-side', 'undecided'].map(rideWords)).toEqual([
     'point-up',
     'point-down',
