@@ -15,6 +15,7 @@ const ORDER = [
   'figure',
   'edit',
   'checks',
+  'find',
   'run',
   'paper',
   'gauge',

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { example, expect, openFly, ride, saved, test } from './boathouse.ts';
+import { example, expect, openFly, ride, saved, test, typed } from './boathouse.ts';
 
 const heel = (page: Page) => page.getByRole('slider', { name: 'heel' });
 const current = (page: Page) => page.getByLabel('side current', { exact: true });
@@ -81,4 +81,42 @@ test('the dial is turned with the mouse', async ({ empty, page }) => {
   await page.mouse.up();
   await expect(heel(page)).toHaveAttribute('aria-valuenow', /^(89|90|91)$/);
   await expect(page.getByTestId('dial-words')).toContainText('to the near side');
+});
+
+test('weights are found for the troubled fly, shown, left, and taken, by keyboard', async ({ empty, page }) => {
+  await balanceOf(page, empty, 'rowan-ember');
+  await page.keyboard.press('f');
+  await page.getByLabel('wished current').focus();
+  await page.keyboard.press('Control+a');
+  await typed(page, '12');
+  await page.getByLabel('sinks from').focus();
+  await typed(page, '15');
+  await page.getByLabel('sinks to').focus();
+  await typed(page, '45');
+  await page.keyboard.press('Enter');
+  const list = page.getByRole('group', { name: 'Weights found' });
+  await expect(page.getByTestId('finding')).toContainText(/Of \d{4,5} choices these do it/, { timeout: 30_000 });
+  await expect(list.getByRole('button').first()).toBeFocused();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(list.getByRole('button').nth(1)).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByTestId('dial-words')).toContainText('rests point-up');
+  await page.keyboard.press('Escape');
+  await expect(page.getByTestId('dial-words')).toContainText('rests point-down');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  await expect(ride(page)).toHaveText('point-up');
+  await saved(page);
+  await page.keyboard.press('z');
+  await expect(ride(page)).toHaveText('point-down');
+  await test.step('wishes that nothing fulfils: the nearest, and what stands in the way', async () => {
+    await page.getByLabel('sinks to').fill('1');
+    await page.getByLabel('sinks from').fill('');
+    await page.getByRole('button', { name: 'Find', exact: true }).click();
+    await expect(page.getByTestId('finding')).toContainText('What stands in the way is how fast it sinks', {
+      timeout: 30_000,
+    });
+    await page.getByLabel('sinks to').fill('soon');
+    await expect(page.getByRole('alert')).toContainText('A speed is a number');
+  });
 });

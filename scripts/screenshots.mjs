@@ -72,6 +72,16 @@ async function gauge() {
   await page.screenshot({ path: join(out, 'gauge.png') });
 }
 
+/** The balance of one fly, in a side current. */
+async function balance(colorScheme, name) {
+  const page = await open(colorScheme, 'Rowan Ember', 'tail');
+  await page.getByRole('link', { name: /Balance/ }).click();
+  await page.getByTestId('pulled').getByText('From rest').waitFor();
+  await page.getByLabel('side current', { exact: true }).fill('120');
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: join(out, name) });
+}
+
 /** Two schools laid over one fly. */
 async function schools() {
   const page = await open('light', 'Rowan Ember', 'tail');
@@ -136,9 +146,11 @@ try {
   await sizes();
   await gauge();
   await schools();
+  await balance('light', 'balance.png');
+  await balance('dark', 'balance-dark.png');
   await platforms();
   await drawers();
-  process.stdout.write(`Ten pictures in ${out}\n`);
+  process.stdout.write(`Twelve pictures in ${out}\n`);
 } finally {
   await browser.close();
   server.kill('SIGTERM');

@@ -7,6 +7,9 @@ import { trimAt } from '../../core/src/balance/trim.ts';
 import { sinking } from '../../core/src/balance/sinking.ts';
 import { FigureCache } from '../../core/src/figure/cache.ts';
 import { flyFigure } from '../../core/src/figure/flyFigure.ts';
+import { SideFlow } from '../../core/src/balance/heeling.ts';
+import { NOMINAL_DRAWERS } from '../../core/src/drawers/tables.ts';
+import { findAll } from '../../core/src/find/finder.ts';
 import { runFly, type Hold } from '../../core/src/run/runFly.ts';
 import { readSizes } from '../../core/src/run/sizes.ts';
 import { twelvePartFly } from './fly.ts';
@@ -135,4 +138,22 @@ const runOf =
 tell('a run of 8 sizes, holding the shape', times(12, fresh, runOf('shape')), 200);
 tell('  holding the ride', times(12, fresh, runOf('ride')), 200);
 tell('  holding the sink', times(6, fresh, runOf('sink')), 200);
+tell(
+  'weights found for wishes, some thousands of choices',
+  times(3, fresh, (given) =>
+    findAll(laid(given), NOMINAL_DRAWERS, {
+      ride: 'point-up',
+      holdsMmS: 120,
+      sinkMmS: [150, 450],
+      lead: false,
+      from: 'sold',
+    }),
+  ),
+  3000,
+);
+tell(
+  'a righting curve with the push of a current',
+  times(60, fresh, (given) => new SideFlow(balanceModel(laid(given))).torque(120, 1)),
+  null,
+);
 console.log(`peak memory ${(process.resourceUsage().maxRSS / 1024).toFixed(0)} MB`);

@@ -6,15 +6,26 @@ import { goToChecks, shownOf } from '../bench/Checks.tsx';
 import { ConflictDialog } from '../bench/ConflictDialog.tsx';
 import { HistoryDialog } from '../bench/HistoryDialog.tsx';
 import type { Saver } from '../bench/saver.ts';
-import { changeOrSay, redo, undo, useBench, useBenchStore } from '../bench/store.ts';
+import {
+  changeOrSay,
+  leavePreview,
+  redo,
+  showPreview,
+  takePreview,
+  undo,
+  useBench,
+  useBenchStore,
+} from '../bench/store.ts';
 import { LiveVerdict } from '../bench/LiveVerdict.tsx';
 import { useSettings } from '../settings/settings.ts';
 import type { ShellContext } from '../shell/AppShell.tsx';
 import { say } from '../shell/toast.ts';
+import type { Command } from '../shell/commands.ts';
 import { useOffered } from '../shell/useKeys.ts';
 import { useReport } from '../solve/useReport.ts';
 import { Contributions } from './Contributions.tsx';
 import { CurrentBar } from './CurrentBar.tsx';
+import { Finder } from './Finder.tsx';
 import { PulledAndSinking } from './PulledAndSinking.tsx';
 import { RideDial } from './RideDial.tsx';
 import { ThreeCentres } from './ThreeCentres.tsx';
@@ -38,24 +49,50 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
   const { report, checked, current } = useReport(laid.file, drawers);
   const findings = useMemo(() => shownOf(checked?.findings ?? [], looks), [checked, looks]);
   const settle = findings.filter((each) => each.severity !== 'note').length;
-  const of = useBalance(laid);
+  const preview = useBench((state) => state.preview);
+  const [finding, setFinding] = useState(false);
+  const of = useBalance(preview?.laid ?? laid);
   const [asked, setAsked] = useState<Asked>(AT_REST);
   const [history, setHistory] = useState(false);
   const shownDeg = useMemo((): number | null => {
     if (asked.kind === 'heel') return asked.deg;
-    if (asked.kind === 'rest') return laid.tight.heelDeg;
-    const rests = sideRests(of.model, laid.tight, asked.speedMmS);
+    const { tight } = of.laid;
+    if (asked.kind === 'rest') return tight.heelDeg;
+    const rests = sideRests(of.model, tight, asked.speedMmS);
     // A fly that is its own mirror image is told for one side, which stands for both.
     const own = rests.find((each) => each.flow === asked.flow);
     const [mirror] = rests;
     if (own) return own.heelDeg;
-    return mirror?.heelDeg == null || laid.tight.heelDeg === null ? null : 2 * laid.tight.heelDeg - mirror.heelDeg;
-  }, [asked, of.model, laid.tight]);
+    return mirror?.heelDeg == null || tight.heelDeg === null ? null : 2 * tight.heelDeg - mirror.heelDeg;
+  }, [asked, of]);
   const rest = (): void => {
     setAsked(AT_REST);
   };
+  /** What Escape goes back from: a shown change first, then what is done on the dial. */
+  const back: readonly Command[] = preview
+    ? [
+        {
+          name: 'Leave it as it was',
+          group: 'Balance',
+          keys: 'escape',
+          run: () => {
+            leavePreview(bench);
+          },
+        },
+      ]
+    : asked.kind === 'rest'
+      ? []
+      : [{ name: 'Let it come to rest', group: 'Balance', keys: 'escape', run: rest }];
   useOffered('balance', [
-    ...(asked.kind === 'rest' ? [] : [{ name: 'Let it come to rest', group: 'Balance', keys: 'escape', run: rest }]),
+    ...back,
+    {
+      name: finding ? 'What each part brings' : 'Find weights that do what is wished',
+      group: 'Balance',
+      keys: 'f',
+      run: () => {
+        setFinding((is) => !is);
+      },
+    },
     {
       name: 'Undo',
       group: 'Balance',
@@ -126,13 +163,46 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
               {refused}
             </p>
           )}
-          <Contributions
-            of={of}
-            selected={selected}
-            onPick={(picked) => {
-              bench.setState({ selected: picked });
-            }}
-          />
+          <p className="px-4 py-1.5 border-b border-hair shrink-0">
+            <button
+              type="button"
+              className="underline underline-offset-2"
+              onClick={() => {
+                setFinding((is) => !is);
+              }}
+            >
+              {finding ? 'What each part brings' : 'Find weights that do what is wished'}
+            </button>{' '}
+            <span className="plain-key">F</span>
+          </p>
+          {finding ? (
+            <Finder
+              laid={laid}
+              drawers={drawers}
+              shown={preview?.file ?? null}
+              onShow={(words, file) => {
+                showPreview(bench, words, file);
+              }}
+              onTake={() => {
+                const taken = takePreview(bench);
+                if (taken !== null)
+                  say(`${taken}.`, {
+                    name: 'Undo',
+                    run: () => {
+                      undo(bench);
+                    },
+                  });
+              }}
+            />
+          ) : (
+            <Contributions
+              of={of}
+              selected={selected}
+              onPick={(picked) => {
+                bench.setState({ selected: picked });
+              }}
+            />
+          )}
         </div>
       </main>
       <LiveVerdict

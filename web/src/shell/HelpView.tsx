@@ -60,6 +60,13 @@ export function HelpView() {
           hook picked its head space. The number in the relation changes, not the relation. A pull comes to rest on
           quarters, thirds and halves, on landmarks and on what other parts reach to, and says which; Ctrl frees it.
         </p>
+        <h2 className="text-part font-bold">Balance</h2>
+        <p className="mb-5">
+          The further the bronze line lies outside the inner circle, the harder the fly is turned back to its rest; the
+          chevrons run toward it. Turn the dial by its knob, or turn the side current up until the push reaches the
+          bronze and the fly gives way. The finder tries eyes, beads, cones and turns of wire for what you wish: a press
+          shows one on the fly, another takes it.
+        </p>
         <h2 className="text-part font-bold">Sizes and the gauge card</h2>
         <p className="mb-5">
           A run is the fly on other hooks. Write in a cell to pin it; emptied it follows again. A size saved as a fly

@@ -17,6 +17,11 @@ const inField = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
 
+/** Sliders and boxes to tick take arrows and blanks, but no letters. */
+const takesNoLetters = (target: EventTarget | null): boolean =>
+  target instanceof HTMLInputElement && ['range', 'checkbox', 'radio'].includes(target.type);
+const isLetter = (combo: string): boolean => /^(shift\+)?[a-z]$|^escape$/.test(combo);
+
 /** Enter and blank belong to a button, link or item that has the focus, whatever they do elsewhere. */
 const ownsKey = (event: KeyboardEvent): boolean =>
   ['Enter', ' '].includes(event.key) &&
@@ -57,7 +62,8 @@ export function useOffered(source: string, commands: readonly Command[]): void {
         if (combo === undefined) continue;
         // A key that writes a letter is the field's own.
         const writes = !combo.includes('ctrl+') && !isNamedKey(combo);
-        const inside = inField(event.target) && (writes || command.inFields !== true);
+        const free = takesNoLetters(event.target) && isLetter(combo);
+        const inside = inField(event.target) && !free && (writes || command.inFields !== true);
         if (inside || (writes && !useSettings.getState().singleKeys)) return;
         event.preventDefault();
         event.stopImmediatePropagation();
