@@ -46,6 +46,7 @@ test('a cell is pinned, refused and let go by keyboard; one size holds something
   await page.goto(`${page.url()}/sizes`);
   const done = page.locator('main[data-done="true"]');
   await expect(done).toBeVisible();
+  await expect(cell(page, '4', 'tail')).toHaveText(/\d/);
   const before = await cell(page, '4', 'tail').textContent();
   await page.getByRole('button', { name: 'tail on 4: follows the run' }).focus();
   await page.keyboard.press('Enter');

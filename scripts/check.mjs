@@ -98,7 +98,15 @@ buildWhereNeeded();
 step(
   'jest',
   node,
-  ['--experimental-vm-modules', 'node_modules/jest/bin/jest.js', '--json', '--outputFile', 'test-results/jest.json'],
+  // All cores: nothing else runs beside it.
+  [
+    '--experimental-vm-modules',
+    'node_modules/jest/bin/jest.js',
+    '--maxWorkers=100%',
+    '--json',
+    '--outputFile',
+    'test-results/jest.json',
+  ],
   { NODE_NO_WARNINGS: '1' },
 );
 step('playwright', node, ['node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e/playwright.config.ts'], {

@@ -68,6 +68,7 @@ async function gauge() {
   const page = await open('light', 'Slate Runner', 'eyes');
   await page.goto(`${page.url()}/sizes/gauge`);
   await page.locator('main[data-done="true"]').waitFor();
+  await page.getByTestId('gauge').locator('path[data-name="bar wing"]').nth(6).waitFor();
   await page.waitForTimeout(300);
   await page.screenshot({ path: join(out, 'gauge.png') });
 }

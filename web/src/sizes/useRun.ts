@@ -27,7 +27,7 @@ export function useRun(
   const [answers, setAnswers] = useState<ReadonlyMap<string, RunAnswer>>(new Map());
   const [done, setDone] = useState(false);
   useEffect(() => {
-    if (!file || !drawers) return;
+    if (!file || !drawers || sizes.length === 0) return;
     let left = false;
     const work = async (): Promise<void> => {
       setDone(false);
