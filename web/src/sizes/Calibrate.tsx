@@ -1,8 +1,8 @@
 import type { Fault } from '@jobbet/core';
-import { parseQuantity } from '@jobbet/core/units/quantity';
 import { useState } from 'react';
 import { TextField } from '../bench/Fields.tsx';
 import { useSettings } from '../settings/settings.ts';
+import { lengthRead } from './lengthRead.ts';
 
 /** A bank card as ISO/IEC 7810 ID-1 has it, mm. */
 const CARD = { width: 85.6, height: 53.98, corner: 3.18 };
@@ -14,9 +14,9 @@ const LINE_PX = 300;
 export function Calibrate({ pxPerMm, onClose }: { readonly pxPerMm: number; readonly onClose: () => void }) {
   const [trial, setTrial] = useState(pxPerMm);
   const measured = (text: string): readonly Fault[] => {
-    const read = parseQuantity('length', /[a-z"″]/i.test(text) ? text : `${text} mm`);
-    if (!read.ok) return [{ path: '', code: 'syntax', message: read.message }];
-    const next = LINE_PX / read.value;
+    const read = lengthRead(text);
+    if ('fault' in read) return [read.fault];
+    const next = LINE_PX / read.mm;
     if (next < RANGE[0] || next > RANGE[1])
       return [{ path: '', code: 'range', message: 'no screen draws this line so long; measure it from end to end' }];
     setTrial(next);

@@ -4,7 +4,6 @@ import { PAPERS, type Page, type Paper } from '@jobbet/core/paper/items';
 import { pageSvg } from '@jobbet/core/paper/svg';
 import type { Fault } from '@jobbet/core';
 import { formatNumber } from '@jobbet/core/units/format';
-import { parseQuantity } from '@jobbet/core/units/quantity';
 import { useMemo, useState } from 'react';
 import { api } from '../api/client.ts';
 import { slug } from '../bench/export.ts';
@@ -15,6 +14,7 @@ import { saveFile } from '../shell/saveFile.ts';
 import { say } from '../shell/toast.ts';
 import { useOffered } from '../shell/useKeys.ts';
 import { Calibrate } from './Calibrate.tsx';
+import { lengthRead } from './lengthRead.ts';
 import type { Column } from './RunTable.tsx';
 
 const PAPER_WORDS: Readonly<Record<Paper, string>> = { a4: 'A4', letter: 'Letter' };
@@ -139,9 +139,9 @@ function PrintedBar({ made }: { readonly made: number }) {
   const style = useStyle();
   const printScale = useSettings((now) => now.printScale);
   const take = (text: string): readonly Fault[] => {
-    const read = parseQuantity('length', /[a-z"″]/i.test(text) ? text : `${text} mm`);
-    if (!read.ok) return [{ path: '', code: 'syntax', message: read.message }];
-    const next = corrected(read.value, made);
+    const read = lengthRead(text);
+    if ('fault' in read) return [read.fault];
+    const next = corrected(read.mm, made);
     if (next === null)
       return [
         {
