@@ -1,6 +1,6 @@
 import { sideRests } from '@jobbet/core/balance/sideCurrent';
 import { useMemo, useState } from 'react';
-import { useNavigate, useOutletContext } from 'react-router';
+import { useNavigate } from 'react-router';
 import { BenchBar } from '../bench/BenchBar.tsx';
 import { goToChecks, shownOf } from '../bench/Checks.tsx';
 import { ConflictDialog } from '../bench/ConflictDialog.tsx';
@@ -18,7 +18,6 @@ import {
 } from '../bench/store.ts';
 import { LiveVerdict } from '../bench/LiveVerdict.tsx';
 import { useSettings } from '../settings/settings.ts';
-import type { ShellContext } from '../shell/AppShell.tsx';
 import { say } from '../shell/toast.ts';
 import type { Command } from '../shell/commands.ts';
 import { useOffered } from '../shell/useKeys.ts';
@@ -38,7 +37,6 @@ const AT_REST: Asked = { kind: 'rest' };
 export function BalanceBoard({ saver }: { readonly saver: Saver }) {
   const bench = useBenchStore();
   const navigate = useNavigate();
-  const { openCommands, openKeys } = useOutletContext<ShellContext>();
   const laid = useBench((state) => state.calm);
   const id = useBench((state) => state.id);
   const drawers = useBench((state) => state.drawers);
@@ -117,8 +115,6 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
         onHistory={() => {
           setHistory(true);
         }}
-        onCommands={openCommands}
-        onKeys={openKeys}
       />
       <main className="flex flex-1 min-h-0">
         <div className="w-[536px] max-[1180px]:w-[500px] shrink-0 border-r border-hair overflow-y-auto py-3">

@@ -8,6 +8,7 @@ import { mutate } from 'swr';
 import { api } from '../api/client.ts';
 import { useStyle } from '../settings/settings.ts';
 import { FlyTabs } from '../shell/FlyTabs.tsx';
+import { ShellKeys } from '../shell/ShellKeys.tsx';
 import { TopBar } from '../shell/TopBar.tsx';
 import { say } from '../shell/toast.ts';
 import { SnagFlag } from '../ui/SnagFlag.tsx';
@@ -17,8 +18,6 @@ import { change, HOOK, redo, undo, useBench, useBenchStore, useHistory, type Sav
 interface BenchBarProps {
   readonly report: FlyReport | null;
   readonly onHistory: () => void;
-  readonly onCommands: () => void;
-  readonly onKeys: () => void;
 }
 
 const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
@@ -30,7 +29,7 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
 };
 
 /** The name of the fly, its hook, its state of saving, and what can be done with all of it. */
-export function BenchBar({ onHistory, onCommands, onKeys }: BenchBarProps) {
+export function BenchBar({ onHistory }: BenchBarProps) {
   const bench = useBenchStore();
   const id = useBench((state) => state.id);
   const laid = useBench((state) => state.calm);
@@ -108,12 +107,7 @@ export function BenchBar({ onHistory, onCommands, onKeys }: BenchBarProps) {
         history <span className="plain-key">H</span>
       </button>
       <FlyMenu />
-      <button type="button" onClick={onCommands}>
-        commands <span className="plain-key">K</span>
-      </button>
-      <button type="button" aria-label="Keys" onClick={onKeys}>
-        <span className="plain-key">?</span>
-      </button>
+      <ShellKeys />
     </TopBar>
   );
 }

@@ -1,8 +1,6 @@
 import { dependants, movePart, removePart } from '@jobbet/core/edit/parts';
 import { useEffect, useMemo, useState } from 'react';
-import { useOutletContext } from 'react-router';
 import { useTurn } from '../drawing/useTurn.ts';
-import type { ShellContext } from '../shell/AppShell.tsx';
 import { say } from '../shell/toast.ts';
 import { useReport } from '../solve/useReport.ts';
 import { useSettings } from '../settings/settings.ts';
@@ -26,7 +24,6 @@ type Asked = 'add' | 'history' | null;
 /** Tying order, drawing, inspector and verdict of the fly on the bench. */
 export function BenchBoard({ saver }: { readonly saver: Saver }) {
   const bench = useBenchStore();
-  const { openCommands, openKeys } = useOutletContext<ShellContext>();
   const laid = useBench((state) => state.calm);
   const selected = useBench((state) => state.selected);
   const save = useBench((state) => state.save);
@@ -79,8 +76,6 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
           onHistory={() => {
             setAsked('history');
           }}
-          onCommands={openCommands}
-          onKeys={openKeys}
         />
         <main className="flex flex-1 min-h-0">
           <div className="w-[218px] border-r border-hair shrink-0 min-h-0">

@@ -1,11 +1,12 @@
 import type { RefObject } from 'react';
 import { useNavigate } from 'react-router';
 import type { ShellContext } from '../shell/AppShell.tsx';
+import { ShellKeys } from '../shell/ShellKeys.tsx';
 import { TopBar } from '../shell/TopBar.tsx';
 import { FindField } from '../ui/FindField.tsx';
 import { SORTS, type SortName } from './sorting.ts';
 
-interface BoxBarProps extends ShellContext {
+interface BoxBarProps extends Pick<ShellContext, 'openNew'> {
   readonly search: RefObject<HTMLInputElement | null>;
   readonly files: RefObject<HTMLInputElement | null>;
   readonly find: string;
@@ -19,7 +20,7 @@ interface BoxBarProps extends ShellContext {
 
 /** The two lines above the box: where to go from here, and what of the box is shown in which order. */
 export function BoxBar(props: BoxBarProps) {
-  const { search, files, find, sort, count, onFind, onFirst, onSort, onTake, openNew, openCommands, openKeys } = props;
+  const { search, files, find, sort, count, onFind, onFirst, onSort, onTake, openNew } = props;
   const navigate = useNavigate();
   return (
     <>
@@ -64,12 +65,7 @@ export function BoxBar(props: BoxBarProps) {
         >
           help
         </button>
-        <button type="button" onClick={openCommands}>
-          commands <span className="plain-key">K</span>
-        </button>
-        <button type="button" aria-label="Keys" onClick={openKeys}>
-          <span className="plain-key">?</span>
-        </button>
+        <ShellKeys />
         <button type="button" className="sheet-button primary" onClick={openNew}>
           Lay out a new fly <span className="opacity-70">N</span>
         </button>

@@ -1,12 +1,12 @@
 import { kindOf, DRAWERS, type DrawerItem, type DrawerName } from '@jobbet/core/drawers/items';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { NavLink, useOutletContext, useParams } from 'react-router';
+import { NavLink, useParams } from 'react-router';
 import useSWR from 'swr';
 import { api, type StoredFly, type StoredItem } from '../api/client.ts';
 import { aimNowhere, toggleInstruments } from '../instruments/store.ts';
-import type { ShellContext } from '../shell/AppShell.tsx';
 import { saveFile } from '../shell/saveFile.ts';
 import { say } from '../shell/toast.ts';
+import { ShellKeys } from '../shell/ShellKeys.tsx';
 import { TopBar } from '../shell/TopBar.tsx';
 import { useOffered } from '../shell/useKeys.ts';
 import { FindField } from '../ui/FindField.tsx';
@@ -37,7 +37,6 @@ export function DrawersView() {
 }
 
 function OneDrawer({ drawer }: { readonly drawer: DrawerName }) {
-  const { openCommands, openKeys } = useOutletContext<ShellContext>();
   const { drawers, error } = useDrawers();
   const { data: flies } = useSWR<StoredFly[], unknown>('flies', api.flies);
   const [find, setFind] = useState('');
@@ -167,12 +166,7 @@ function OneDrawer({ drawer }: { readonly drawer: DrawerName }) {
         <button type="button" onClick={toggleInstruments}>
           caliper and scale <span className="plain-key">M</span>
         </button>
-        <button type="button" onClick={openCommands}>
-          commands <span className="plain-key">K</span>
-        </button>
-        <button type="button" aria-label="Keys" onClick={openKeys}>
-          <span className="plain-key">?</span>
-        </button>
+        <ShellKeys />
         <input
           ref={file}
           type="file"

@@ -3,14 +3,14 @@ import { HOLDS, type Hold } from '@jobbet/core/run/runFly';
 import { setPin, type Pin } from '@jobbet/core/run/pins';
 import { nameOf, readSizes, type RunSize } from '@jobbet/core/run/sizes';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
-import { NavLink, useNavigate, useOutletContext, useParams } from 'react-router';
+import { NavLink, useNavigate, useParams } from 'react-router';
 import useSWR, { mutate } from 'swr';
 import { api, type StoredFly } from '../api/client.ts';
 import { useDrawers } from '../drawers/useDrawers.ts';
 import { useSize } from '../drawing/useSize.ts';
-import type { ShellContext } from '../shell/AppShell.tsx';
 import { FlyTabs } from '../shell/FlyTabs.tsx';
 import { say } from '../shell/toast.ts';
+import { ShellKeys } from '../shell/ShellKeys.tsx';
 import { TopBar } from '../shell/TopBar.tsx';
 import { useOffered } from '../shell/useKeys.ts';
 import { GaugeCard } from './GaugeCard.tsx';
@@ -52,7 +52,6 @@ interface FlyRunProps {
 }
 
 function FlyRun({ fly, flies, gauge }: FlyRunProps) {
-  const { openCommands, openKeys } = useOutletContext<ShellContext>();
   const navigate = useNavigate();
   const tables = useDrawers().drawers?.tables;
   const [left] = useState(() => keptRun(fly.id));
@@ -143,12 +142,7 @@ function FlyRun({ fly, flies, gauge }: FlyRunProps) {
         }
       >
         <FlyTabs id={fly.id} />
-        <button type="button" onClick={openCommands}>
-          commands <span className="plain-key">K</span>
-        </button>
-        <button type="button" aria-label="Keys" onClick={openKeys}>
-          <span className="plain-key">?</span>
-        </button>
+        <ShellKeys />
       </TopBar>
       <div className="flex items-baseline gap-3 px-4 py-2 border-b border-hair shrink-0">
         <label className="flex items-baseline gap-2 text-ink2 flex-1 min-w-0">
