@@ -177,6 +177,18 @@ describe('pins', () => {
     expect(large?.file.thread?.denier).toBe(70);
     expect(small?.file.thread?.denier).toBe(140);
   });
+  test('the hook of one size as it was measured: all that leans on the shank follows', () => {
+    const pin = { size: '4', part: null, key: 'shank', value: '30 mm' };
+    const [large, , small] = runWith([pin]);
+    expect(large?.solved.laid.platform.shankMm).toBeCloseTo(30, 9);
+    expect(tail(large)).toBeCloseTo(0.7 * 30, 6);
+    expect(tail(small)).toBeCloseTo(tail(runWith([])[2]), 9);
+    const sizes = readSizes('tube:28mm');
+    const tube = sizes.ok
+      ? runFly(slate, sizes.value, 'shape', NOMINAL_DRAWERS, [{ ...pin, size: 'tube:28mm' }])
+      : null;
+    expect(tube?.ok === false && tube.faults[0]?.message).toContain('is the length the size says');
+  });
   test('the fly’s own size is the fly itself, pinned or not', () => {
     expect(runWith([{ ...four, size: '6' }])[1]?.file).toEqual(slate);
   });

@@ -9,7 +9,7 @@ export interface Pin {
   readonly size: string;
   /** Null for what is no part's. */
   readonly part: string | null;
-  /** A key of the part; `denier` of the thread; `hold`. */
+  /** A key of the part; `shank` of the hook, `denier` of the thread, `hold`. */
   readonly key: string;
   readonly value: string;
 }
@@ -25,6 +25,14 @@ export function withPins(file: FlyFile, pins: readonly Pin[]): Outcome<FlyFile> 
   for (const pin of pins) {
     const path = pin.part === null ? pin.key : `${pin.part}.${pin.key}`;
     if (pin.key === 'hold') continue;
+    if (pin.part === null && pin.key === 'shank') {
+      // The hook of this size as the caliper has it; a tube or shank is its own length, which the size says.
+      const { platform } = next;
+      if (platform.kind === 'tube' || platform.kind === 'shank')
+        return bad({ path, code: 'contradiction', message: 'is the length the size says; write another size instead' });
+      next = { ...next, platform: { ...platform, shank: pin.value } };
+      continue;
+    }
     if (pin.part === null) {
       const denier = counted(pin);
       if (pin.key !== 'denier' || !(denier >= DENIER.least && denier <= DENIER.most))

@@ -104,6 +104,10 @@ export function rowsOf(own: LaidFly, style: Style): RowOf[] {
       said: style.length,
       cell: ({ platform }) =>
         `${length(platform.shank_mm)}${platform.gap_mm === null ? '' : `, ${length(platform.gap_mm)}`}`,
+      pin: ({ file: { platform }, platform: laid }) =>
+        platform.kind === 'tube' || platform.kind === 'shank'
+          ? null
+          : { part: null, key: 'shank', value: platform.shank ?? `${laid.shankMm.toFixed(1)} mm` },
     },
     ...own.parts.flatMap((part) => partRows(part, style)),
     {
