@@ -16,6 +16,7 @@ const ORDER = [
   'edit',
   'checks',
   'find',
+  'scatter',
   'run',
   'paper',
   'gauge',

@@ -10,7 +10,7 @@ export interface TightKeel {
   readonly righting: readonly (readonly [heelDeg: number, momentMgMm: number])[];
 }
 
-const UNDECIDED_MM = 0.05;
+export const UNDECIDED_MM = 0.05;
 
 /** K = Σ w(z − z_p) and K_y = Σ w·y: the fly comes to rest at θ* = atan2(−K_y, −K). */
 export function tightKeel(model: Pick<BalanceModel, 'weights' | 'tow' | 'pointUp'>): TightKeel {

@@ -139,7 +139,11 @@ const FACES = 0.75;
 
 function paintNeck(surface: Surface, solid: Of<'neck'>, view: View, palette: Palette): void {
   const tint = palette.tint(solid.tint);
-  const end = (side: 1 | -1): Vec3 => [solid.centre[0], solid.centre[1] + side * solid.halfY, solid.centre[2]];
+  const end = (side: 1 | -1): Vec3 => [
+    solid.centre[0] + side * solid.half[0],
+    solid.centre[1] + side * solid.half[1],
+    solid.centre[2] + side * solid.half[2],
+  ];
   const [ax, ay, bx, by] = [
     screenX(view, end(-1)),
     screenY(view, end(-1)),

@@ -89,19 +89,16 @@ function ballSolids(form: Form<'ball'>): Solid[] {
       tint,
     }));
   const apart = 0.55 * diameterMm;
+  const half: Vec3 = [0, apart * Math.cos(form.rollRad), apart * Math.sin(form.rollRad)];
   const one = (side: 1 | -1): Solid => ({
     kind: 'ball',
-    centre: [centre[0], side * apart, centre[2]],
+    centre: [centre[0], centre[1] + side * half[1], centre[2] + side * half[2]],
     r,
     tint,
     recess: form.shape !== 'bead-chain',
     boreMm: 0,
   });
-  return [
-    one(-1),
-    { kind: 'neck', centre, halfY: apart, r: form.neckMm / 2, tint: mixTint(tint, EYE_PUPIL, 0.35) },
-    one(1),
-  ];
+  return [one(-1), { kind: 'neck', centre, half, r: form.neckMm / 2, tint: mixTint(tint, EYE_PUPIL, 0.35) }, one(1)];
 }
 
 const coneSolid = ({ centre, diameterMm, frontMm, lengthMm, tint }: Form<'ball'>): Solid => ({
@@ -172,7 +169,9 @@ function supportSolids({ manner, root, along, out, widthMm }: Form<'support'>): 
   });
   if (manner === 'turn-under' || manner === 'dam') {
     const r = manner === 'dam' ? 0.6 : 0.25;
-    return [{ kind: 'neck', centre: at(r, under - r, 0), halfY: Math.max(widthMm / 2, r), r, tint: THREAD_TINT }];
+    return [
+      { kind: 'neck', centre: at(r, under - r, 0), half: [0, Math.max(widthMm / 2, r), 0], r, tint: THREAD_TINT },
+    ];
   }
   const long = 3 * Math.max(widthMm, 1.5);
   if (manner === 'underlay')

@@ -80,7 +80,7 @@ export type Solid =
       readonly gloss: number;
       readonly tint: string;
     }
-  | { readonly kind: 'neck'; readonly centre: Vec3; readonly halfY: number; readonly r: number; readonly tint: string }
+  | { readonly kind: 'neck'; readonly centre: Vec3; readonly half: Vec3; readonly r: number; readonly tint: string }
   | {
       readonly kind: 'ribbon';
       readonly points: readonly Vec3[];

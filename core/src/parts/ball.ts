@@ -197,6 +197,7 @@ function build(part: Ball, extent: PartExtent, ground: Ground, path: string): Ou
           neckMm: (rule.neck ?? 0) * diameterMm,
           sides,
           underMm: under,
+          rollRad: 0,
           tint: tintOf(part.colour, solid.value.tint),
         },
       ],

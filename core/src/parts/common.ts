@@ -174,6 +174,9 @@ export const pointAlong = (line: FreeLine, mm: number): Vec3 => [
   line.root[2] + line.along[2] * mm,
 ];
 
+/** The centroid of half an ellipse lies so far out, as a share of its semi-axis. */
+export const HALF_OUT = 4 / (3 * Math.PI);
+
 export const lump = (massMg: number, volumeMm3: number, centroid: Vec3): SolidLump => ({ massMg, volumeMm3, centroid });
 
 /** A built part with nothing in it but what is told. Built field by field, like sections. */

@@ -17,6 +17,8 @@ export type PartForm =
       readonly sides: readonly number[];
       readonly underMm: number;
       readonly domed: boolean;
+      /** Turn of a pair about the shank, radians, in the sense of a roll. */
+      readonly rollRad: number;
       readonly tint: string;
     }
   | {

@@ -6,7 +6,7 @@ import type { PartOf } from '../file/parts.ts';
 import type { MeasuredPart, PartExtent } from '../measure/types.ts';
 import { section, setEllipse, type Section, type SolidLump } from '../platform/section.ts';
 import { bad, good, type Outcome } from '../units/fault.ts';
-import { built, BUTTS_NOTE, doseFault, fibreOpacity, HEAD_RANK, lump, RelationReader } from './common.ts';
+import { built, BUTTS_NOTE, doseFault, fibreOpacity, HALF_OUT, HEAD_RANK, lump, RelationReader } from './common.ts';
 import type { PartForm } from './forms.ts';
 import type { BuiltPart, ConstructionModule, Ground } from './types.ts';
 
@@ -66,9 +66,6 @@ interface Pieces {
   readonly sections: Section[];
   readonly forms: PartForm[];
 }
-
-/** Area of a half ellipse is counted on each side; its centroid lies 4/(3π) of its breadth out. */
-const HALF_OUT = 4 / (3 * Math.PI);
 
 /** Hair trimmed to a rounded contour. `lean` sets more of it on the near side. */
 function trimmed(

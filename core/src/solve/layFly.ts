@@ -5,6 +5,7 @@ import type { Part } from '../file/parts.ts';
 import type { MeasureResult, PartExtent } from '../measure/types.ts';
 import { measurePart } from '../parts/registry.ts';
 import { threadWork, type ThreadWork } from '../parts/thread.ts';
+import { tiedAskew, type Askew } from '../parts/askew.ts';
 import type { BuiltPart } from '../parts/types.ts';
 import { layPlatform } from '../platform/registry.ts';
 import type { Section, Vec3 } from '../platform/section.ts';
@@ -56,6 +57,8 @@ export interface LaidFly {
   readonly effectiveGapMm: number | null;
 }
 
+const EVEN: ReadonlyMap<string, Askew> = new Map();
+
 /** Mass, volume and mass centroid of the platform alone. */
 export const platformTotals = (platform: Platform): Totals => totalOf(platform.lumps);
 
@@ -94,9 +97,14 @@ function heaviestTipping(
 /**
  * Lays a fly out: platform, relations, parts, weights, tight-line keel and tipping weight.
  * @param drawers tables of materials; the built-in nominal ones when left out
+ * @param askew what is tied to one side, by the part's id; nothing when left out
  * @returns the laid fly, or every fault with its path in the file
  */
-export function layFly(file: FlyFile, drawers: Drawers = NOMINAL_DRAWERS): Outcome<LaidFly> {
+export function layFly(
+  file: FlyFile,
+  drawers: Drawers = NOMINAL_DRAWERS,
+  askew: ReadonlyMap<string, Askew> = EVEN,
+): Outcome<LaidFly> {
   const [platformRead, waterRead] = [layPlatform(file.platform, drawers.hooks), waterOf(file.intent)];
   const early = [
     ...(platformRead.ok ? [] : platformRead.faults),
@@ -116,7 +124,13 @@ export function layFly(file: FlyFile, drawers: Drawers = NOMINAL_DRAWERS): Outco
   const thread = threadWork(file, platform, measured.value.headSpaceMm);
   const built = buildParts({ file, platform, drawers, measures: measured.value, thread });
   if (!built.ok) return built;
-  return good(assemble(file, platform, waterRead.value, measured.value, thread, built.value));
+  const tied = new Map(
+    [...built.value].map(([index, part]): [number, BuiltPart] => {
+      const how = askew.get(part.id);
+      return [index, how ? tiedAskew(part, how, platform.axisZ) : part];
+    }),
+  );
+  return good(assemble(file, platform, waterRead.value, measured.value, thread, tied));
 }
 
 function assemble(

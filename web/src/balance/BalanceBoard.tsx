@@ -16,20 +16,22 @@ import {
   useBench,
   useBenchStore,
 } from '../bench/store.ts';
-import { LiveVerdict } from '../bench/LiveVerdict.tsx';
+import { VerdictStrip } from '../bench/VerdictStrip.tsx';
 import { useSettings } from '../settings/settings.ts';
 import { say } from '../shell/toast.ts';
 import type { Command } from '../shell/commands.ts';
 import { useOffered } from '../shell/useKeys.ts';
-import { useReport } from '../solve/useReport.ts';
 import { Contributions } from './Contributions.tsx';
 import { CurrentBar } from './CurrentBar.tsx';
 import { Finder } from './Finder.tsx';
+import { Hands } from './Hands.tsx';
+import { PanelKeys, type Panel } from './Panels.tsx';
 import { PulledAndSinking } from './PulledAndSinking.tsx';
 import { RideDial } from './RideDial.tsx';
 import { ThreeCentres } from './ThreeCentres.tsx';
 import { TippingBar } from './TippingBar.tsx';
 import { useBalance, type Asked } from './useBalance.ts';
+import { useShown } from './useShown.ts';
 
 const AT_REST: Asked = { kind: 'rest' };
 
@@ -37,19 +39,16 @@ const AT_REST: Asked = { kind: 'rest' };
 export function BalanceBoard({ saver }: { readonly saver: Saver }) {
   const bench = useBenchStore();
   const navigate = useNavigate();
-  const laid = useBench((state) => state.calm);
   const id = useBench((state) => state.id);
-  const drawers = useBench((state) => state.drawers);
   const selected = useBench((state) => state.selected);
   const save = useBench((state) => state.save);
   const refused = useBench((state) => state.refused);
   const { looks } = useSettings();
-  const { report, checked, current } = useReport(laid.file, drawers);
+  const { plan, laid, drawers, preview, off, setOff, shownAs, report, checked, current } = useShown();
   const findings = useMemo(() => shownOf(checked?.findings ?? [], looks), [checked, looks]);
   const settle = findings.filter((each) => each.severity !== 'note').length;
-  const preview = useBench((state) => state.preview);
-  const [finding, setFinding] = useState(false);
-  const of = useBalance(preview?.laid ?? laid);
+  const [panel, setPanel] = useState<Panel>('brings');
+  const of = useBalance(laid);
   const [asked, setAsked] = useState<Asked>(AT_REST);
   const [history, setHistory] = useState(false);
   const shownDeg = useMemo((): number | null => {
@@ -66,6 +65,14 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
   const rest = (): void => {
     setAsked(AT_REST);
   };
+  const undoable = (words: string): void => {
+    say(`${words}.`, {
+      name: 'Undo',
+      run: () => {
+        undo(bench);
+      },
+    });
+  };
   /** What Escape goes back from: a shown change first, then what is done on the dial. */
   const back: readonly Command[] = preview
     ? [
@@ -78,17 +85,28 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
           },
         },
       ]
-    : asked.kind === 'rest'
-      ? []
-      : [{ name: 'Let it come to rest', group: 'Balance', keys: 'escape', run: rest }];
+    : asked.kind !== 'rest'
+      ? [{ name: 'Let it come to rest', group: 'Balance', keys: 'escape', run: rest }]
+      : shownAs !== undefined
+        ? [
+            {
+              name: 'Show it as planned',
+              group: 'Balance',
+              keys: 'escape',
+              run: () => {
+                setOff({});
+              },
+            },
+          ]
+        : [];
   useOffered('balance', [
     ...back,
     {
-      name: finding ? 'What each part brings' : 'Find weights that do what is wished',
-      group: 'Balance',
-      keys: 'f',
+      name: 'History of this fly',
+      group: 'Fly',
+      keys: 'h',
       run: () => {
-        setFinding((is) => !is);
+        setHistory(true);
       },
     },
     {
@@ -139,17 +157,11 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
           {of.tippings.map((tipping) => (
             <div key={tipping.part} className="border-b border-hair shrink-0">
               <TippingBar
-                laid={laid}
+                laid={plan}
                 drawers={drawers}
                 tipping={tipping}
                 onTake={(file, words) => {
-                  if (changeOrSay(bench, file))
-                    say(`${tipping.part}: ${words}.`, {
-                      name: 'Undo',
-                      run: () => {
-                        undo(bench);
-                      },
-                    });
+                  if (changeOrSay(bench, file)) undoable(`${tipping.part}: ${words}`);
                 }}
               />
             </div>
@@ -159,21 +171,10 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
               {refused}
             </p>
           )}
-          <p className="px-4 py-1.5 border-b border-hair shrink-0">
-            <button
-              type="button"
-              className="underline underline-offset-2"
-              onClick={() => {
-                setFinding((is) => !is);
-              }}
-            >
-              {finding ? 'What each part brings' : 'Find weights that do what is wished'}
-            </button>{' '}
-            <span className="plain-key">F</span>
-          </p>
-          {finding ? (
+          <PanelKeys panel={panel} onPanel={setPanel} />
+          {panel === 'find' && (
             <Finder
-              laid={laid}
+              laid={plan}
               drawers={drawers}
               shown={preview?.file ?? null}
               onShow={(words, file) => {
@@ -181,16 +182,12 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
               }}
               onTake={() => {
                 const taken = takePreview(bench);
-                if (taken !== null)
-                  say(`${taken}.`, {
-                    name: 'Undo',
-                    run: () => {
-                      undo(bench);
-                    },
-                  });
+                if (taken !== null) undoable(taken);
               }}
             />
-          ) : (
+          )}
+          {panel === 'hands' && <Hands key={id} fly={id} laid={plan} drawers={drawers} off={off} onOff={setOff} />}
+          {panel === 'brings' && (
             <Contributions
               of={of}
               selected={selected}
@@ -201,10 +198,12 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
           )}
         </div>
       </main>
-      <LiveVerdict
+      <VerdictStrip
         report={report}
         current={current}
         balls={of.tippings.length > 0}
+        tight={laid.tight}
+        shownAs={shownAs}
         checks={checked && { settle, notes: findings.length - settle }}
         onChecks={() => {
           goToChecks(bench);

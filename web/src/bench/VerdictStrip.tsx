@@ -10,6 +10,8 @@ interface VerdictStripProps {
   readonly current: boolean;
   readonly tight: { readonly ride: string; readonly heelDeg: number | null };
   readonly balls: boolean;
+  /** Said of a fly that is only shown: another than the one that is kept. */
+  readonly shownAs?: string | undefined;
   /** How many finds want to be settled, and how many are only worth knowing; null until they are in. */
   readonly checks: { readonly settle: number; readonly notes: number } | null;
   readonly onChecks: () => void;
@@ -45,7 +47,7 @@ function Cell({
 }
 
 /** How it rides, holds, trims and sinks, and what it weighs. The ride follows the hand at once; the rest keeps its last figures, greyed, until the new ones are in. */
-export function VerdictStrip({ report, current, tight, balls, checks, onChecks }: VerdictStripProps) {
+export function VerdictStrip({ report, current, tight, balls, shownAs, checks, onChecks }: VerdictStripProps) {
   const style = useStyle();
   const slow = useSlow(!current);
   const spoken = useSettled(report && current ? verdictWords(report) : '');
@@ -61,7 +63,9 @@ export function VerdictStrip({ report, current, tight, balls, checks, onChecks }
       <div className="flex items-center gap-3 px-4 w-[218px] border-r border-hair shrink-0">
         <RideGlyph ride={tight.ride} heelDeg={tight.heelDeg} balls={balls} />
         <div>
-          <div className="text-label italic text-ink3">rides</div>
+          <div className="text-label italic text-ink3 truncate max-w-[140px]" title={shownAs}>
+            rides{shownAs === undefined ? '' : `, ${shownAs}`}
+          </div>
           <strong className="text-verdict font-bold" data-testid="ride">
             {rideWords(tight.ride)}
           </strong>

@@ -1,31 +1,18 @@
 import { formatNumber } from '@jobbet/core/units/format';
-import { LineChart } from 'echarts/charts';
-import { AriaComponent, GridComponent, LegendComponent, TooltipComponent } from 'echarts/components';
-import { init, use as register, type EChartsCoreOption } from 'echarts/core';
-import { SVGRenderer } from 'echarts/renderers';
-import { useEffect, useMemo, useRef } from 'react';
-import { useSize } from '../drawing/useSize.ts';
+import { useMemo } from 'react';
 import { useDark } from '../settings/useDark.ts';
 import { useStyle } from '../settings/settings.ts';
+import { Chart, PLAIN_CHART, SPEED_MM_S, token, type ChartOption } from '../ui/Chart.tsx';
 import type { Column } from './RunTable.tsx';
-
-register([LineChart, GridComponent, TooltipComponent, LegendComponent, AriaComponent, SVGRenderer]);
-
-const token = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
-/** mm/s in one of the unit speeds are shown in. */
-const SPEED = { 'cm/s': 10, 'ft/s': 304.8 } as const;
 
 /** How firmly the fly rides, the current it holds to and how fast it sinks, from size to size. */
 export function RunChart({ columns }: { readonly columns: readonly Column[] }) {
-  const frame = useRef<HTMLDivElement>(null);
-  const chart = useRef<ReturnType<typeof init> | null>(null);
-  const { width, height } = useSize(frame);
   const dark = useDark();
   const style = useStyle();
-  const option = useMemo((): EChartsCoreOption => {
+  const option = useMemo((): ChartOption => {
     const reports = columns.map(({ answer }) => (answer?.ok ? answer.report : null));
     const speed = (mmS: number | null | undefined): number | null =>
-      mmS == null ? null : Number((mmS / SPEED[style.speed]).toFixed(2));
+      mmS == null ? null : Number((mmS / SPEED_MM_S[style.speed]).toFixed(2));
     const ratios = reports.map((report) => {
       const ratio = report?.keel.tipping?.ratio;
       return ratio === undefined ? null : Number(ratio.toFixed(2));
@@ -52,9 +39,7 @@ export function RunChart({ columns }: { readonly columns: readonly Column[] }) {
       splitLine: { show: !right, lineStyle: { color: hair } },
     });
     return {
-      animation: false,
-      aria: { enabled: true },
-      textStyle: { fontFamily: 'inherit' },
+      ...PLAIN_CHART,
       grid: { left: 44, right: 44, top: 48, bottom: 26 },
       legend: { top: 2, textStyle: { color: ink }, itemGap: 24 },
       tooltip: { trigger: 'axis' },
@@ -86,26 +71,12 @@ export function RunChart({ columns }: { readonly columns: readonly Column[] }) {
     // The colours are read from the page, which the theme changes.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [columns, style, dark]);
-  useEffect(() => {
-    if (!frame.current || width === 0) return;
-    chart.current ??= init(frame.current, undefined, { renderer: 'svg' });
-    chart.current.resize({ width, height });
-    chart.current.setOption(option, true);
-  }, [option, width, height]);
-  useEffect(
-    () => () => {
-      chart.current?.dispose();
-      chart.current = null;
-    },
-    [],
-  );
   return (
-    <div
-      ref={frame}
-      role="img"
-      aria-label="Tipping ratio, side current held and sinking speed over the sizes; the figures stand in the table above"
+    <Chart
+      option={option}
+      label="Tipping ratio, side current held and sinking speed over the sizes; the figures stand in the table above"
       className="h-56 w-full"
-      data-testid="run-chart"
+      testId="run-chart"
     />
   );
 }

@@ -7,12 +7,14 @@ import { findWeights, type Finding } from '@jobbet/core/find/finder';
 import type { Wish } from '@jobbet/core/find/wishes';
 import type { RunSize } from '@jobbet/core/run/sizes';
 import { layFly } from '@jobbet/core/solve/layFly';
+import { layDeviant, type Deviation } from '@jobbet/core/scatter/deviant';
+import { scatterOf, type ScatterStep, type Solved } from '@jobbet/core/scatter/scatter';
+import { spreadsOf } from '@jobbet/core/scatter/spreads';
 import { reportFly } from '@jobbet/core/solve/report';
-import { solveFly } from '@jobbet/core/solve/solveFly';
+import { settleFly, solveFly, type SolvedFly } from '@jobbet/core/solve/solveFly';
+import { good, type Outcome } from '@jobbet/core/units/fault';
 import { expose } from 'comlink';
-
-let searches = 0;
-const REST_AFTER_MS = 40;
+import { LongWork } from './longWork.ts';
 
 export type SolveAnswer =
   | { readonly ok: true; readonly report: FlyReport; readonly checked: Checked }
@@ -30,15 +32,25 @@ export type RunAnswer =
     }
   | { readonly ok: false; readonly faults: readonly Fault[] };
 
-/** Solves a fly off the main thread. */
 let drawers: Drawers = NOMINAL_DRAWERS;
+const work = new LongWork();
+
+/** A fly that came out off the plan, solved. */
+function solveOff(file: FlyFile, off: readonly Deviation[]): Outcome<SolvedFly> {
+  const plan = layFly(file, drawers);
+  const laid = plan.ok ? layDeviant(plan.value, drawers, off) : plan;
+  return laid.ok ? good(settleFly(laid.value)) : laid;
+}
+
+/** Solves a fly off the main thread. */
 const solver = {
   /** Takes other drawers for what is solved from now on. */
   use(tables: Drawers): void {
     drawers = tables;
   },
-  solve(file: FlyFile): SolveAnswer {
-    const solved = solveFly(file, drawers);
+  /** @param off what came out off the plan; nothing for the fly as planned */
+  solve(file: FlyFile, off: readonly Deviation[]): SolveAnswer {
+    const solved = off.length === 0 ? solveFly(file, drawers) : solveOff(file, off);
     return solved.ok
       ? { ok: true, report: reportFly(solved.value), checked: checkFly(solved.value, { drawers }) }
       : { ok: false, faults: solved.faults };
@@ -59,28 +71,35 @@ const solver = {
     };
   },
   /**
-   * Looks for weights that do what is wished. A newer search, or `leave`, ends it: it answers null then.
+   * Looks for weights that do what is wished. Longer work asked for later, or `leave`, ends it: it answers null then.
    * @param onShare told how much of it is done, 0 to 1
    */
   async find(file: FlyFile, wish: Wish, onShare: (share: number) => void): Promise<Finding | null> {
-    const mine = ++searches;
     const own = layFly(file, drawers);
-    if (!own.ok) return null;
-    const search = findWeights(own.value, drawers, wish);
-    let rested = performance.now();
-    for (;;) {
-      const step = search.next();
-      if (step.done === true) return step.value;
-      if (performance.now() - rested < REST_AFTER_MS) continue;
-      onShare(step.value);
-      // Other questions, and the word to leave, come in between.
-      await new Promise((resolve) => setTimeout(resolve));
-      if (mine !== searches) return null;
-      rested = performance.now();
-    }
+    return own.ok ? work.inBits(findWeights(own.value, drawers, wish), onShare) : null;
+  },
+  /**
+   * Ties a fly ten thousand times, each a little off. Longer work asked for later, or `leave`, ends it: it answers null then.
+   * @param spreads standard deviations other than the usual, by their keys
+   * @param onStep told how much is done, 0 to 1, and what was reckoned once that is known
+   */
+  async scatter(
+    file: FlyFile,
+    spreads: Readonly<Record<string, number>>,
+    seed: number,
+    onStep: (step: ScatterStep) => void,
+  ): Promise<Solved | null> {
+    const own = layFly(file, drawers);
+    return own.ok
+      ? work.inBits(
+          scatterOf(own.value, drawers, spreadsOf(own.value, spreads), seed),
+          onStep,
+          (step) => 'reckoned' in step,
+        )
+      : null;
   },
   leave(): void {
-    searches++;
+    work.leave();
   },
   /** The weight each way of holding would take on one size. */
   weights(file: FlyFile, size: RunSize, pins: readonly Pin[]): Readonly<Record<Hold, WeightTaken>> | null {

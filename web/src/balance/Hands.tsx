@@ -1,0 +1,381 @@
+import type { LaidFly } from '@jobbet/core';
+import type { Drawers } from '@jobbet/core/drawers/tables';
+import { SOLVED, type CareOf, type Reckoned, type ScatterStep, type Solved } from '@jobbet/core/scatter/scatter';
+import { quantile } from '@jobbet/core/scatter/spreadOut';
+import { MOST_SPREAD, spreadsOf, USUAL_SPREADS, type Spread } from '@jobbet/core/scatter/spreads';
+import { formatAngle, formatNumber, formatSpeed, type Style } from '@jobbet/core/units/format';
+import { proxy } from 'comlink';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useStyle } from '../settings/settings.ts';
+import { solver, withTables } from '../solve/useReport.ts';
+import { rideWords } from '../ui/RideGlyph.tsx';
+import { careWords, offWords, spreadScale, spreadUnit, spreadWords } from './handWords.ts';
+import { keepSpreads, keptSpreads } from './spreadsKept.ts';
+import { SpreadChart } from './SpreadChart.tsx';
+
+/** What came out off the plan on the fly that is shown, by the spread's key, in the unit of its kind. */
+export type Off = Readonly<Record<string, number>>;
+
+interface HandsProps {
+  readonly fly: string;
+  readonly laid: LaidFly;
+  readonly drawers: Drawers;
+  readonly off: Off;
+  readonly onOff: (off: Off) => void;
+}
+
+interface Outcome {
+  readonly of: LaidFly;
+  readonly reckoned: Reckoned | null;
+  readonly solved: Solved | null;
+}
+
+/** How a fly comes out of a tier's own hands: of ten thousand tied, how many ride as meant, and what to mind. */
+export function Hands({ fly, laid, drawers, off, onOff }: HandsProps) {
+  const [own, setOwn] = useState(() => keptSpreads(fly));
+  const [editing, setEditing] = useState(false);
+  const spreads = useMemo(() => spreadsOf(laid, own), [laid, own]);
+  const { outcome, share, tie, stop } = useScatter(laid, drawers, own);
+  const stale = outcome !== null && outcome.of !== laid;
+  return (
+    <section aria-label="Your hands" className="px-4 py-2">
+      <h2 className="font-semibold flex gap-3 items-baseline">
+        Your hands{' '}
+        <span className="font-normal italic text-ink2">ten thousand of this fly, each a little off the plan</span>
+        <span className="ml-auto flex gap-3 font-normal items-baseline">
+          {share !== null ? (
+            <>
+              <progress className="w-32 align-middle accent-[var(--measure)]" value={share} aria-label="flies tied" />
+              <button type="button" className="sheet-button" onClick={stop}>
+                Stop
+              </button>
+            </>
+          ) : (
+            <button type="button" className={`sheet-button ${stale ? 'primary' : ''}`} onClick={tie}>
+              {stale ? 'Tie them again, the fly has changed' : 'Tie others'}
+            </button>
+          )}
+          <button
+            type="button"
+            className="underline underline-offset-2"
+            aria-expanded={editing}
+            onClick={() => {
+              setEditing((is) => !is);
+            }}
+          >
+            {editing ? 'What to mind' : 'How far off, and try it'}
+          </button>
+        </span>
+      </h2>
+      {editing ? (
+        <SpreadTable
+          spreads={spreads}
+          off={off}
+          onOff={onOff}
+          onSigma={(key, sigma) => {
+            const next = { ...own, [key]: sigma };
+            setOwn(next);
+            keepSpreads(fly, next);
+          }}
+          onUsual={() => {
+            setOwn({});
+            keepSpreads(fly, {});
+          }}
+        />
+      ) : (
+        outcome?.reckoned && <Told reckoned={outcome.reckoned} solved={outcome.solved} />
+      )}
+    </section>
+  );
+}
+
+/** Ties the flies in the worker when first asked and whenever the spreads change. */
+function useScatter(laid: LaidFly, drawers: Drawers, own: Readonly<Record<string, number>>) {
+  const [outcome, setOutcome] = useState<Outcome | null>(null);
+  const [share, setShare] = useState<number | null>(0);
+  const [asked, setAsked] = useState({ laid, seed: 1 });
+  useEffect(() => {
+    const { laid: of, seed } = asked;
+    let live = true;
+    const step = (told: ScatterStep): void => {
+      if (!live) return;
+      if ('reckoned' in told) setOutcome({ of, reckoned: told.reckoned, solved: null });
+      else setShare(told.share);
+    };
+    withTables(drawers)
+      .then(() => solver().scatter(of.file, own, seed, proxy(step)))
+      .then((solved) => {
+        if (!live) return;
+        setShare(null);
+        if (solved) setOutcome((now) => now && { ...now, solved });
+      })
+      .catch(() => {
+        if (live) setShare(null);
+      });
+    return () => {
+      live = false;
+      void solver().leave();
+    };
+  }, [asked, drawers, own]);
+  const tie = useCallback(() => {
+    setShare(0);
+    setAsked((now) => ({ laid, seed: now.seed + 1 }));
+  }, [laid]);
+  const stop = useCallback(() => {
+    void solver().leave();
+  }, []);
+  return { outcome, share, tie, stop };
+}
+
+const percent = (share: number, style: Style): string => {
+  const figure = 100 * share;
+  const exact = (figure > 99 && figure < 100) || (figure >= 0.05 && figure < 1) ? 1 : 0;
+  return `${formatNumber(figure, exact, style)} %`;
+};
+
+/** Fewer misses than this many flies are chance. */
+const TELLS = 0.005;
+const SHOWN_CARES = 6;
+
+function Told({ reckoned, solved }: { readonly reckoned: Reckoned; readonly solved: Solved | null }) {
+  const style = useStyle();
+  const { meant, asMeant, rides, cares, heelsDeg, uprightDeg } = reckoned;
+  const speed = (mmS: number): string => Object.values(formatSpeed(mmS, style)).join(' ');
+  const others = (Object.keys(rides) as (keyof typeof rides)[])
+    .filter((ride) => ride !== meant && rides[ride] > 0)
+    .sort((a, b) => rides[b] - rides[a]);
+  const [first] = cares;
+  const inside = (share: number): string => {
+    const [low, high] = [quantile(heelsDeg, (1 - share) / 2), quantile(heelsDeg, (1 + share) / 2)];
+    return `${formatAngle(low, style)}° to ${formatAngle(high, style)}°`;
+  };
+  const holds = solved?.holdsMmS.map((each) => each ?? Infinity) ?? [];
+  const least = quantile(holds, 0.1);
+  return (
+    <div className="grid grid-cols-[1fr_250px] gap-5 mt-1">
+      <div>
+        <p data-testid="hands-told">
+          {meant !== null && (
+            <>
+              <b className="text-row">{percent(asMeant, style)}</b> ride {rideWords(meant)}, as meant
+              {others.length > 0 && '; '}
+            </>
+          )}
+          {others.map((ride, i) => (
+            <span key={ride}>
+              {i > 0 && ', '}
+              {percent(rides[ride] / reckoned.flies, style)} {ride === 'undecided' ? 'undecided' : rideWords(ride)}
+            </span>
+          ))}
+          . {first && <Mind care={first} reckoned={reckoned} />}
+        </p>
+        <table className="w-full text-left leading-tight mt-2" aria-label="What to mind">
+          <thead>
+            <tr className="text-ink2 italic align-bottom">
+              <th className="font-normal py-1">were this always as meant</th>
+              <th className="font-normal">ride right</th>
+              <th className="font-normal">its share in the heel</th>
+              <th className="font-normal">firmness</th>
+              <th className="font-normal">weight</th>
+            </tr>
+          </thead>
+          <tbody>
+            {cares.slice(0, SHOWN_CARES).map((care) => (
+              <tr key={`${String(care.part)} ${care.kind}`} className="border-t border-hair">
+                <th scope="row" className={`py-0.5 ${care === first ? 'font-semibold' : 'font-normal'}`}>
+                  {careWords(care)}
+                </th>
+                <td>{meant === null ? 'none is meant' : percent(care.meantWithout, style)}</td>
+                <td>
+                  <span className="flex items-center gap-2">
+                    <svg width={60} height={10} aria-hidden="true">
+                      <rect x={0} y={1} width={60} height={8} fill="var(--sunk)" />
+                      <rect x={0} y={1} width={60 * care.heel} height={8} fill="var(--weight)" />
+                    </svg>
+                    {percent(care.heel, style)}
+                  </span>
+                </td>
+                <td>{percent(care.firmness, style)}</td>
+                <td>{percent(care.weight, style)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <p className="italic text-ink2 mt-1">
+          By weights and moments, from a normal distribution cut at 3 σ
+          {solved ? `; ${String(solved.flies)} solved wholly.` : '.'}
+        </p>
+      </div>
+      <div data-testid="hands-spread">
+        <SpreadChart
+          values={heelsDeg}
+          unit="°"
+          colour="--weight"
+          label={`heel off ${uprightDeg === 180 ? 'point' : 'wing'} ${uprightDeg === 180 ? 'side' : ''} up`}
+          told={`heel, nine of ten ${inside(0.9)}`}
+        />
+        {solved === null ? (
+          <p className="italic text-ink2">Solving {String(SOLVED)} of them for holds-to and sinking.</p>
+        ) : (
+          <>
+            <SpreadChart
+              values={holds.filter(Number.isFinite)}
+              unit={style.speed}
+              speed
+              colour="--shape"
+              label="side current held"
+              told={`nine of ten hold to ${Number.isFinite(least) ? speed(least) : 'any current'} or more`}
+            />
+            <SpreadChart
+              values={solved.sinkMmS}
+              unit={style.speed}
+              speed
+              colour="--air"
+              label="sinking speed"
+              told={`nine of ten sink ${speed(quantile(solved.sinkMmS, 0.05))} to ${speed(quantile(solved.sinkMmS, 0.95))}`}
+            />
+          </>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** The first thing to be careful about. */
+function Mind({ care, reckoned }: { readonly care: CareOf; readonly reckoned: Reckoned }) {
+  const style = useStyle();
+  const { meant, asMeant } = reckoned;
+  if (meant !== null && care.meantWithout - asMeant > TELLS)
+    return (
+      <>
+        Mind <b>{careWords(care)}</b>: always as meant, {percent(care.meantWithout, style)} would ride{' '}
+        {rideWords(meant)}.
+      </>
+    );
+  return (
+    <>
+      What tells most is <b>{careWords(care)}</b>: it makes {percent(care.heel, style)} of the scatter of the heel.
+    </>
+  );
+}
+
+interface SpreadTableProps {
+  readonly spreads: readonly Spread[];
+  readonly off: Off;
+  readonly onOff: (off: Off) => void;
+  readonly onSigma: (key: string, sigma: number) => void;
+  readonly onUsual: () => void;
+}
+
+/** How far off each thing comes out as a rule, and a slider to have it off on the fly that is shown. */
+function SpreadTable({ spreads, off, onOff, onSigma, onUsual }: SpreadTableProps) {
+  const anyOff = Object.values(off).some((each) => each !== 0);
+  const anyOwn = spreads.some((each) => each.sigma !== USUAL_SPREADS[each.kind]);
+  return (
+    <>
+      <p className="text-ink2 mt-1">
+        Two in three come out within the figure. The slider shows the fly that far off, on the dial and in all figures.{' '}
+        {anyOwn && (
+          <button type="button" className="underline underline-offset-2" onClick={onUsual}>
+            The usual figures
+          </button>
+        )}{' '}
+        {anyOff && (
+          <button
+            type="button"
+            className="underline underline-offset-2"
+            onClick={() => {
+              onOff({});
+            }}
+          >
+            As planned <span className="plain-key">Esc</span>
+          </button>
+        )}
+      </p>
+      <table className="w-full text-left leading-tight mt-1" aria-label="How far off things come out">
+        <thead className="sr-only">
+          <tr>
+            <th>what</th>
+            <th>standard deviation</th>
+            <th>shown off by</th>
+          </tr>
+        </thead>
+        <tbody>
+          {spreads.map((spread) => (
+            <SpreadRow key={spread.key} spread={spread} off={off} onOff={onOff} onSigma={onSigma} />
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
+
+/** The slider reaches so many standard deviations, or so many of the usual ones where there are none. */
+const REACH = 3;
+const STEPS = 30;
+
+function SpreadRow({
+  spread,
+  off,
+  onOff,
+  onSigma,
+}: { readonly spread: Spread } & Pick<SpreadTableProps, 'off' | 'onOff' | 'onSigma'>) {
+  const { key, kind, sigma } = spread;
+  const scale = spreadScale(kind);
+  const words = spreadWords(spread);
+  const [typed, setTyped] = useState<string | null>(null);
+  const most = REACH * (sigma > 0 ? sigma : USUAL_SPREADS[kind]);
+  const now = off[key] ?? 0;
+  const shown = typed ?? String(Number((sigma * scale).toFixed(2)));
+  const read = Number(shown.replace(',', '.'));
+  const wrong = !(read >= 0 && read <= MOST_SPREAD[kind] * scale) || shown.trim() === '';
+  return (
+    <tr className="border-t border-hair">
+      <th scope="row" className="font-normal py-0.5">
+        {words}
+      </th>
+      <td>
+        <input
+          className="field w-14 text-right"
+          inputMode="decimal"
+          aria-label={`standard deviation of ${words}`}
+          aria-invalid={wrong}
+          title={wrong ? `0 to ${String(MOST_SPREAD[kind] * scale)} ${spreadUnit(kind)}` : undefined}
+          value={shown}
+          onChange={(event) => {
+            setTyped(event.target.value);
+          }}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') event.currentTarget.blur();
+            if (event.key === 'Escape') setTyped(null);
+          }}
+          onBlur={() => {
+            if (typed !== null && !wrong && Math.abs(read / scale - sigma) > 1e-9) onSigma(key, read / scale);
+            setTyped(null);
+          }}
+        />{' '}
+        <span className="text-ink2">{spreadUnit(kind)}</span>
+      </td>
+      <td className="w-[300px]">
+        <span className="flex items-center gap-2">
+          <input
+            type="range"
+            className="w-36 accent-[var(--weight)]"
+            aria-label={`${words}, off by`}
+            aria-valuetext={now === 0 ? 'as meant' : offWords(kind, now)}
+            min={-STEPS}
+            max={STEPS}
+            step={1}
+            value={Math.round((now / most) * STEPS)}
+            onChange={(event) => {
+              const { [key]: _gone, ...rest } = off;
+              const value = (Number(event.target.value) / STEPS) * most;
+              onOff(value === 0 ? rest : { ...rest, [key]: value });
+            }}
+          />
+          <span className={now === 0 ? 'text-ink3 italic' : ''}>{now === 0 ? 'as meant' : offWords(kind, now)}</span>
+        </span>
+      </td>
+    </tr>
+  );
+}

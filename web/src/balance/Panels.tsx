@@ -1,0 +1,46 @@
+import { useOffered } from '../shell/useKeys.ts';
+
+export const PANELS = ['brings', 'find', 'hands'] as const;
+export type Panel = (typeof PANELS)[number];
+
+const NAMES: Readonly<Record<Panel, readonly [name: string, key: string]>> = {
+  brings: ['What each part brings', 'w'],
+  find: ['Find weights', 'f'],
+  hands: ['Scatter of your hands', 's'],
+};
+
+/** The row of what may stand under the tipping weight, each with its key; pressed again it goes back to the first. */
+export function PanelKeys({ panel, onPanel }: { readonly panel: Panel; readonly onPanel: (panel: Panel) => void }) {
+  useOffered(
+    'balance panels',
+    PANELS.map((each) => ({
+      name: NAMES[each][0],
+      group: 'Balance',
+      keys: NAMES[each][1],
+      run: () => {
+        onPanel(each === panel ? 'brings' : each);
+      },
+    })),
+  );
+  return (
+    <p
+      className="px-4 py-1.5 border-b border-hair shrink-0 flex gap-5"
+      role="group"
+      aria-label="Under the tipping weight"
+    >
+      {PANELS.map((each) => (
+        <button
+          key={each}
+          type="button"
+          aria-pressed={each === panel}
+          className={each === panel ? 'font-semibold' : 'text-ink2 hover:text-ink underline underline-offset-2'}
+          onClick={() => {
+            onPanel(each);
+          }}
+        >
+          {NAMES[each][0]} <span className="plain-key">{NAMES[each][1].toUpperCase()}</span>
+        </button>
+      ))}
+    </p>
+  );
+}
