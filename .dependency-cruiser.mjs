@@ -17,6 +17,7 @@ const ORDER = [
   'checks',
   'find',
   'scatter',
+  'why',
   'run',
   'paper',
   'gauge',

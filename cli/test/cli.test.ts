@@ -119,8 +119,9 @@ describe('solve', () => {
     );
     expect(keys('keel')).toEqual(['heelAt100_deg', 'holdsTo_mm_s', 'righting', 'slack', 'tight', 'tipping']);
     expect(keys('keel.tipping')).toEqual(['mass_mg', 'part', 'ratio']);
-    expect(keys('sink')).toEqual(['class', 'level_mm_s', 'noseFirst_mm_s', 'terminal_mm_s']);
-    expect(keys('trim')).toEqual(['lever', 'noseDown_deg', 'verdict']);
+    expect(keys('sink')).toEqual(['class', 'level_mm_s', 'noseFirst_mm_s', 'terminal_mm_s', 'timeTo1m_s']);
+    expect(keys('trim')).toEqual(['droop_deg', 'lever', 'noseDown_deg', 'verdict']);
+    expect(keys('trim.droop_deg')).toEqual(['100', '300', '600']);
     expect(Object.keys((report['checks'] as unknown as object[])[0] ?? {}).sort()).toEqual([
       'code',
       'costs',

@@ -28,6 +28,7 @@ const show = (of: FlyReport, current = true) => {
       report={of}
       current={current}
       tight={{ ride, heelDeg }}
+      laid={null}
       balls
       checks={null}
       onChecks={() => undefined}
@@ -72,6 +73,7 @@ test('old figures stay while new ones are reckoned; before any there is one word
       report={null}
       current={false}
       tight={{ ride: 'point-down', heelDeg: 0 }}
+      laid={null}
       balls={false}
       checks={null}
       onChecks={() => undefined}

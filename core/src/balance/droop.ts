@@ -1,8 +1,9 @@
 import { project } from '../geometry/silhouette.ts';
+import { firstFall } from './roots.ts';
 import { cellLoad, sumWeights, toDeg, toRad, type BalanceModel } from './model.ts';
 
 /** Steps of a quarter turn that a balance is looked for in, before it is closed in on. */
-const STEPS = 180;
+const STEPS = 36;
 
 /**
  * Angle at which a fly hangs behind the tow point when it is pulled at a speed: cosα·Σ w(x − x_p) = ∫ load(U·sinα)·(x − x_p) dx.
@@ -28,20 +29,5 @@ export function droopAt(model: BalanceModel, restDeg: number, pullMmS: number): 
     return moment;
   };
   const excess = (alpha: number): number => Math.cos(alpha) * Math.abs(hang) - lift(alpha);
-  let low = 0;
-  for (let i = 1; i <= STEPS; i++) {
-    const high = (i / STEPS) * (Math.PI / 2);
-    if (excess(high) > 0) {
-      low = high;
-      continue;
-    }
-    let [a, b] = [low, high];
-    for (let k = 0; k < 40; k++) {
-      const mid = (a + b) / 2;
-      if (excess(mid) > 0) a = mid;
-      else b = mid;
-    }
-    return Math.sign(hang) * toDeg(b);
-  }
-  return Math.sign(hang) * 90;
+  return Math.sign(hang) * toDeg(firstFall(excess, Math.PI / 2, STEPS));
 }

@@ -27,6 +27,8 @@ export interface BalanceModel {
   readonly weights: readonly PointWeight[];
   readonly table: CellTable;
   readonly nose: NoseShape;
+  /** Times the computed drag that sinking meets, by a measured sink test; 1 where none was made. */
+  readonly dragFactor?: number;
   /** True where the point stands up when the body does, as on a hook held point-up behind a tube. */
   readonly pointUp?: boolean;
 }

@@ -29,19 +29,19 @@ const hasSoft = (model: BalanceModel): boolean => model.table.softness.some((sof
 
 /** Drag of level sinking at a roll, as a function of speed (mm/s → mg). Soft sections narrow with speed. */
 function levelDrag(model: BalanceModel, theta: number): (speed: number) => number {
-  const { table, water } = model;
+  const { table, water, dragFactor = 1 } = model;
   const rigid = hasSoft(model) ? null : project(table, 'plan', theta);
   return (speed) => {
     const shape = rigid ?? project(table, 'plan', theta, { speedMmS: speed });
     let drag = 0;
     for (let c = 0; c < table.cells; c++) drag += cellLoad(shape, c, speed, water) * (table.dx[c] as number);
-    return drag;
+    return dragFactor * drag;
   };
 }
 
 /** Drag of nose-first sinking: stiff front as spheres of equal area, trailing parts on their side area, and skin. mm/s → mg. */
 function noseDrag(model: BalanceModel, theta: number): (speed: number) => number {
-  const { table, water, nose } = model;
+  const { table, water, nose, dragFactor = 1 } = model;
   const equivalentMm = Math.sqrt((4 * nose.stiffFrontMm2) / Math.PI);
   return (speed) => {
     const pressure = (water.density * speed * speed) / (2 * G);
@@ -50,7 +50,11 @@ function noseDrag(model: BalanceModel, theta: number): (speed: number) => number
     const soft = nose.trails
       ? (sumSilhouette(table, project(table, 'side', theta, { speedMmS: speed, only: nose.trails }))?.areaMm2 ?? 0)
       : 0;
-    return pressure * (front + TRAILING_CD * soft + skinCf((speed * nose.lengthMm) / water.viscosity) * nose.skinMm2);
+    return (
+      dragFactor *
+      pressure *
+      (front + TRAILING_CD * soft + skinCf((speed * nose.lengthMm) / water.viscosity) * nose.skinMm2)
+    );
   };
 }
 

@@ -1,3 +1,4 @@
+import { firstFall } from './roots.ts';
 import { project, sumSilhouette } from '../geometry/silhouette.ts';
 import { sumWeights, toDeg, toRad, weightCentre, type BalanceModel } from './model.ts';
 
@@ -12,6 +13,9 @@ const NONE: Trim = { lever: null, noseDownDeg: null, verdict: null };
 /** Joessel's rule: the pressure centre of an inclined plate moves 0.3 of its length toward the leading end. */
 const PRESSURE_SHIFT = 0.3;
 const NOSE_FIRST_DEG = 30;
+/** Half degrees the balance is looked for in, and what counts as balanced, mm. */
+const STEPS = 180;
+const NOTHING_MM = 1e-12;
 
 /** Smallest root in [0°, 90°] of (|Δx| − e(φ))·cosφ = Δz·sinφ, e(φ) = 0.3·L·(1 − cosφ); degrees. */
 export function noseDownAngle(deltaX: number, deltaZ: number, plateMm: number): number {
@@ -19,22 +23,7 @@ export function noseDownAngle(deltaX: number, deltaZ: number, plateMm: number): 
     (Math.abs(deltaX) - PRESSURE_SHIFT * plateMm * (1 - Math.cos(phi))) * Math.cos(phi) -
     Math.max(0, deltaZ) * Math.sin(phi);
   if (Math.abs(deltaX) < 1e-12) return 0;
-  let low = 0;
-  for (let deg = 0.5; deg <= 90; deg += 0.5) {
-    const high = toRad(deg);
-    if (excess(high) > 1e-12) {
-      low = high;
-      continue;
-    }
-    let [a, b] = [low, high];
-    for (let i = 0; i < 40; i++) {
-      const mid = (a + b) / 2;
-      if (excess(mid) > 0) a = mid;
-      else b = mid;
-    }
-    return Math.sign(deltaX) * toDeg(b);
-  }
-  return Math.sign(deltaX) * 90;
+  return Math.sign(deltaX) * toDeg(firstFall(excess, Math.PI / 2, STEPS, NOTHING_MM));
 }
 
 /** Trim at a roll: lever from the plan's centre to the weight's, and the angle at which a free fly settles nose or tail down. */

@@ -119,6 +119,11 @@ export const flySchema = z.strictObject({
       size: z.string().min(1).max(40).describe('the size as it stands in the run, such as double:6'),
     })
     .optional(),
+  measured: z
+    .strictObject({
+      dragFactor: z.number().min(0.2).max(5).describe('times the computed drag, by a timed sink test').optional(),
+    })
+    .optional(),
   mutes: z
     .array(z.strictObject({ code: z.string().min(1).max(60), reason: z.string().min(1).max(400) }))
     .max(60)

@@ -1,7 +1,12 @@
+import { droopAt } from '../balance/droop.ts';
+import { timeTo } from '../balance/fromRest.ts';
+import { fallOf, SOAKED_ALONE } from './fall.ts';
 import { platformTotals } from './layFly.ts';
 import type { LaidPart } from './layFly.ts';
 import type { FlyReport } from './reportSchema.ts';
-import type { SolvedFly } from './solveFly.ts';
+import { balanceModel, type SolvedFly } from './solveFly.ts';
+
+const METRE = 1000;
 
 const triple = (v: readonly [number, number, number]): [number, number, number] => [v[0], v[1], v[2]];
 
@@ -29,6 +34,7 @@ export function reportFly({ laid, balance, silhouette }: SolvedFly): FlyReport {
   const { platform } = laid;
   const bare = platformTotals(platform);
   const { tight, slack, hold, trim, sink } = balance;
+  const droop = (pullMmS: number): number => droopAt(balanceModel(laid), tight.heelDeg ?? 0, pullMmS);
   return {
     name: laid.file.name,
     platform: {
@@ -68,9 +74,20 @@ export function reportFly({ laid, balance, silhouette }: SolvedFly): FlyReport {
         : null,
       righting: tight.righting.map(([heel, moment]) => [heel, moment]),
     },
-    trim: { lever: trim.lever, noseDown_deg: trim.noseDownDeg, verdict: trim.verdict },
+    trim: {
+      lever: trim.lever,
+      noseDown_deg: trim.noseDownDeg,
+      verdict: trim.verdict,
+      droop_deg: { '100': droop(100), '300': droop(300), '600': droop(600) },
+    },
     sink: sink
-      ? { terminal_mm_s: sink.terminal, level_mm_s: sink.level, noseFirst_mm_s: sink.noseFirst, class: sink.class }
+      ? {
+          terminal_mm_s: sink.terminal,
+          level_mm_s: sink.level,
+          noseFirst_mm_s: sink.noseFirst,
+          timeTo1m_s: timeTo(fallOf(laid, SOAKED_ALONE, 1.01 * METRE), METRE),
+          class: sink.class,
+        }
       : null,
   };
 }

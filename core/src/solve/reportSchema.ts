@@ -65,12 +65,14 @@ export const reportSchema = z.object({
     lever: z.number().nullable(),
     noseDown_deg: z.number().nullable(),
     verdict: z.enum(['nose-first', 'level', 'tail-first']).nullable(),
+    droop_deg: z.object({ '100': z.number(), '300': z.number(), '600': z.number() }),
   }),
   sink: z
     .object({
       terminal_mm_s: z.number(),
       level_mm_s: z.number(),
       noseFirst_mm_s: z.number(),
+      timeTo1m_s: z.number().nullable(),
       class: z.enum(['hang', 'slow', 'medium', 'fast', 'very fast']),
     })
     .nullable(),

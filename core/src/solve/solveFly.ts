@@ -65,6 +65,7 @@ function modelOf(laid: LaidFly): BalanceModel {
     leverMm: laid.platform.leverMm,
     pointUp: laid.platform.pointUp,
     tow: laid.platform.towPoint,
+    dragFactor: laid.file.measured?.dragFactor ?? 1,
     weights: laid.weights,
     table,
     nose: {

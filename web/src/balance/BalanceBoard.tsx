@@ -23,6 +23,7 @@ import type { Command } from '../shell/commands.ts';
 import { useOffered } from '../shell/useKeys.ts';
 import { Contributions } from './Contributions.tsx';
 import { CurrentBar } from './CurrentBar.tsx';
+import { Curves } from './Curves.tsx';
 import { Finder } from './Finder.tsx';
 import { Hands } from './Hands.tsx';
 import { PanelKeys, type Panel } from './Panels.tsx';
@@ -138,8 +139,8 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
         <div className="w-[536px] max-[1180px]:w-[500px] shrink-0 border-r border-hair overflow-y-auto py-3">
           <RideDial of={of} asked={asked} shownDeg={shownDeg} onAsk={setAsked} />
           <p className="px-4 text-ink2 leading-tight">
-            <Key stroke="var(--weight)" width={2} /> turns it back on a tight line{' '}
-            <Key stroke="var(--weight)" width={0.9} dash="2 3" /> on a slack one, its own scale{' '}
+            <Key stroke="var(--weight)" width={2} /> turns it back, tight{' '}
+            <Key stroke="var(--weight)" width={0.9} dash="2 3" /> slack, own scale{' '}
             <Key stroke="var(--shape)" width={1.6} dash="7 4" /> push of the current
             {asked.kind !== 'rest' && (
               <button type="button" className="underline underline-offset-2 ml-3 hover:text-ink" onClick={rest}>
@@ -152,14 +153,15 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
         </div>
         <div className="flex-1 min-w-0 flex flex-col overflow-y-auto">
           <div className="h-[250px] shrink-0 border-b border-hair">
-            <ThreeCentres of={of} report={report} />
+            <ThreeCentres shown={laid} planned={shownAs === undefined} report={report} />
           </div>
-          {of.tippings.map((tipping) => (
+          {of.tippings.map((tipping, i) => (
             <div key={tipping.part} className="border-b border-hair shrink-0">
               <TippingBar
                 laid={plan}
                 drawers={drawers}
                 tipping={tipping}
+                first={i === 0}
                 onTake={(file, words) => {
                   if (changeOrSay(bench, file)) undoable(`${tipping.part}: ${words}`);
                 }}
@@ -187,6 +189,15 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
             />
           )}
           {panel === 'hands' && <Hands key={id} fly={id} laid={plan} drawers={drawers} off={off} onOff={setOff} />}
+          {panel === 'curves' && (
+            <Curves
+              laid={laid}
+              plan={plan}
+              onKeep={(file, words) => {
+                if (changeOrSay(bench, file)) undoable(words);
+              }}
+            />
+          )}
           {panel === 'brings' && (
             <Contributions
               of={of}
@@ -203,6 +214,7 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
         current={current}
         balls={of.tippings.length > 0}
         tight={laid.tight}
+        laid={laid}
         shownAs={shownAs}
         checks={checked && { settle, notes: findings.length - settle }}
         onChecks={() => {

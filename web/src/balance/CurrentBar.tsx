@@ -1,6 +1,7 @@
 import { formatSpeed } from '@jobbet/core/units/format';
 import { parseQuantity } from '@jobbet/core/units/quantity';
 import { useStyle } from '../settings/settings.ts';
+import { WhyButton } from '../why/WhyButton.tsx';
 import type { Asked, BalanceOf } from './useBalance.ts';
 
 interface CurrentBarProps {
@@ -80,7 +81,7 @@ export function CurrentBar({ of, asked, shownDeg, onAsk }: CurrentBarProps) {
         {meantMmS !== null && least !== null && (
           <span className={least < meantMmS ? 'text-warn' : 'text-ink2'}>It is meant for {speed(meantMmS)}.</span>
         )}{' '}
-        <span className="italic text-ink3">Good to some ten per cent.</span>
+        <span className="italic text-ink3">Good to some ten per cent.</span> <WhyButton asked="holds" laid={of.laid} />
       </p>
     </section>
   );
@@ -89,8 +90,9 @@ export function CurrentBar({ of, asked, shownDeg, onAsk }: CurrentBarProps) {
 /** What either side holds, where they differ. */
 function sides({ limits }: BalanceOf, speed: (mmS: number) => string): string {
   const [a, b] = limits;
-  if (!a || !b || a.holdsTo === b.holdsTo) return '';
+  if (!a || !b) return '';
   const words = (mmS: number | null): string => (mmS === null ? 'any' : speed(mmS));
+  if (words(a.holdsTo) === words(b.holdsTo)) return '';
   const far = a.flow === 1 ? a : b;
   const near = a.flow === 1 ? b : a;
   return `: ${words(far.holdsTo)} from the far side, ${words(near.holdsTo)} from the near`;

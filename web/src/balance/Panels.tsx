@@ -1,12 +1,13 @@
 import { useOffered } from '../shell/useKeys.ts';
 
-export const PANELS = ['brings', 'find', 'hands'] as const;
+export const PANELS = ['brings', 'find', 'hands', 'curves'] as const;
 export type Panel = (typeof PANELS)[number];
 
 const NAMES: Readonly<Record<Panel, readonly [name: string, key: string]>> = {
   brings: ['What each part brings', 'w'],
   find: ['Find weights', 'f'],
   hands: ['Scatter of your hands', 's'],
+  curves: ['Pulled and sinking', 'c'],
 };
 
 /** The row of what may stand under the tipping weight, each with its key; pressed again it goes back to the first. */

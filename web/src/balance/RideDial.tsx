@@ -5,10 +5,11 @@ import type { SideLimit } from '@jobbet/core/balance/sideCurrent';
 import { slackTorque } from '@jobbet/core/balance/slack';
 import { viewOf } from '@jobbet/core/figure/view';
 import { boundsOf } from '@jobbet/core/geometry/bounds';
-import { formatNumber } from '@jobbet/core/units/format';
+import { formatMoment } from '@jobbet/core/units/format';
 import { useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { FlyCanvas } from '../drawing/FlyCanvas.tsx';
 import { useSettings, useStyle } from '../settings/settings.ts';
+import { WhyButton } from '../why/WhyButton.tsx';
 import { rideWords } from '../ui/RideGlyph.tsx';
 import { clockOf, DIAL, leanWords, lineThrough, pointAt, rollOf } from './dial.ts';
 import type { Asked, BalanceOf } from './useBalance.ts';
@@ -26,7 +27,7 @@ const PUSH_SPAN = 90;
 
 /** mg·mm as it is read: gram-force millimetres. */
 export const momentWords = (mgMm: number, style: ReturnType<typeof useStyle>): string =>
-  `${formatNumber(mgMm / 1000, Math.abs(mgMm) < 100 ? 3 : 2, style)} gf·mm`;
+  Object.values(formatMoment(mgMm, style)).join(' ');
 
 /**
  * The section at its roll inside the righting curve: how far outside the zero circle, so strongly it is turned back; chevrons run toward the
@@ -180,11 +181,14 @@ export function RideDial({ of, asked, shownDeg, onAsk }: RideDialProps) {
             ? rest === null
               ? 'no weight turns it either way'
               : leanWords(rest)
-            : `${momentWords(Math.abs(moment(shown)), style)} ${Math.abs(moment(shown)) < 1e-3 * most ? '' : 'turn it back'}`}
+            : `${momentWords(Math.abs(moment(shown)), style)} ${Math.abs(moment(shown)) < 1e-3 * most ? '' : 'turn it back'}`}{' '}
+          {asked.kind === 'rest' && <WhyButton asked="heel" laid={laid} />}
         </span>
       </p>
       <p className="absolute right-0 top-0 text-right leading-tight italic text-ink2">
-        on a slack line
+        <WhyButton asked="slack" laid={laid}>
+          on a slack line
+        </WhyButton>
         <br />
         {slack.heelDeg === null ? 'undecided' : `${rideWords(slack.ride)}, ${leanWords(slack.heelDeg)}`}
       </p>

@@ -1,33 +1,69 @@
-import type { FlyReport } from '@jobbet/core';
+import type { FlyReport, LaidFly } from '@jobbet/core';
 import { toRad } from '@jobbet/core/balance/model';
 import { screenX, screenY, viewOf } from '@jobbet/core/figure/view';
 import { boundsOf } from '@jobbet/core/geometry/bounds';
 import type { Vec3 } from '@jobbet/core/platform/section';
 import { formatLength, formatMass, formatNumber } from '@jobbet/core/units/format';
-import { useMemo, useRef } from 'react';
+import type { Asked } from '@jobbet/core/why/why';
+import { useMemo, useRef, useState } from 'react';
+import { useBench, useBenchStore } from '../bench/store.ts';
+import { useGripActions } from '../bench/useGripActions.ts';
 import { FlyCanvas } from '../drawing/FlyCanvas.tsx';
+import { Grips, PullWords, type GripSheet, type Pulling } from '../drawing/Grips.tsx';
 import { useSize } from '../drawing/useSize.ts';
 import { useSettings, useStyle } from '../settings/settings.ts';
+import { WhyButton } from '../why/WhyButton.tsx';
 import { momentWords } from './RideDial.tsx';
-import type { BalanceOf } from './useBalance.ts';
 
 const MOST_SCALE = 9;
 
-/** The profile as it rides on a tight line, with the centres of weight under water, of buoyancy and of the silhouette. */
-export function ThreeCentres({ of, report }: { readonly of: BalanceOf; readonly report: FlyReport | null }) {
-  const { laid } = of;
+interface ThreeCentresProps {
+  readonly shown: LaidFly;
+  /** Whether the fly shown is the one on the bench, so that it can be pulled. */
+  readonly planned: boolean;
+  readonly report: FlyReport | null;
+}
+
+/** The profile as it rides on a tight line, with the centres of weight under water, of buoyancy and of the silhouette; its tips can be pulled. */
+export function ThreeCentres({ shown, planned, report }: ThreeCentresProps) {
+  const live = useBench((state) => state.laid);
+  const selected = useBench((state) => state.selected);
+  const pull = useBench((state) => state.pull);
+  const bench = useBenchStore();
+  const actions = useGripActions();
+  const laid = planned ? live : shown;
   const { hand } = useSettings();
   const style = useStyle();
   const frame = useRef<HTMLDivElement>(null);
+  const svg = useRef<SVGSVGElement>(null);
   const { width, height } = useSize(frame);
-  const roll = toRad(laid.tight.heelDeg ?? 0);
-  const bounds = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
-  const tall = Math.max(bounds.top, -bounds.bottom, bounds.aside);
-  const long = bounds.rear - bounds.front;
-  const scale = Math.max(0.5, Math.min(MOST_SCALE, (width - 60) / long, (height - 66) / (2 * tall)));
-  const eyeX = hand === 'right' ? width - 30 + bounds.front * scale : 30 - bounds.front * scale;
-  const view = useMemo(() => viewOf('profile', eyeX, height / 2, scale, hand, roll), [eyeX, height, scale, hand, roll]);
+  /** While a tip is pulled the profile keeps its scale and roll, so that the tip stays under the pointer. */
+  const [held, setHeld] = useState<GripSheet | null>(null);
+  const fitted = useMemo((): GripSheet => {
+    const bounds = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
+    const tall = Math.max(bounds.top, -bounds.bottom, bounds.aside);
+    const long = bounds.rear - bounds.front;
+    const scale = Math.max(0.5, Math.min(MOST_SCALE, (width - 60) / long, (height - 66) / (2 * tall)));
+    const eyeX = hand === 'right' ? width - 30 + bounds.front * scale : 30 - bounds.front * scale;
+    const roll = toRad(laid.tight.heelDeg ?? 0);
+    const profile = viewOf('profile', eyeX, height / 2, scale, hand, roll);
+    return { width, scale, dir: hand === 'right' ? -1 : 1, bounds, profile, plan: null };
+  }, [laid, width, height, hand]);
+  const sheet = held ?? fitted;
+  const view = sheet.profile;
   const views = useMemo(() => [view], [view]);
+  const pullStart = (gripId: string): Pulling | null => {
+    const pulled = actions.onPullStart(gripId);
+    if (!pulled) return null;
+    setHeld(sheet);
+    return {
+      to: pulled.to,
+      end: () => {
+        pulled.end();
+        setHeld(null);
+      },
+    };
+  };
   const place = (at: Vec3): { x: number; y: number } => ({ x: screenX(view, at), y: screenY(view, at) });
   const length = (mm: number): string => Object.values(formatLength(mm, style)).join(' ');
   const station = (x: number): string => formatNumber((x / laid.platform.shankMm) * 10, 1, style);
@@ -37,10 +73,11 @@ export function ThreeCentres({ of, report }: { readonly of: BalanceOf; readonly 
   const silhouette = side ? place([side[0], 0, side[1]]) : null;
   const { momentMgMm, ride } = laid.tight;
   const aft = hand === 'right' ? -1 : 1;
-  const rows: readonly (readonly [colour: string, words: string, told: string])[] = [
+  const rows: readonly (readonly [asked: Asked, colour: string, words: string, told: string])[] = [
     ...(laid.submergedCentre
       ? ([
           [
+            'centres',
             'text-weight',
             `weight ${Object.values(formatMass(laid.submergedMg, style)).join(' ')} under water`,
             `station ${station(laid.submergedCentre[0])}`,
@@ -48,6 +85,7 @@ export function ThreeCentres({ of, report }: { readonly of: BalanceOf; readonly 
         ] as const)
       : []),
     [
+      'centres',
       'text-air',
       'buoyancy',
       `station ${station(laid.buoyancy[0])}${laid.submergedCentre ? `, weight ${length(Math.abs(laid.buoyancy[0] - laid.submergedCentre[0]))} ${laid.submergedCentre[0] < laid.buoyancy[0] ? 'ahead of it' : 'behind it'}` : ''}`,
@@ -55,6 +93,7 @@ export function ThreeCentres({ of, report }: { readonly of: BalanceOf; readonly 
     ...(report && side
       ? ([
           [
+            'silhouette',
             'text-shape',
             `silhouette ${formatNumber(report.silhouette_mm2.side, 0, style)} mm²`,
             `station ${station(side[0])}, drag acts here`,
@@ -70,42 +109,66 @@ export function ThreeCentres({ of, report }: { readonly of: BalanceOf; readonly 
             <div className="opacity-30">
               <FlyCanvas laid={laid} views={views} width={width} height={height} mode="silhouette" />
             </div>
-            <svg width={width} height={height} className="absolute inset-0" aria-hidden="true">
-              <line
-                x1={0}
-                x2={width}
-                y1={height / 2}
-                y2={height / 2}
-                stroke="var(--ink3)"
-                strokeWidth={0.7}
-                strokeDasharray="14 3 2.5 3"
-              />
-              {silhouette && (
-                <g stroke="var(--shape)" fill="var(--shape)" strokeWidth={1.8}>
-                  <line x1={silhouette.x} x2={silhouette.x + aft * 70} y1={silhouette.y} y2={silhouette.y} />
-                  <path
-                    d={`M${String(silhouette.x + aft * 80)} ${String(silhouette.y)}l${String(-aft * 12)} -4.5v9z`}
-                    stroke="none"
-                  />
-                  <path
-                    d={`M${String(silhouette.x)} ${String(silhouette.y - 7)}l7 7l-7 7l-7 -7z`}
-                    stroke="var(--sheet)"
-                    strokeWidth={1.2}
-                  />
+            <svg
+              ref={svg}
+              width={width}
+              height={height}
+              className="absolute inset-0"
+              role="group"
+              aria-label="Profile as it rides; its tips can be pulled"
+            >
+              <g aria-hidden="true">
+                <line
+                  x1={0}
+                  x2={width}
+                  y1={height / 2}
+                  y2={height / 2}
+                  stroke="var(--ink3)"
+                  strokeWidth={0.7}
+                  strokeDasharray="14 3 2.5 3"
+                />
+                {silhouette && (
+                  <g stroke="var(--shape)" fill="var(--shape)" strokeWidth={1.8}>
+                    <line x1={silhouette.x} x2={silhouette.x + aft * 70} y1={silhouette.y} y2={silhouette.y} />
+                    <path
+                      d={`M${String(silhouette.x + aft * 80)} ${String(silhouette.y)}l${String(-aft * 12)} -4.5v9z`}
+                      stroke="none"
+                    />
+                    <path
+                      d={`M${String(silhouette.x)} ${String(silhouette.y - 7)}l7 7l-7 7l-7 -7z`}
+                      stroke="var(--sheet)"
+                      strokeWidth={1.2}
+                    />
+                  </g>
+                )}
+                <g stroke="var(--air)" fill="var(--air)" strokeWidth={1.8}>
+                  <line x1={buoyancy.x} x2={buoyancy.x} y1={buoyancy.y} y2={buoyancy.y - 48} />
+                  <path d={`M${String(buoyancy.x)} ${String(buoyancy.y - 58)}l-4.5 12h9z`} stroke="none" />
+                  <circle cx={buoyancy.x} cy={buoyancy.y} r={6} fill="var(--sheet)" />
                 </g>
-              )}
-              <g stroke="var(--air)" fill="var(--air)" strokeWidth={1.8}>
-                <line x1={buoyancy.x} x2={buoyancy.x} y1={buoyancy.y} y2={buoyancy.y - 48} />
-                <path d={`M${String(buoyancy.x)} ${String(buoyancy.y - 58)}l-4.5 12h9z`} stroke="none" />
-                <circle cx={buoyancy.x} cy={buoyancy.y} r={6} fill="var(--sheet)" />
+                {weight && (
+                  <g stroke="var(--weight)" fill="var(--weight)" strokeWidth={1.8}>
+                    <line x1={weight.x} x2={weight.x} y1={weight.y} y2={weight.y + 48} />
+                    <path d={`M${String(weight.x)} ${String(weight.y + 58)}l-4.5 -12h9z`} stroke="none" />
+                    <circle cx={weight.x} cy={weight.y} r={6} stroke="var(--sheet)" strokeWidth={1.2} />
+                  </g>
+                )}
               </g>
-              {weight && (
-                <g stroke="var(--weight)" fill="var(--weight)" strokeWidth={1.8}>
-                  <line x1={weight.x} x2={weight.x} y1={weight.y} y2={weight.y + 48} />
-                  <path d={`M${String(weight.x)} ${String(weight.y + 58)}l-4.5 -12h9z`} stroke="none" />
-                  <circle cx={weight.x} cy={weight.y} r={6} stroke="var(--sheet)" strokeWidth={1.2} />
-                </g>
+              {planned && (
+                <Grips
+                  {...actions}
+                  laid={laid}
+                  layout={sheet}
+                  selected={selected}
+                  hook={false}
+                  svg={svg}
+                  onPick={(id) => {
+                    bench.setState({ selected: id });
+                  }}
+                  onPullStart={pullStart}
+                />
               )}
+              {pull && <PullWords laid={laid} layout={sheet} pull={pull} />}
             </svg>
           </>
         )}
@@ -117,14 +180,21 @@ export function ThreeCentres({ of, report }: { readonly of: BalanceOf; readonly 
           </span>
           <br />
           <span className="italic text-ink2">
-            keel moment, toward {momentMgMm > 0 !== laid.platform.pointUp ? 'point-up' : 'point-down'}
+            <WhyButton asked="keel" laid={laid}>
+              keel moment
+            </WhyButton>
+            , toward {momentMgMm > 0 !== laid.platform.pointUp ? 'point-up' : 'point-down'}
             {ride === 'undecided' ? '; too little to decide' : ''}
           </span>
         </p>
         <dl className="mt-2 leading-tight">
-          {rows.map(([colour, words, told]) => (
+          {rows.map(([why, colour, words, told]) => (
             <div key={words} className="mt-1.5">
-              <dt className={`font-semibold ${colour}`}>{words}</dt>
+              <dt className={`font-semibold ${colour}`}>
+                <WhyButton asked={why} laid={laid} className="text-left">
+                  {words}
+                </WhyButton>
+              </dt>
               <dd className="italic text-ink2">{told}</dd>
             </div>
           ))}

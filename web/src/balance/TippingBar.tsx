@@ -4,6 +4,7 @@ import { swapOffers } from '@jobbet/core/edit/swap';
 import { formatLength, formatMass, formatNumber } from '@jobbet/core/units/format';
 import { useMemo, useRef } from 'react';
 import { useSize } from '../drawing/useSize.ts';
+import { WhyButton } from '../why/WhyButton.tsx';
 import { useStyle } from '../settings/settings.ts';
 import type { FlyFile } from '@jobbet/core';
 import type { TippingOf } from '@jobbet/core/solve/contributions';
@@ -12,6 +13,8 @@ interface TippingBarProps {
   readonly laid: LaidFly;
   readonly drawers: Drawers;
   readonly tipping: TippingOf;
+  /** Whether it is the one that is asked why. */
+  readonly first: boolean;
   readonly onTake: (file: FlyFile, words: string) => void;
 }
 
@@ -19,7 +22,7 @@ const TALL = 58;
 const BAR = { y: 26, height: 18 };
 
 /** From which mass on a weight turns the fly over, where it stands now, and the sizes of its metal that are to be had. */
-export function TippingBar({ laid, drawers, tipping, onTake }: TippingBarProps) {
+export function TippingBar({ laid, drawers, tipping, first, onTake }: TippingBarProps) {
   const style = useStyle();
   const frame = useRef<HTMLDivElement>(null);
   const { width } = useSize(frame);
@@ -41,7 +44,12 @@ export function TippingBar({ laid, drawers, tipping, onTake }: TippingBarProps) 
     <section aria-label={`Tipping weight of ${tipping.part}`} className="px-4 py-2">
       <h2 className="font-semibold">
         Tipping weight{' '}
-        <span className="font-normal italic text-ink2">of {tipping.part}, where this fly turns over</span>
+        <span className="font-normal italic text-ink2">of {tipping.part}, where this fly turns over</span>{' '}
+        {first && (
+          <span className="font-normal">
+            <WhyButton asked="tipping" laid={laid} />
+          </span>
+        )}
       </h2>
       <div ref={frame}>
         {width > 0 && (

@@ -1,11 +1,10 @@
 import type { FlyReport } from '@jobbet/core';
 import type { Finding } from '@jobbet/core/checks/types';
-import { useMemo } from 'react';
 import { FishingSheet } from '../drawing/FishingSheet.tsx';
 import { LinesPlan } from '../drawing/LinesPlan.tsx';
-import { byStations, dragOf, nudge } from './pulling.ts';
 import { comparedOf } from './SchoolCompare.tsx';
-import { HOOK, useBench, useBenchStore } from './store.ts';
+import { HOOK, useBench } from './store.ts';
+import { useGripActions } from './useGripActions.ts';
 import { bandPlaces, standingOf } from './useStanding.ts';
 
 interface BenchDrawingProps {
@@ -18,7 +17,6 @@ interface BenchDrawingProps {
 
 /** The drawing of the fly on the bench: what is pulled is drawn anew in each frame, whatever the margins do. */
 export function BenchDrawing({ report, turned, flagged, onPick }: BenchDrawingProps) {
-  const bench = useBenchStore();
   const laid = useBench((state) => state.laid);
   const selected = useBench((state) => state.selected);
   const moving = useBench((state) => state.moving);
@@ -32,7 +30,7 @@ export function BenchDrawing({ report, turned, flagged, onPick }: BenchDrawingPr
   // What a school asks of a part changes slowly while it is pulled.
   const calm = useBench((state) => state.calm);
   const standing = selected === HOOK ? null : standingOf(preview?.laid ?? calm, selected, drawers);
-  const drag = useMemo(() => dragOf(bench), [bench]);
+  const actions = useGripActions();
   return (
     <>
       {turned > 0 ? (
@@ -50,13 +48,7 @@ export function BenchDrawing({ report, turned, flagged, onPick }: BenchDrawingPr
           outlines={compared?.flies.map((each, i) => ({ laid: each, name: compared.names[i] ?? '' })) ?? null}
           refused={refused}
           onPick={onPick}
-          onPullStart={drag}
-          onNudge={(gripId, steps) => {
-            nudge(bench, gripId, steps);
-          }}
-          onStation={(gripId, stations) => {
-            byStations(bench, gripId, stations);
-          }}
+          {...actions}
         />
       )}
       {compared && !preview && (

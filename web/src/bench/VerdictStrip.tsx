@@ -1,7 +1,9 @@
-import type { FlyReport } from '@jobbet/core';
+import type { FlyReport, LaidFly } from '@jobbet/core';
+import type { Asked } from '@jobbet/core/why/why';
 import { formatAngle, formatMass, formatNumber, formatSpeed, type Written } from '@jobbet/core/units/format';
 import { useEffect, useState, type ReactNode } from 'react';
 import { useStyle } from '../settings/settings.ts';
+import { WhyButton } from '../why/WhyButton.tsx';
 import { SnagFlag } from '../ui/SnagFlag.tsx';
 import { RideGlyph, rideWords } from '../ui/RideGlyph.tsx';
 
@@ -9,6 +11,8 @@ interface VerdictStripProps {
   readonly report: FlyReport | null;
   readonly current: boolean;
   readonly tight: { readonly ride: string; readonly heelDeg: number | null };
+  /** The fly the figures are asked why of; null where it is not at hand. */
+  readonly laid: LaidFly | null;
   readonly balls: boolean;
   /** Said of a fly that is only shown: another than the one that is kept. */
   readonly shownAs?: string | undefined;
@@ -25,11 +29,16 @@ const Figure = ({ value }: { readonly value: Written }) => (
 
 function Cell({
   label,
+  why,
+  laid,
   children,
   title,
   wide = false,
 }: {
   readonly label: string;
+  /** What the figure is asked why by, and the fly it is of. */
+  readonly why?: Asked;
+  readonly laid?: LaidFly | null;
   readonly children: ReactNode;
   readonly title?: string | undefined;
   /** Left out where the window is narrow. */
@@ -40,14 +49,22 @@ function Cell({
       className={`px-4 py-2 border-r border-hair min-w-0 whitespace-nowrap ${wide ? 'max-[1230px]:hidden' : ''}`}
       title={title}
     >
-      <div className="text-label italic text-ink3">{label}</div>
+      <div className="text-label italic text-ink3">
+        {why && laid ? (
+          <WhyButton asked={why} laid={laid}>
+            {label}
+          </WhyButton>
+        ) : (
+          label
+        )}
+      </div>
       <div>{children}</div>
     </div>
   );
 }
 
 /** How it rides, holds, trims and sinks, and what it weighs. The ride follows the hand at once; the rest keeps its last figures, greyed, until the new ones are in. */
-export function VerdictStrip({ report, current, tight, balls, shownAs, checks, onChecks }: VerdictStripProps) {
+export function VerdictStrip({ report, current, tight, laid, balls, shownAs, checks, onChecks }: VerdictStripProps) {
   const style = useStyle();
   const slow = useSlow(!current);
   const spoken = useSettled(report && current ? verdictWords(report) : '');
@@ -75,6 +92,8 @@ export function VerdictStrip({ report, current, tight, balls, shownAs, checks, o
         <>
           <Cell
             label="heel at rest"
+            why="heel"
+            laid={laid}
             title={
               keel.slack.ride === keel.tight.ride
                 ? 'On a tight line; on a slack one it rests the same way'
@@ -86,14 +105,19 @@ export function VerdictStrip({ report, current, tight, balls, shownAs, checks, o
             </strong>{' '}
             <span className="text-ink2">{slackWords(keel)}</span>
           </Cell>
-          <Cell label="holds to, side current" title="The side current at which it gives way, within some ten per cent">
+          <Cell
+            label="holds to, side current"
+            why="holds"
+            laid={laid}
+            title="The side current at which it gives way, within some ten per cent"
+          >
             {keel.holdsTo_mm_s === null ? (
               <span className="text-ink2">any side current</span>
             ) : (
               <Figure value={formatSpeed(keel.holdsTo_mm_s, style)} />
             )}
           </Cell>
-          <Cell label="trim">
+          <Cell label="trim" why="trim" laid={laid}>
             {trim.noseDown_deg === null || trim.verdict === null ? (
               <span className="text-ink2">none: it neither sinks nor floats</span>
             ) : (
@@ -105,6 +129,8 @@ export function VerdictStrip({ report, current, tight, balls, shownAs, checks, o
           </Cell>
           <Cell
             label="sinks, still water"
+            why="sink"
+            laid={laid}
             title={
               sink
                 ? `Level ${formatSpeed(sink.level_mm_s, style).figure}, nose-first ${formatSpeed(sink.noseFirst_mm_s, style).figure} ${style.speed}. Nose-first drag of soft parts is the least certain figure`
@@ -120,7 +146,7 @@ export function VerdictStrip({ report, current, tight, balls, shownAs, checks, o
               <strong className="text-verdict">it floats</strong>
             )}
           </Cell>
-          <Cell label="weight dry, cast, under water">
+          <Cell label="weight dry, cast, under water" why="weights" laid={laid}>
             <Figure value={formatMass(weight.dry_mg, style)} /> &ensp;
             <Figure value={formatMass(weight.casting_mg, style)} /> &ensp;
             <Figure value={formatMass(weight.submerged_mg, style)} />
@@ -128,6 +154,8 @@ export function VerdictStrip({ report, current, tight, balls, shownAs, checks, o
           {keel.tipping && (
             <Cell
               label={`tips at, by the ${keel.tipping.part}`}
+              why="tipping"
+              laid={laid}
               title="The weight at which it turns over, and how many times that is fitted"
               wide
             >

@@ -1,11 +1,12 @@
 import type { LaidFly } from '@jobbet/core';
 import { gripBy, headGrip, partGrips, tipGrip, type Grip } from '@jobbet/core/edit/grips';
-import { screenX, screenY } from '@jobbet/core/figure/view';
+import type { Bounds } from '@jobbet/core/geometry/bounds';
+import { screenX, screenY, type View } from '@jobbet/core/figure/view';
 import { formatLength, type Style } from '@jobbet/core/units/format';
 import type { KeyboardEvent, PointerEvent, RefObject } from 'react';
 import { useStyle } from '../settings/settings.ts';
 import { Handle } from './Handle.tsx';
-import { mmAt, type SheetLayout } from './layout.ts';
+import { mmAt } from './layout.ts';
 
 /** A grip in the hand: it takes each place the pointer comes to, then ends. */
 export interface Pulling {
@@ -24,12 +25,22 @@ export interface DrawingActions {
   readonly onStation: (gripId: string, stations: number) => void;
 }
 
+/** Where the views lie that grips are taken hold of in; without a plan only what is pulled along the shank can be. */
+export interface GripSheet {
+  readonly width: number;
+  readonly scale: number;
+  readonly dir: 1 | -1;
+  readonly bounds: Bounds;
+  readonly profile: View;
+  readonly plan: View | null;
+}
+
 interface GripsProps extends DrawingActions {
   readonly laid: LaidFly;
   readonly selected: string;
   /** Whether the hook is picked, so that its head space can be pulled. */
   readonly hook: boolean;
-  readonly layout: SheetLayout;
+  readonly layout: GripSheet;
   readonly svg: RefObject<SVGSVGElement | null>;
 }
 
@@ -51,10 +62,12 @@ function toldBy({ text, mm, kind }: Grip, freeMm: number, style: Style): string 
 export function Grips(props: GripsProps) {
   const { laid, selected, hook, layout, svg, onPick, onPullStart, onNudge, onStation } = props;
   const style = useStyle();
-  const grips = [
+  const { plan } = layout;
+  const all = [
     ...(hook ? [headGrip(laid)] : []),
     ...laid.parts.flatMap((part) => (part.file.id === selected ? partGrips(part) : (tipGrip(part) ?? []))),
   ];
+  const grips = plan ? all : all.filter((grip) => grip.way === 'along');
   const start = (grip: Grip, above: boolean, event: PointerEvent<SVGGElement>): void => {
     event.preventDefault();
     event.stopPropagation();
@@ -64,7 +77,7 @@ export function Grips(props: GripsProps) {
     if (!pull) return;
     const left = svg.current?.getBoundingClientRect().left ?? 0;
     const from = { x: mmAt(layout, event.clientX - left), y: event.clientY };
-    const outward = above ? Math.sign(grip.above[1] - 1e-9) * layout.plan.up[1] : grip.down ? -1 : 1;
+    const outward = above && plan ? Math.sign(grip.above[1] - 1e-9) * plan.up[1] : grip.down ? -1 : 1;
     let next: { readonly mm: number; readonly free: boolean } | null = null;
     const frame = (): void => {
       if (next) pull.to(next.mm, next.free ? 0 : REST_PX / layout.scale);
@@ -97,7 +110,7 @@ export function Grips(props: GripsProps) {
     else if (steps !== undefined) onNudge(grip.id, event.shiftKey ? steps / 5 : steps);
   };
   const handle = (grip: Grip, above: boolean) => {
-    const [view, at] = above ? [layout.plan, grip.above] : [layout.profile, grip.at];
+    const [view, at] = above && plan ? [plan, grip.above] : [layout.profile, grip.at];
     const part = laid.parts.find((each) => each.file.id === grip.part);
     return (
       <Handle
@@ -126,7 +139,7 @@ export function Grips(props: GripsProps) {
   };
   return (
     <>
-      {grips.filter((each) => each.part === selected || each.part === null).map((each) => handle(each, true))}
+      {plan && grips.filter((each) => each.part === selected || each.part === null).map((each) => handle(each, true))}
       {grips.map((each) => handle(each, false))}
     </>
   );
@@ -139,7 +152,7 @@ export function PullWords({
   pull,
 }: {
   readonly laid: LaidFly;
-  readonly layout: SheetLayout;
+  readonly layout: GripSheet;
   readonly pull: { readonly gripId: string; readonly words: string; readonly snapped: boolean };
 }) {
   const grip = gripBy(laid, pull.gripId);
@@ -155,7 +168,7 @@ export function PullWords({
           x1={x}
           x2={x}
           y1={profile.oy - bounds.top * scale}
-          y2={plan.oy + bounds.aside * scale}
+          y2={plan ? plan.oy + bounds.aside * scale : profile.oy - bounds.bottom * scale}
           stroke="var(--measure)"
           strokeWidth={0.8}
           strokeDasharray="4 2.5"

@@ -75,4 +75,5 @@ export function layoutSheet(laid: LaidFly, width: number, height: number, hand: 
 /** px across the sheet of a place along the shank. */
 export const xOf = (layout: SheetLayout, mm: number): number => layout.profile.ox + layout.dir * layout.scale * mm;
 /** The place along the shank at px across the sheet, mm. */
-export const mmAt = (layout: SheetLayout, px: number): number => (px - layout.profile.ox) / (layout.dir * layout.scale);
+export const mmAt = (layout: Pick<SheetLayout, 'profile' | 'dir' | 'scale'>, px: number): number =>
+  (px - layout.profile.ox) / (layout.dir * layout.scale);

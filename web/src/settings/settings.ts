@@ -17,6 +17,11 @@ export interface Settings extends Style {
   readonly printScale: number;
   /** px of this screen to the millimetre, once it was calibrated. */
   readonly screenPxPerMm: number | null;
+  /** The leader that is drawn down after a fly, as written; nothing for the fly alone. */
+  readonly leaderLength: string;
+  readonly leaderThick: string;
+  /** Air left in the soft parts at first, as a share of their envelope. */
+  readonly airShare: number;
 }
 
 interface SettingsStore extends Settings {
@@ -36,6 +41,9 @@ export const useSettings = create<SettingsStore>()(
       paper: 'a4',
       printScale: 1,
       screenPxPerMm: null,
+      leaderLength: '',
+      leaderThick: '',
+      airShare: 0,
       set: (change) => {
         set(change);
       },

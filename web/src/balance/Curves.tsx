@@ -1,0 +1,308 @@
+import type { FlyFile, LaidFly } from '@jobbet/core';
+import { droopAt } from '@jobbet/core/balance/droop';
+import { timeTo, type Fall } from '@jobbet/core/balance/fromRest';
+import type { Leader } from '@jobbet/core/balance/leader';
+import { dragFactorOf, DRAG_FACTOR, fallOf } from '@jobbet/core/solve/fall';
+import { balanceModel } from '@jobbet/core/solve/solveFly';
+import { formatDepth, formatNumber, type Style } from '@jobbet/core/units/format';
+import { parseQuantity } from '@jobbet/core/units/quantity';
+import { useMemo, useState } from 'react';
+import { useSettings, useStyle } from '../settings/settings.ts';
+import { useDark } from '../settings/useDark.ts';
+import { Chart, PLAIN_CHART, SPEED_MM_S, token, type ChartOption } from '../ui/Chart.tsx';
+
+const DEPTH_MM = 3000;
+const POINTS = 40;
+/** Pulls of the droop curve, mm/s. */
+const PULLS = Array.from({ length: 26 }, (_, i) => 20 + 39.2 * i);
+const MOST_AIR = 20;
+
+interface CurvesProps {
+  /** The fly that is shown, and the one on the bench. */
+  readonly laid: LaidFly;
+  readonly plan: LaidFly;
+  readonly onKeep: (file: FlyFile, words: string) => void;
+}
+
+/** mm of a length as it is written; null for none, NaN for what does not read. */
+function lengthOf(text: string): number | null {
+  if (text.trim() === '') return null;
+  const read = parseQuantity('length', text);
+  return read.ok && read.value > 0 ? read.value : NaN;
+}
+
+function leaderOf(length: string, thick: string): Leader | null {
+  const [lengthMm, diameterMm] = [lengthOf(length), lengthOf(thick)];
+  return lengthMm && diameterMm ? { lengthMm, diameterMm } : null;
+}
+
+/** How deep it is after so long, with what may slow it; how it hangs on a pull; and a sink test that corrects its drag. */
+export function Curves({ laid, plan, onKeep }: CurvesProps) {
+  const style = useStyle();
+  const { leaderLength, leaderThick, airShare, set } = useSettings();
+  const deepest = Math.max(DEPTH_MM, depthOf(laid));
+  const leader = useMemo(() => leaderOf(leaderLength, leaderThick), [leaderLength, leaderThick]);
+  const soaked = useMemo(() => fallOf(laid, { leader, airShare: 0 }, deepest), [laid, leader, deepest]);
+  const airy = useMemo(
+    () => (airShare > 0 ? fallOf(laid, { leader, airShare }, deepest) : null),
+    [laid, leader, airShare, deepest],
+  );
+  const to = (fall: Fall | null): string => {
+    const seconds = timeTo(fall, 1000);
+    return seconds === null ? 'not at all' : `${formatNumber(seconds, 1, style)} s`;
+  };
+  const field = (label: string, value: string, empty: string, wrong: boolean, onChange: (text: string) => void) => (
+    <input
+      className="field w-20"
+      aria-label={label}
+      aria-invalid={wrong}
+      placeholder={empty}
+      value={value}
+      onChange={(event) => {
+        onChange(event.target.value);
+      }}
+    />
+  );
+  const wrongLeader = [leaderLength, leaderThick].some((text) => Number.isNaN(lengthOf(text)));
+  const half = (leaderLength.trim() === '') !== (leaderThick.trim() === '');
+  return (
+    <section aria-label="Pulled and sinking, as curves" className="px-4 py-2">
+      <p className="leading-[2]">
+        With a leader of{' '}
+        {field('leader length', leaderLength, 'none', Number.isNaN(lengthOf(leaderLength)), (text) => {
+          set({ leaderLength: text });
+        })}{' '}
+        that is{' '}
+        {field('leader thickness', leaderThick, '0.25 mm', Number.isNaN(lengthOf(leaderThick)), (text) => {
+          set({ leaderThick: text });
+        })}{' '}
+        thick, and air in{' '}
+        <input
+          type="number"
+          className="field w-14"
+          aria-label="air in the soft parts, per cent"
+          min={0}
+          max={MOST_AIR}
+          value={Number((100 * airShare).toFixed(1))}
+          onChange={(event) => {
+            set({ airShare: Math.min(MOST_AIR, Math.max(0, Number(event.target.value))) / 100 });
+          }}
+        />{' '}
+        % of what the soft parts enclose, it is down 1 m in <b data-testid="to-a-metre">{to(soaked)}</b>
+        {airShare > 0 && (
+          <>
+            {' '}
+            soaked, <b>{airy ? to(airy) : 'and floats'}</b> {airy ? 'as it goes in dry' : 'as long as it is dry'}
+          </>
+        )}
+        .
+      </p>
+      {(wrongLeader || half) && (
+        <p role="alert" className="text-warn">
+          {wrongLeader
+            ? 'A leader is written such as 3 m and 0.25 mm.'
+            : 'A leader takes both its length and its thickness.'}
+        </p>
+      )}
+      <div className="grid grid-cols-2 gap-4">
+        <SinkChart soaked={soaked} airy={airy} deepest={deepest} />
+        <DroopChart laid={laid} />
+      </div>
+      <SinkTest plan={plan} onKeep={onKeep} style={style} />
+    </section>
+  );
+}
+
+/** The depth a fly is meant for, mm; 0 where it is meant for none. */
+function depthOf(laid: LaidFly): number {
+  const read = laid.file.intent?.depth === undefined ? null : parseQuantity('length', laid.file.intent.depth);
+  return read?.ok === true ? read.value : 0;
+}
+
+const axisOf = (name: string) => ({
+  type: 'value' as const,
+  name,
+  nameLocation: 'middle' as const,
+  nameTextStyle: { color: token('--ink2'), fontStyle: 'italic' as const },
+  axisLabel: { color: token('--ink2') },
+  splitLine: { lineStyle: { color: token('--hair') } },
+});
+
+function SinkChart({ soaked, airy, deepest }: { soaked: Fall | null; airy: Fall | null; deepest: number }) {
+  const style = useStyle();
+  const dark = useDark();
+  const option = useMemo((): ChartOption => {
+    const per = style.length === 'in' ? 304.8 : 1000;
+    const points = (fall: Fall | null): [number, number][] =>
+      fall
+        ? Array.from({ length: POINTS + 1 }, (_, i): [number, number] => {
+            const depth = (i / POINTS) * deepest;
+            return [Number((i === 0 ? 0 : (timeTo(fall, depth) ?? NaN)).toFixed(2)), Number((depth / per).toFixed(2))];
+          }).filter(([seconds]) => !Number.isNaN(seconds))
+        : [];
+    const line = (name: string, fall: Fall | null, type: 'solid' | 'dashed') => ({
+      type: 'line' as const,
+      name,
+      data: points(fall),
+      showSymbol: false,
+      lineStyle: { color: token('--air'), width: 2, type },
+      itemStyle: { color: token('--air') },
+    });
+    return {
+      ...PLAIN_CHART,
+      grid: { left: 44, right: 12, top: 10, bottom: 38 },
+      tooltip: { trigger: 'axis' },
+      xAxis: { ...axisOf('seconds from rest'), nameGap: 22 },
+      yAxis: { ...axisOf(`${formatDepth(1, style).unit} down`), inverse: true, nameGap: 28, max: deepest / per },
+      series: [line('soaked', soaked, 'solid'), ...(airy ? [line('going in dry', airy, 'dashed')] : [])],
+    };
+    // The colours are read from the page, which the theme changes.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [soaked, airy, deepest, style, dark]);
+  return (
+    <figure>
+      <figcaption className="italic text-ink2">
+        sinking in still water, at the attitude it takes; good to some ten per cent
+      </figcaption>
+      {soaked ? (
+        <Chart
+          option={option}
+          label="Depth against time; times to depths stand at the left"
+          className="h-[150px] w-full"
+          testId="sink-chart"
+        />
+      ) : (
+        <p>It floats.</p>
+      )}
+    </figure>
+  );
+}
+
+function DroopChart({ laid }: { readonly laid: LaidFly }) {
+  const style = useStyle();
+  const dark = useDark();
+  const angles = useMemo(() => PULLS.map((pull) => droopAt(balanceModel(laid), laid.tight.heelDeg ?? 0, pull)), [laid]);
+  const option = useMemo((): ChartOption => {
+    const scale = SPEED_MM_S[style.speed];
+    return {
+      ...PLAIN_CHART,
+      grid: { left: 44, right: 12, top: 10, bottom: 38 },
+      tooltip: { trigger: 'axis' },
+      xAxis: { ...axisOf(`pull, ${style.speed}`), nameGap: 22, max: Math.round(1000 / scale) },
+      yAxis: { ...axisOf('° tail down'), nameGap: 28 },
+      series: [
+        {
+          type: 'line',
+          name: 'tail hangs',
+          data: PULLS.map((pull, i) => [Number((pull / scale).toFixed(1)), Number((angles[i] ?? 0).toFixed(1))]),
+          showSymbol: false,
+          lineStyle: { color: token('--weight'), width: 2 },
+          itemStyle: { color: token('--weight') },
+        },
+      ],
+    };
+    // The colours are read from the page, which the theme changes.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [angles, style, dark]);
+  return (
+    <figure>
+      <figcaption className="italic text-ink2">how it hangs behind the knot while it is drawn</figcaption>
+      <Chart
+        option={option}
+        label="Droop against the speed of the pull; three of them stand at the left"
+        className="h-[150px] w-full"
+      />
+    </figure>
+  );
+}
+
+/** A timed fall in a jar or at the bank gives one factor on the computed drag, which is kept with the fly. */
+function SinkTest({ plan, onKeep, style }: Pick<CurvesProps, 'plan' | 'onKeep'> & { readonly style: Style }) {
+  const [depth, setDepth] = useState(style.length === 'in' ? '3 ft' : '1 m');
+  const [seconds, setSeconds] = useState('');
+  const kept = plan.file.measured?.dragFactor;
+  const depthMm = lengthOf(depth);
+  const timed = seconds.trim() === '' ? null : Number(seconds.replace(',', '.'));
+  const factor = useMemo(
+    () => (timed !== null && timed > 0 && depthMm !== null && depthMm > 0 ? dragFactorOf(plan, depthMm, timed) : null),
+    [plan, depthMm, timed],
+  );
+  const written = (value: number): string => formatNumber(value, 2, style);
+  const wrong = (timed !== null && !(timed > 0)) || Number.isNaN(depthMm);
+  return (
+    <p className="leading-[2]" data-testid="sink-test">
+      Timed soaked from rest in still water, down{' '}
+      <input
+        className="field w-16"
+        aria-label="depth of the sink test"
+        aria-invalid={Number.isNaN(depthMm)}
+        value={depth}
+        onChange={(event) => {
+          setDepth(event.target.value);
+        }}
+      />{' '}
+      in{' '}
+      <input
+        className="field w-14"
+        inputMode="decimal"
+        aria-label="seconds of the sink test"
+        aria-invalid={timed !== null && !(timed > 0)}
+        placeholder="?"
+        value={seconds}
+        onChange={(event) => {
+          setSeconds(event.target.value);
+        }}
+      />{' '}
+      s{' '}
+      {wrong ? (
+        <span role="alert" className="text-warn">
+          Write a depth such as 1 m and the seconds it took.
+        </span>
+      ) : timed === null ? (
+        kept === undefined ? (
+          <span className="italic text-ink2">corrects the drag of this fly.</span>
+        ) : (
+          ''
+        )
+      ) : factor === null ? (
+        <span role="alert" className="text-warn">
+          that is no drag between {DRAG_FACTOR.least} and {DRAG_FACTOR.most} times the computed one; time it again,
+          alone and soaked.
+        </span>
+      ) : (
+        <>
+          it meets <b>{written(factor)} ×</b> the computed drag.{' '}
+          <button
+            type="button"
+            className="sheet-button"
+            onClick={() => {
+              onKeep(
+                { ...plan.file, measured: { ...plan.file.measured, dragFactor: Number(factor.toFixed(3)) } },
+                `Drag ${written(factor)} × as timed`,
+              );
+              setSeconds('');
+            }}
+          >
+            Keep it with the fly
+          </button>
+        </>
+      )}{' '}
+      {kept !== undefined && (
+        <>
+          Its drag is <b>{written(kept)} ×</b> the computed one, as it was timed.{' '}
+          <button
+            type="button"
+            className="underline underline-offset-2"
+            onClick={() => {
+              const { dragFactor: _gone, ...others } = plan.file.measured ?? {};
+              const { measured: _all, ...file } = plan.file;
+              onKeep(Object.keys(others).length > 0 ? { ...file, measured: others } : file, 'Drag as computed');
+            }}
+          >
+            Let it go
+          </button>
+        </>
+      )}
+    </p>
+  );
+}
