@@ -18,6 +18,7 @@ const ORDER = [
   'find',
   'scatter',
   'why',
+  'seen',
   'run',
   'paper',
   'gauge',

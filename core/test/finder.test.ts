@@ -91,6 +91,7 @@ const FEW: Drawers = {
   weights: [
     { name: 'tungsten dumbbell 5.6 mm', form: 'dumbbell', material: 'tungsten', diameterMm: 5.56 },
     { name: 'aluminium dumbbell 6.4 mm', form: 'dumbbell', material: 'aluminium', diameterMm: 6.35 },
+    { name: 'lead-free wire .020 in', form: 'wire', material: 'tin', diameterMm: 0.508 },
     { name: 'tungsten bead 4 mm', form: 'bead', material: 'tungsten', diameterMm: 4 },
   ] as unknown as Drawers['weights'],
 };

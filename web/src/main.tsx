@@ -34,6 +34,10 @@ const router = createBrowserRouter([
         path: '/fly/:id/balance',
         lazy: async () => ({ Component: (await import('./balance/BalanceView.tsx')).BalanceView }),
       },
+      {
+        path: '/fly/:id/balance/seen',
+        lazy: async () => ({ Component: (await import('./seen/SeenView.tsx')).SeenView }),
+      },
       { path: '/fly/:id/sizes', lazy: async () => ({ Component: (await import('./sizes/SizesView.tsx')).SizesView }) },
       {
         path: '/fly/:id/sizes/gauge',

@@ -23,14 +23,16 @@ const TURNS = [-6, -4, -2, 0, 2, 4, 6, 8, 10] as const;
 const NEW_TURNS = [0, 2, 4, 6, 8, 10, 12, 14, 16] as const;
 const REFERENCE_TURNS = 8;
 const EYES = 'eyes';
-const NEW_WIRE = {
-  id: 'weight',
-  role: 'underbody',
-  construction: 'wrap',
-  material: 'lead-free wire',
-  strand: '.020 in',
-  from: 'station 4',
-} as const;
+const NEW_WIRE = { id: 'weight', role: 'underbody', construction: 'wrap', from: 'station 4' } as const;
+
+/** A wire that may be wound under the body: its material as a file names it, and its thickness as it is written. */
+export interface Wire {
+  readonly material: string;
+  readonly strand: string;
+}
+/** Weight wire is sold in these thicknesses. */
+const STRANDS = ['.015 in', '.020 in', '.025 in', '.030 in'] as const;
+const SOLD_WIRE = { plain: 'lead-free wire', lead: 'lead wire' } as const;
 
 /** A weight that might be tied in, and its wire. */
 export interface Candidate {
@@ -40,8 +42,9 @@ export interface Candidate {
   readonly diameterMm: number;
   readonly side: 'top' | 'bottom' | null;
   readonly station: number | null;
-  /** Turns of the weight wire in all, 0 for none. */
+  /** Turns of the weight wire in all, 0 for none, and what it is of. */
   readonly turns: number;
+  readonly wire: Wire | null;
   readonly ballMg: number;
   readonly form: Form;
 }
@@ -74,10 +77,41 @@ function turnsNow(laid: LaidFly): number | null {
   return wire?.construction === 'wrap' ? (wire.turns ?? null) : null;
 }
 
+/** The fly's own wire, and the others that may be taken: from the drawer, or every thickness that is sold. */
+function wiresOf(laid: LaidFly, drawers: Drawers, wish: Wish): Wire[] {
+  const file = wireOf(laid)?.file;
+  const own =
+    file?.construction === 'wrap' && file.material !== undefined && file.strand !== undefined
+      ? [{ material: file.material, strand: file.strand }]
+      : [];
+  const drawn = drawers.weights
+    .filter((item) => item.form === 'wire' && item.discontinued !== true)
+    .filter((item) => {
+      const solid = solidNamed(item.material);
+      return HEAVY.has(solid?.name ?? '') && (wish.lead || !solid?.lead);
+    })
+    .map((item): Wire => ({ material: item.name, strand: `${String(item.diameterMm)} mm` }));
+  const sold = STRANDS.flatMap((strand): Wire[] => [
+    { material: SOLD_WIRE.plain, strand },
+    ...(wish.lead ? [{ material: SOLD_WIRE.lead, strand }] : []),
+  ]);
+  const others = wish.from === 'drawer' ? drawn : sold;
+  return [...own, ...others.filter((each) => each.material !== own[0]?.material || each.strand !== own[0].strand)];
+}
+
+/** Wires that are wound on for their weight; copper and the like are ribs. */
+const HEAVY: ReadonlySet<string> = new Set(['lead', 'tin alloy', 'tungsten alloy']);
+
+/** A wire part with other turns, of another wire where one is given. */
+function wound(part: Part, turns: number, wire: Wire | null): Part {
+  const turned = withKey(part, 'turns', Math.max(1, turns));
+  return wire === null ? turned : withKey(withKey(turned, 'material', wire.material), 'strand', wire.strand);
+}
+
 /** The fly with a ball of another form, size, metal and place, and other turns of wire. */
 export function withCandidate(
   laid: LaidFly,
-  { shape, material, diameterMm, side, station, turns }: Omit<Candidate, 'solid' | 'ballMg' | 'form'>,
+  { shape, material, diameterMm, side, station, turns, wire: of }: Omit<Candidate, 'solid' | 'ballMg' | 'form'>,
 ): FlyFile {
   const now = ballOf(laid)?.file as PartOf<'ball'> | undefined;
   const wire = wireOf(laid)?.file.id;
@@ -96,15 +130,15 @@ export function withCandidate(
   } as const satisfies PartOf<'ball'>;
   const parts = laid.file.parts.map((part): Part => {
     if (part.id === now?.id) return ball;
-    return part.id === wire ? withKey(part, 'turns', Math.max(1, turns)) : part;
+    return part.id === wire ? wound(part, turns, of) : part;
   });
   const tied = now ? parts : [ball, ...parts];
-  if (wire !== undefined || turns === 0) return { ...laid.file, parts: tied };
+  if (wire !== undefined || turns === 0 || of === null) return { ...laid.file, parts: tied };
   return {
     ...laid.file,
     parts: [
       ...tied.slice(0, 1),
-      { ...NEW_WIRE, id: freeId(laid.file, NEW_WIRE.id, NEW_WIRE.role), turns },
+      { ...NEW_WIRE, ...of, id: freeId(laid.file, NEW_WIRE.id, NEW_WIRE.role), turns },
       ...tied.slice(1),
     ],
   };
@@ -141,41 +175,59 @@ function formOf(
   shape: Shape,
   diameterMm: number,
   side: Candidate['side'],
+  wire: Wire | null,
   drawers: Drawers,
 ): Form | null {
   const station = side === null ? null : 2;
   const turns = turnsNow(laid) ?? REFERENCE_TURNS;
-  const file = withCandidate(laid, { shape, material: 'brass', diameterMm, side, station, turns });
+  const file = withCandidate(laid, { shape, material: 'brass', diameterMm, side, station, turns, wire });
   const tied = layFly(file, drawers);
   if (!tied.ok) return null;
   const fly = tied.value;
   const ball = fly.parts.find((part) => part.built.ball && part.file.id === (ballOf(laid)?.file.id ?? EYES));
   if (!ball) return null;
   const lever = ball.centroid[2] - fly.platform.towPoint[2];
-  const wire = wireOf(fly);
+  const wireTied = wireOf(fly);
   return {
-    turns,
+    turns: wireTied ? turns : 0,
     volumeMm3: ball.volumeMm3,
     z: ball.centroid[2],
     restMg: fly.submergedMg - ball.submergedMg,
     restDryMg: fly.dryMg - ball.massMg,
     restMoment: fly.tight.momentMgMm - ball.submergedMg * lever,
     lateral: fly.tight.lateralMgMm,
-    turnMg: wire ? wire.submergedMg / turns : 0,
-    turnDryMg: wire ? wire.massMg / turns : 0,
+    turnMg: wireTied ? wireTied.submergedMg / turns : 0,
+    turnDryMg: wireTied ? wireTied.massMg / turns : 0,
   };
 }
 
-/** Every ball, size, metal, side and station, each with every number of turns of the fly's weight wire. */
+/** A wire and so many turns of it. */
+interface Winding {
+  readonly wire: Wire | null;
+  readonly turns: number;
+}
+
+/** Every wire with every number of turns; none of it at all is one winding. */
+function windingsOf(laid: LaidFly, drawers: Drawers, wish: Wish): Winding[] {
+  const now = turnsNow(laid);
+  const wires = wiresOf(laid, drawers, wish);
+  if (now !== null)
+    return (wires.length > 0 ? wires : [null]).flatMap((wire) =>
+      TURNS.map((more) => ({ wire, turns: now + more })).filter(({ turns }) => turns >= 1),
+    );
+  const some = NEW_TURNS.filter((turns) => turns > 0);
+  return [{ wire: wires[0] ?? null, turns: 0 }, ...wires.flatMap((wire) => some.map((turns) => ({ wire, turns })))];
+}
+
+/** Every ball, size, metal, side and station, each with every wire that may be wound and every number of its turns. */
 export function candidatesOf(laid: LaidFly, drawers: Drawers, wish: Wish): Candidate[] {
   const forms = new Map<string, Form | null>();
-  const form = (shape: Shape, diameterMm: number, side: Candidate['side']): Form | null => {
-    const key = `${shape} ${diameterMm.toFixed(3)} ${String(side)}`;
-    if (!forms.has(key)) forms.set(key, formOf(laid, shape, diameterMm, side, drawers));
+  const form = (shape: Shape, diameterMm: number, side: Candidate['side'], wire: Wire | null): Form | null => {
+    const key = `${shape} ${diameterMm.toFixed(3)} ${String(side)} ${wire?.material ?? ''} ${wire?.strand ?? ''}`;
+    if (!forms.has(key)) forms.set(key, formOf(laid, shape, diameterMm, side, wire, drawers));
     return forms.get(key) ?? null;
   };
-  const now = turnsNow(laid);
-  const turnsOf = now === null ? NEW_TURNS : TURNS.map((more) => now + more).filter((turns) => turns >= 1);
+  const windings = windingsOf(laid, drawers, wish);
   const { gapMm } = laid.platform;
   return SHAPES.flatMap((shape) => {
     const sided = SIDED.has(shape);
@@ -184,14 +236,23 @@ export function candidatesOf(laid: LaidFly, drawers: Drawers, wish: Wish): Candi
     const most = gapMm === null ? Infinity : MOST_OF_GAP[shape] * gapMm;
     const sizes = bought(shape, drawers, wish).filter((each) => each.diameterMm <= most);
     return sizes.flatMap((each) =>
-      sides.flatMap((side) => {
-        const sits = form(shape, each.diameterMm, side);
-        if (!sits) return [];
-        const ballMg = each.weighedMg ?? each.solid.density * sits.volumeMm3;
-        return stations.flatMap((station) =>
-          turnsOf.map((turns): Candidate => ({ shape, ...each, side, station, turns, ballMg, form: sits })),
-        );
-      }),
+      sides.flatMap((side) =>
+        windings.flatMap(({ wire, turns }) => {
+          const sits = form(shape, each.diameterMm, side, wire);
+          if (!sits) return [];
+          const ballMg = each.weighedMg ?? each.solid.density * sits.volumeMm3;
+          return stations.map((station): Candidate => ({
+            shape,
+            ...each,
+            side,
+            station,
+            turns,
+            wire,
+            ballMg,
+            form: sits,
+          }));
+        }),
+      ),
     );
   });
 }

@@ -113,11 +113,15 @@ function atMost<T>(most: number, kind: (each: T) => string): (each: T) => boolea
   };
 }
 
-const wordsOf = ({ shape, material, diameterMm, side, station, turns }: Candidate): string =>
+/** A wire by its thickness and material; one from the drawer has its thickness in its name. */
+const wireWords = (wire: Candidate['wire']): string =>
+  wire === null ? 'wire' : /\d/.test(wire.material) ? wire.material : `${wire.strand} ${wire.material}`;
+
+const wordsOf = ({ shape, material, diameterMm, side, station, turns, wire }: Candidate): string =>
   [
     `${formatLength(diameterMm).figure} mm ${material} ${material.includes(shape.replace('-', ' ')) ? '' : shape.replace('-', ' ')}`.trim(),
     station === null ? '' : `on ${side === 'top' ? 'top' : 'the point side'} at station ${String(station)}`,
-    turns === 0 ? '' : `${String(turns)} turns of wire`,
+    turns === 0 ? '' : `${String(turns)} turns of ${wireWords(wire)}`,
   ]
     .filter((word) => word !== '')
     .join(', ');

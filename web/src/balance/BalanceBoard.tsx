@@ -173,7 +173,7 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
               {refused}
             </p>
           )}
-          <PanelKeys panel={panel} onPanel={setPanel} />
+          <PanelKeys fly={id} panel={panel} onPanel={setPanel} />
           {panel === 'find' && (
             <Finder
               laid={plan}

@@ -1,3 +1,4 @@
+import { Link, useNavigate } from 'react-router';
 import { useOffered } from '../shell/useKeys.ts';
 
 export const PANELS = ['brings', 'find', 'hands', 'curves'] as const;
@@ -11,10 +12,25 @@ const NAMES: Readonly<Record<Panel, readonly [name: string, key: string]>> = {
 };
 
 /** The row of what may stand under the tipping weight, each with its key; pressed again it goes back to the first. */
-export function PanelKeys({ panel, onPanel }: { readonly panel: Panel; readonly onPanel: (panel: Panel) => void }) {
-  useOffered(
-    'balance panels',
-    PANELS.map((each) => ({
+interface PanelKeysProps {
+  readonly fly: string;
+  readonly panel: Panel;
+  readonly onPanel: (panel: Panel) => void;
+}
+
+export function PanelKeys({ fly, panel, onPanel }: PanelKeysProps) {
+  const navigate = useNavigate();
+  const seen = `/fly/${fly}/balance/seen`;
+  useOffered('balance panels', [
+    {
+      name: 'As the fish has it',
+      group: 'Balance',
+      keys: 'v',
+      run: () => {
+        void navigate(seen);
+      },
+    },
+    ...PANELS.map((each) => ({
       name: NAMES[each][0],
       group: 'Balance',
       keys: NAMES[each][1],
@@ -22,7 +38,7 @@ export function PanelKeys({ panel, onPanel }: { readonly panel: Panel; readonly 
         onPanel(each === panel ? 'brings' : each);
       },
     })),
-  );
+  ]);
   return (
     <p
       className="px-4 py-1.5 border-b border-hair shrink-0 flex gap-5"
@@ -42,6 +58,9 @@ export function PanelKeys({ panel, onPanel }: { readonly panel: Panel; readonly 
           {NAMES[each][0]} <span className="plain-key">{NAMES[each][1].toUpperCase()}</span>
         </button>
       ))}
+      <Link to={seen} className="text-ink2 hover:text-ink underline underline-offset-2">
+        As the fish has it <span className="plain-key">V</span>
+      </Link>
     </p>
   );
 }

@@ -19,6 +19,8 @@ interface FlyCanvasProps {
   readonly moving?: boolean;
   /** Degrees clockwise the profile is turned about the eye. */
   readonly turnDeg?: number;
+  /** The colour a silhouette is painted in; the page's ink where none is given. */
+  readonly ink?: string;
 }
 
 const MOVING_SHARE = 0.35;
@@ -49,7 +51,17 @@ function frameOf(laid: LaidFly, view: View, width: number, height: number): Plac
 }
 
 /** Paints a fly in one or more views on one canvas, sharp on the device's own pixels. The words beside it say what it shows. */
-export function FlyCanvas({ laid, views, width, height, mode, picked, moving = false, turnDeg = 0 }: FlyCanvasProps) {
+export function FlyCanvas({
+  laid,
+  views,
+  width,
+  height,
+  mode,
+  picked,
+  moving = false,
+  turnDeg = 0,
+  ink: given,
+}: FlyCanvasProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const dark = useDark();
   const [cache] = useState(() => new FigureCache());
@@ -69,7 +81,7 @@ export function FlyCanvas({ laid, views, width, height, mode, picked, moving = f
     context.clearRect(0, 0, width, height);
     surface.current ??= new CanvasSurface(context);
     const painter = surface.current;
-    const [ink, sheet, pick] = [token('--ink'), token('--sheet'), token('--pick')];
+    const [ink, sheet, pick] = [given ?? token('--ink'), token('--sheet'), token('--pick')];
     const options = {
       mode,
       ink,
@@ -96,7 +108,7 @@ export function FlyCanvas({ laid, views, width, height, mode, picked, moving = f
       for (const step of steps[v]?.steps ?? []) step.paint(painter, moving ? MOVING_SHARE : 1);
     });
     still.rest(steps);
-  }, [figure, laid, views, width, height, mode, picked, moving, turnDeg, dark, still]);
+  }, [figure, laid, views, width, height, mode, picked, moving, turnDeg, given, dark, still]);
   return (
     <canvas
       ref={canvas}
