@@ -1,14 +1,5 @@
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, row, test, typed } from './boathouse.ts';
-
-/** Serious and critical findings of axe, with the places. */
-async function findings(page: Page): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  return violations
-    .filter((each) => each.impact === 'serious' || each.impact === 'critical')
-    .flatMap((each) => each.nodes.map((node) => `${each.id}: ${node.target.join(' ')} ${node.failureSummary ?? ''}`));
-}
+import { expect, findings, row, test, typed } from './boathouse.ts';
 
 const open = (page: Page, name: string): Promise<void> =>
   page.getByRole('button', { name: new RegExp(`^${name},`) }).click();
@@ -34,6 +25,16 @@ for (const theme of ['light', 'dark'] as const) {
       await page.locator('body').press('f');
       await page.getByRole('button', { name: 'Find', exact: true }).click();
       await expect(page.getByTestId('finding')).toContainText('choices', { timeout: 30_000 });
+      expect(await findings(page)).toEqual([]);
+      await page.locator('body').press('s');
+      await expect(page.getByTestId('hands-told')).toContainText('%', { timeout: 30_000 });
+      expect(await findings(page)).toEqual([]);
+      await page.getByRole('button', { name: 'How far off, and try it' }).click();
+      await page.locator('[data-why="holds"]').first().click();
+      expect(await findings(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.locator('body').press('c');
+      await expect(page.getByTestId('sink-chart')).toBeVisible();
       expect(await findings(page)).toEqual([]);
     });
     test('sizes: a run and a size that does not read', async ({ demo, page }) => {

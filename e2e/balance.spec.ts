@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { example, expect, openFly, ride, saved, test, typed } from './boathouse.ts';
+import { drag, example, expect, findings, openFly, ride, saved, test, typed } from './boathouse.ts';
 
 const heel = (page: Page) => page.getByRole('slider', { name: 'heel' });
 const current = (page: Page) => page.getByLabel('side current', { exact: true });
@@ -119,4 +119,107 @@ test('weights are found for the troubled fly, shown, left, and taken, by keyboar
     await page.getByLabel('sinks to').fill('soon');
     await expect(page.getByRole('alert')).toContainText('A speed is a number');
   });
+});
+
+test('scatter names the place of the eyes as the thing to mind; steadier hands tie better flies', async ({
+  empty,
+  page,
+}) => {
+  await balanceOf(page, empty, 'tin-sculpin');
+  await page.keyboard.press('s');
+  const told = page.getByTestId('hands-told');
+  await expect(told).toContainText('Mind where the eyes sit: always as meant', { timeout: 30_000 });
+  const share = async (): Promise<number> =>
+    Number(/(\d+) % ride point-up/.exec((await told.textContent()) ?? '')?.[1]);
+  const before = await share();
+  await expect(page.getByTestId('hands-spread')).toContainText('nine of ten sink', { timeout: 30_000 });
+  await page.getByRole('button', { name: 'How far off, and try it' }).click();
+  const roll = page.getByLabel('standard deviation of eyes, turned round the shank');
+  await roll.focus();
+  await page.keyboard.press('Control+a');
+  await typed(page, '1');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'What to mind' }).click();
+  await expect.poll(share, { timeout: 30_000 }).toBeGreaterThan(before + 15);
+  await page.reload();
+  await expect(page.getByTestId('keel-moment')).toBeVisible();
+  await page.keyboard.press('s');
+  await expect.poll(share, { timeout: 30_000 }).toBeGreaterThan(before + 15);
+});
+
+test('one slip heavier: the fly leans, and the heel says why', async ({ empty, page }) => {
+  await balanceOf(page, empty, 'sedge-warden');
+  await expect(page.getByTestId('dial-words')).toContainText('upright');
+  await page.keyboard.press('s');
+  await page.getByRole('button', { name: 'How far off, and try it' }).click();
+  await page.getByLabel('wing, near half over the far, off by', { exact: true }).focus();
+  await page.keyboard.press('End');
+  await expect(page.getByTestId('dial-words')).toContainText(/0\.\d° to the far side/);
+  await expect(page.getByLabel('Verdict')).toContainText('as it might come out');
+  await page.locator('[data-why="heel"]').first().click();
+  const why = page.getByRole('dialog');
+  await expect(why).toContainText('its near side is the heavier one, most by the wing');
+  await page.keyboard.press('Escape');
+  await expect(why).toBeHidden();
+  await page.locator('body').press('Escape');
+  await expect(page.getByTestId('dial-words')).toContainText('upright');
+});
+
+test('a tip pulled on the small profile moves the figures, which answer why; a timed fall corrects the drag', async ({
+  empty,
+  page,
+}) => {
+  await balanceOf(page, empty, 'rowan-ember');
+  const silhouette = page.locator('[data-why="silhouette"]');
+  const before = await silhouette.textContent();
+  const tip = page.getByRole('slider', { name: 'tail tip' });
+  await drag(page, tip, 60);
+  await expect(silhouette).not.toHaveText(before ?? '');
+  await saved(page);
+  await tip.press('ArrowRight');
+  await page.locator('body').press('z');
+  await page.locator('body').press('z');
+  await expect(silhouette).toHaveText(before ?? '');
+  await page.keyboard.press('c');
+  const sinks = page.getByLabel('Verdict').locator('[data-why="sink"]');
+  await sinks.click();
+  await expect(page.getByRole('dialog')).toContainText('of the drag, on the outline from below');
+  await page.keyboard.press('Escape');
+  const speed = (): Promise<number> =>
+    page
+      .getByLabel('Verdict')
+      .textContent()
+      .then((text) => Number(/still water, why\?(\d+) cm/.exec(text ?? '')?.[1]));
+  const computed = await speed();
+  await page.getByLabel('seconds of the sink test').focus();
+  await typed(page, '5');
+  await page.getByRole('button', { name: 'Keep it with the fly' }).click();
+  await expect(page.getByTestId('sink-test')).toContainText('× the computed one, as it was timed');
+  await expect(page.getByTestId('to-a-metre')).toHaveText('5.0 s');
+  await expect.poll(speed).toBeLessThan(computed);
+  await saved(page);
+  await page.locator('body').press('z');
+  await expect.poll(speed).toBe(computed);
+});
+
+test('as the fish has it: another water, further off, beside another fly', async ({ demo, page }) => {
+  await page.goto(demo.url);
+  await page.getByRole('button', { name: /^Slate Runner,/ }).click();
+  await page.getByRole('link', { name: /Balance/ }).click();
+  await expect(page.getByTestId('keel-moment')).toBeVisible();
+  await page.keyboard.press('v');
+  const side = page.getByTestId('look-profile').first();
+  await expect(side).toContainText(/contrast \d+ %/);
+  const contrast = async (): Promise<number> => Number(/contrast (\d+) %/.exec((await side.textContent()) ?? '')?.[1]);
+  const clear = await contrast();
+  await page.keyboard.press('w');
+  await expect(page.getByLabel('colour of the water')).toHaveValue('peat');
+  expect(await contrast()).toBeLessThan(clear);
+  await page.getByLabel('distance', { exact: true }).fill('5');
+  await expect(side).toContainText('lost in the water');
+  await page.getByLabel('a second fly').selectOption({ label: 'Rowan Ember' });
+  await expect(page.getByTestId('look-profile')).toHaveCount(2);
+  expect(await findings(page)).toEqual([]);
+  await page.locator('body').press('Escape');
+  await expect(page.getByTestId('keel-moment')).toBeVisible();
 });

@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -134,4 +135,12 @@ export async function drag(page: Page, from: ReturnType<Page['locator']>, dx: nu
 export async function typed(page: Page, text: string): Promise<void> {
   await page.waitForFunction(() => document.activeElement?.matches('input, textarea') === true);
   await page.keyboard.type(text);
+}
+
+/** Serious and critical findings of axe, with the places. */
+export async function findings(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations
+    .filter((each) => each.impact === 'serious' || each.impact === 'critical')
+    .flatMap((each) => each.nodes.map((node) => `${each.id}: ${node.target.join(' ')} ${node.failureSummary ?? ''}`));
 }

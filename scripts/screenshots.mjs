@@ -68,7 +68,7 @@ async function gauge() {
   const page = await open('light', 'Slate Runner', 'eyes');
   await page.goto(`${page.url()}/sizes/gauge`);
   await page.locator('main[data-done="true"]').waitFor();
-  await page.getByTestId('gauge').locator('path[data-name="bar wing"]').nth(6).waitFor();
+  await page.getByTestId('gauge').locator('path[data-name="bar wing"]').nth(6).waitFor({ state: 'attached' });
   await page.waitForTimeout(300);
   await page.screenshot({ path: join(out, 'gauge.png') });
 }
@@ -81,6 +81,28 @@ async function balance(colorScheme, name) {
   await page.getByLabel('side current', { exact: true }).fill('120');
   await page.waitForTimeout(300);
   await page.screenshot({ path: join(out, name) });
+}
+
+/** How a fly comes out of a tier's hands. */
+async function hands() {
+  const page = await open('light', 'Tin Sculpin', 'eyes');
+  await page.getByRole('link', { name: /Balance/ }).click();
+  await page.getByTestId('keel-moment').waitFor();
+  await page.keyboard.press('s');
+  await page.getByTestId('hands-spread').getByText('nine of ten sink').waitFor();
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: join(out, 'hands.png') });
+}
+
+/** Two flies as a fish has them. */
+async function seen() {
+  const page = await open('light', 'Slate Runner', 'wing');
+  await page.goto(`${page.url()}/balance/seen`);
+  await page.getByLabel('colour of the water').selectOption('peat');
+  await page.getByLabel('distance', { exact: true }).fill('0.3');
+  await page.getByLabel('a second fly').selectOption({ label: 'Rowan Ember' });
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: join(out, 'seen.png') });
 }
 
 /** Two schools laid over one fly. */
@@ -149,9 +171,11 @@ try {
   await schools();
   await balance('light', 'balance.png');
   await balance('dark', 'balance-dark.png');
+  await hands();
+  await seen();
   await platforms();
   await drawers();
-  process.stdout.write(`Twelve pictures in ${out}\n`);
+  process.stdout.write(`Fourteen pictures in ${out}\n`);
 } finally {
   await browser.close();
   server.kill('SIGTERM');

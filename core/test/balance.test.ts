@@ -308,3 +308,30 @@ describe('a fall from rest', () => {
     expect(effectiveMass(fly, 200, 50, 0, 90)).toBeCloseTo(200 + FRESH.density * 25, 3);
   });
 });
+
+describe('worked by hand', () => {
+  /** A rod 2 mm thick: it shows 2 mm from every side. */
+  const rod = (to: number, z: number): Section => slab(0, to, z, 1, 1);
+
+  test('slack rest of a weight beside and below a rod', () => {
+    // A rod at z = 1 has its middle seen from below at η = −1·sinθ, so τ = W·((z_w − 1)·sinθ − y_w·cosθ) with the weight at
+    // y_w = 0.5, z_w = −2: nothing at θ = atan2(−0.5, 3) = −9.4623°, where it turns back, and half a turn on, where it does not.
+    const { heelDeg, ride, others } = slackRest(model([at(100, 5, 0.5, -2)], [rod(10, 1)]));
+    expect(heelDeg).toBeCloseTo(-9.4623, 3);
+    expect([ride, others]).toEqual(['point-down', []]);
+  });
+  test('the current that a rod above its keel holds to', () => {
+    // R = 100·2 = 200 mg·mm; the rod stands 3 mm over the tow point, at ζ = 3·cosδ when heeled: F·3·cosδ = 200·sinδ, so F = 66.7·tanδ,
+    // most at 45°: 66.7 mg. F = ρv²/(2g)·2 mm·10 mm·C_D: at 235 mm/s Re = 235·2/1.3064 = 359.8, C_D = 1.18 + 0.0361 + 0.1033 − 0.1374 =
+    // 1.182, F = 5.0970e-5·55225·20·1.182 = 66.5 mg; at 236 mm/s 67.1 mg: it holds to 235.2 mm/s.
+    const keel = model([at(100, 5, 0, -2)], [rod(10, 3)]);
+    const { holdsTo } = sideHold(keel, tightKeel(keel));
+    expect(holdsTo).toBeGreaterThan(234.2);
+    expect(holdsTo).toBeLessThan(236.2);
+  });
+  test('a rod with its weight in the middle, drawn at 200 mm/s', () => {
+    // Weight and load have the same lever, so cosα·100 mg = 2.0388e-3·v²·C_D with v = 200·sinα. At 51.2° v = 155.9 mm/s, Re = 238.6,
+    // C_D = 1.265: 62.7 mg against 62.7 mg.
+    expect(droopAt(model([at(100, 10, 0, 0)], [rod(20, 0)]), 0, 200)).toBeCloseTo(51.2, 0);
+  });
+});

@@ -1,4 +1,4 @@
-import { readFly, solveFly, layFly, type FlyFile, type LaidFly } from '@jobbet/core';
+import { readFly, reportFly, solveFly, layFly, type FlyFile, type LaidFly, type SolvedFly } from '@jobbet/core';
 import { balanceModel } from '../../core/src/solve/solveFly.ts';
 import { slackRest } from '../../core/src/balance/slack.ts';
 import { sideHold } from '../../core/src/balance/sideCurrent.ts';
@@ -12,6 +12,8 @@ import { NOMINAL_DRAWERS } from '../../core/src/drawers/tables.ts';
 import { findAll } from '../../core/src/find/finder.ts';
 import { runFly, type Hold } from '../../core/src/run/runFly.ts';
 import { readSizes } from '../../core/src/run/sizes.ts';
+import { scatterOf, SOLVED } from '../../core/src/scatter/scatter.ts';
+import { spreadsOf } from '../../core/src/scatter/spreads.ts';
 import { twelvePartFly } from './fly.ts';
 import { tell } from './times.ts';
 
@@ -44,6 +46,12 @@ function longerTail(of: FlyFile, i: number): FlyFile {
 function laid(given: FlyFile): LaidFly {
   const result = layFly(given);
   if (!result.ok) throw new Error(result.faults.map((fault) => `${fault.path} ${fault.message}`).join('\n'));
+  return result.value;
+}
+
+function solvedOf(given: FlyFile): SolvedFly {
+  const result = solveFly(given);
+  if (!result.ok) throw new Error('does not solve');
   return result.value;
 }
 
@@ -154,6 +162,31 @@ tell(
 tell(
   'a righting curve with the push of a current',
   times(60, fresh, (given) => new SideFlow(balanceModel(laid(given))).torque(120, 1)),
+  null,
+);
+/** Runs a scatter of so many solved flies to its end. */
+function scatter(given: FlyFile, solved: number): void {
+  const plan = laid(given);
+  const steps = scatterOf(plan, NOMINAL_DRAWERS, spreadsOf(plan), 1, solved);
+  while (steps.next().done !== true);
+}
+tell(
+  'ten thousand flies scattered, by weights and moments',
+  times(6, fresh, (given) => {
+    scatter(given, 0);
+  }),
+  2000,
+);
+tell(
+  '  and 200 of them solved wholly',
+  times(2, fresh, (given) => {
+    scatter(given, SOLVED);
+  }),
+  7000,
+);
+tell(
+  'figures of a solved fly written out, with droop and time to a metre',
+  times(60, (i) => solvedOf(fresh(i)), reportFly),
   null,
 );
 console.log(`peak memory ${(process.resourceUsage().maxRSS / 1024).toFixed(0)} MB`);

@@ -1,4 +1,5 @@
-import { clockOf, DIAL, leanWords, pointAt, rollOf } from '../src/balance/dial.ts';
+import { leanWords } from '@jobbet/core/why/say';
+import { clockOf, DIAL, pointAt, rollOf } from '../src/balance/dial.ts';
 
 describe('the dial', () => {
   test('the point shows the way: up at the top, down at the foot, and to its own side for either hand', () => {

@@ -5,7 +5,7 @@ import { contributionsOf, tippingsOf, type Contribution } from '../solve/contrib
 import type { LaidFly } from '../solve/layFly.ts';
 import { balanceModel } from '../solve/solveFly.ts';
 import { formatNumber, type Style } from '../units/format.ts';
-import { leanOf, saying } from './say.ts';
+import { leanFigure, leanOf, saying } from './say.ts';
 import type { Why, WhyTerm } from './types.ts';
 
 const OWN = 'the model of this program, from statics';
@@ -35,7 +35,7 @@ const other = (side: 'near' | 'far'): string => (side === 'near' ? 'far' : 'near
 
 export function whyHeel(laid: LaidFly, style: Style): Why {
   const { tight } = laid;
-  const { moment, angle } = saying(style);
+  const { moment } = saying(style);
   const lean = tight.heelDeg === null ? null : leanOf(tight.heelDeg);
   const all = contributionsOf(laid);
   const heavy = tight.lateralMgMm > 0 ? 'near' : 'far';
@@ -45,7 +45,7 @@ export function whyHeel(laid: LaidFly, style: Style): Why {
       ? 'Its weights cancel about the line of pull: nothing turns it either way.'
       : lean === null
         ? 'It rests upright: no side of it is the heavier one.'
-        : `It leans ${angle(lean.deg)}, the point to the ${lean.side} side: its ${heavy} side is the heavier one${first ? `, most by the ${first.id}` : ''}, and goes down.`;
+        : `It leans ${leanFigure(lean.deg, style)}, the point to the ${lean.side} side: its ${heavy} side is the heavier one${first ? `, most by the ${first.id}` : ''}, and goes down.`;
   return {
     title: 'Heel at rest, on a tight line',
     says,
@@ -79,7 +79,7 @@ export function whySlack(laid: LaidFly, style: Style): Why {
     says:
       way === null
         ? 'Sinking freely, no turn of it is firmer than another.'
-        : `Sinking level and free, it comes to rest ${way}${lean ? `, ${angle(lean.deg)} to the ${lean.side} side` : ', upright'}: there the water's push under it and its weight pull in one line.`,
+        : `Sinking level and free, it comes to rest ${way}${lean ? `, ${leanFigure(lean.deg, style)} to the ${lean.side} side` : ', upright'}: there the water's push under it and its weight pull in one line.`,
     terms: [
       { words: 'weight under water', figure: mass(sumWeights(model.weights).total) },
       ...(slack.others.length > 0

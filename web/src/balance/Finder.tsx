@@ -8,6 +8,7 @@ import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { ChoiceField } from '../bench/Fields.tsx';
 import { useStyle } from '../settings/settings.ts';
+import { FrontChart } from './FrontChart.tsx';
 import { solver, withTables } from '../solve/useReport.ts';
 import { rideWords } from '../ui/RideGlyph.tsx';
 
@@ -171,19 +172,28 @@ export function Finder({ laid, drawers, shown, onShow, onTake }: FinderProps) {
               : `None of ${formatNumber(finding.tried, 0, style)} choices does it all; these come nearest.${finding.relax ? ` What stands in the way is ${RELAX[finding.relax]}.` : ''}`)}
       </p>
       {finding && finding.found.length > 0 && (
-        <div ref={rows} className="max-h-56 overflow-y-auto mt-1" role="group" aria-label="Weights found" tabIndex={-1}>
-          {finding.found.map((each) => (
-            <Row
-              key={each.words}
-              found={each}
-              shown={shown === each.file}
-              speed={speed}
-              onShow={() => {
-                onShow(each.words, each.file);
-              }}
-              onTake={onTake}
-            />
-          ))}
+        <div className="grid grid-cols-[1fr_220px] gap-3 mt-1">
+          <div ref={rows} className="max-h-52 overflow-y-auto" role="group" aria-label="Weights found" tabIndex={-1}>
+            {finding.found.map((each) => (
+              <Row
+                key={each.words}
+                found={each}
+                shown={shown === each.file}
+                speed={speed}
+                onShow={() => {
+                  onShow(each.words, each.file);
+                }}
+                onTake={onTake}
+              />
+            ))}
+          </div>
+          <FrontChart
+            found={finding.found}
+            shown={shown}
+            onShow={({ words, file }) => {
+              onShow(words, file);
+            }}
+          />
         </div>
       )}
     </section>
@@ -219,13 +229,13 @@ function Row({ found, shown, speed, onShow, onTake }: RowProps) {
         if (other instanceof HTMLElement) other.focus();
       }}
     >
-      <span className="flex-1 min-w-0 truncate">{words}</span>
+      <span className="flex-1 min-w-0 leading-tight">{words}</span>
       <span className="w-16 text-right">{Object.values(formatMass(found.dryMg, style)).join(' ')}</span>
       {misses.ride !== undefined && <span className={shown ? '' : off('ride')}>{rideWords(found.ride)}</span>}
-      <span className={`w-24 ${shown ? '' : off('holds')}`}>
+      <span className={`w-20 ${shown ? '' : off('holds')}`}>
         holds {found.holdsToMmS === null ? 'any' : speed(found.holdsToMmS)}
       </span>
-      <span className={`w-24 ${shown ? '' : off('sink')}`}>sinks {speed(found.sinkMmS)}</span>
+      <span className={`w-20 ${shown ? '' : off('sink')}`}>sinks {speed(found.sinkMmS)}</span>
       <span className="w-3" title={found.front ? 'Nothing lighter is firmer.' : undefined}>
         {found.front && (
           <>

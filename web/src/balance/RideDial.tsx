@@ -5,13 +5,14 @@ import type { SideLimit } from '@jobbet/core/balance/sideCurrent';
 import { slackTorque } from '@jobbet/core/balance/slack';
 import { viewOf } from '@jobbet/core/figure/view';
 import { boundsOf } from '@jobbet/core/geometry/bounds';
+import { leanWords } from '@jobbet/core/why/say';
 import { formatMoment } from '@jobbet/core/units/format';
 import { useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { FlyCanvas } from '../drawing/FlyCanvas.tsx';
 import { useSettings, useStyle } from '../settings/settings.ts';
 import { WhyButton } from '../why/WhyButton.tsx';
 import { rideWords } from '../ui/RideGlyph.tsx';
-import { clockOf, DIAL, leanWords, lineThrough, pointAt, rollOf } from './dial.ts';
+import { clockOf, DIAL, lineThrough, pointAt, rollOf } from './dial.ts';
 import type { Asked, BalanceOf } from './useBalance.ts';
 
 interface RideDialProps {
@@ -173,14 +174,14 @@ export function RideDial({ of, asked, shownDeg, onAsk }: RideDialProps) {
               : `rests ${rideWords(tight.ride)}`
             : shownDeg === null
               ? 'gives way'
-              : `point ${leanWords(shown)}`}
+              : `point ${leanWords(shown, style)}`}
         </b>
         <br />
         <span className="italic text-ink2">
           {asked.kind === 'rest'
             ? rest === null
               ? 'no weight turns it either way'
-              : leanWords(rest)
+              : leanWords(rest, style)
             : `${momentWords(Math.abs(moment(shown)), style)} ${Math.abs(moment(shown)) < 1e-3 * most ? '' : 'turn it back'}`}{' '}
           {asked.kind === 'rest' && <WhyButton asked="heel" laid={laid} />}
         </span>
@@ -190,7 +191,7 @@ export function RideDial({ of, asked, shownDeg, onAsk }: RideDialProps) {
           on a slack line
         </WhyButton>
         <br />
-        {slack.heelDeg === null ? 'undecided' : `${rideWords(slack.ride)}, ${leanWords(slack.heelDeg)}`}
+        {slack.heelDeg === null ? 'undecided' : `${rideWords(slack.ride)}, ${leanWords(slack.heelDeg, style)}`}
       </p>
     </div>
   );

@@ -25,10 +25,3 @@ export const lineThrough = (points: readonly (readonly [number, number])[], clos
   points.length === 0
     ? ''
     : `M${points.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}${closed ? 'Z' : ''}`;
-
-/** How far the point leans from straight up or down, and to which side: `12° to the far side`. A point rolled by a positive angle goes to the near side. */
-export function leanWords(rollDeg: number): string {
-  const off = Math.abs(rollDeg);
-  const lean = Math.round(Math.min(off, 180 - off));
-  return lean === 0 ? 'upright' : `${String(lean)}° to the ${rollDeg > 0 ? 'near' : 'far'} side`;
-}

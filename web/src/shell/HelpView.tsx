@@ -65,7 +65,12 @@ export function HelpView() {
           The further the bronze line lies outside the inner circle, the harder the fly is turned back to its rest; the
           chevrons run toward it. Turn the dial by its knob, or turn the side current up until the push reaches the
           bronze and the fly gives way. The finder tries eyes, beads, cones and turns of wire for what you wish: a press
-          shows one on the fly, another takes it.
+          shows one on the fly, another takes it. A name underlined with dots answers why its figure is what it is.
+        </p>
+        <p className="mb-5">
+          Scatter ties the fly ten thousand times, each time a little off the plan, and tells how many ride as meant and
+          what to mind. Write in how far off your own hands are, and slide one thing off to see what it does. A fall
+          that was timed corrects the drag of that fly; the factor is kept with it.
         </p>
         <h2 className="text-part font-bold">Sizes and the gauge card</h2>
         <p className="mb-5">

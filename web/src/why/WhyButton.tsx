@@ -1,7 +1,7 @@
 import type { LaidFly } from '@jobbet/core';
 import { whyOf, type Asked } from '@jobbet/core/why/why';
 import { Popover } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { useId, type ReactNode } from 'react';
 import { useStyle } from '../settings/settings.ts';
 
 interface WhyButtonProps {
@@ -14,6 +14,7 @@ interface WhyButtonProps {
 
 /** Asks a figure why: its terms in words and numbers, the rule, where it is from, and how far to trust it. */
 export function WhyButton({ asked, laid, children, className = '' }: WhyButtonProps) {
+  const title = useId();
   return (
     <Popover.Root>
       <Popover.Trigger className={`why ${className}`} data-why={asked}>
@@ -32,21 +33,30 @@ export function WhyButton({ asked, laid, children, className = '' }: WhyButtonPr
         <Popover.Content
           collisionPadding={8}
           sideOffset={4}
+          aria-labelledby={title}
           className="z-30 w-[360px] bg-sheet border border-ink px-4 py-3 text-left text-body not-italic text-ink leading-snug whitespace-normal"
         >
-          <Told asked={asked} laid={laid} />
+          <Told asked={asked} laid={laid} titleId={title} />
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
   );
 }
 
-function Told({ asked, laid }: { readonly asked: Asked; readonly laid: LaidFly }) {
+interface ToldProps {
+  readonly asked: Asked;
+  readonly laid: LaidFly;
+  readonly titleId: string;
+}
+
+function Told({ asked, laid, titleId }: ToldProps) {
   const style = useStyle();
   const { title, says, terms, rule, source, belief } = whyOf(asked, laid, style);
   return (
-    <section aria-label={title}>
-      <h2 className="font-semibold">{title}</h2>
+    <>
+      <h2 id={titleId} className="font-semibold">
+        {title}
+      </h2>
       <p className="mt-1">{says}</p>
       {terms.length > 0 && (
         <table className="w-full mt-2">
@@ -65,6 +75,6 @@ function Told({ asked, laid }: { readonly asked: Asked; readonly laid: LaidFly }
       {rule !== '' && <p className="mt-2 italic">{rule}</p>}
       <p className="mt-2 text-ink2">From {source}.</p>
       <p className="text-ink2">{belief}</p>
-    </section>
+    </>
   );
 }
