@@ -26,7 +26,7 @@ export function Contributions({
         <tr className="text-ink2 italic">
           <th className="font-normal px-4 py-1">brings</th>
           <th className="font-normal">under water</th>
-          <th className="font-normal" style={{ width: WIDE + 90 }}>
+          <th className="font-normal" style={{ width: WIDE + 100 }}>
             keel moment, point-down or up
           </th>
           <th className="font-normal pr-4">silhouette</th>

@@ -127,6 +127,15 @@ export function ThreeCentres({ shown, planned, report }: ThreeCentresProps) {
                   strokeWidth={0.7}
                   strokeDasharray="14 3 2.5 3"
                 />
+                {weight && laid.submergedCentre && (
+                  <Lever
+                    from={weight.x}
+                    to={buoyancy.x}
+                    y={LEVER_Y}
+                    feet={[weight.y, buoyancy.y]}
+                    words={length(Math.abs(laid.buoyancy[0] - laid.submergedCentre[0]))}
+                  />
+                )}
                 {silhouette && (
                   <g stroke="var(--shape)" fill="var(--shape)" strokeWidth={1.8}>
                     <line x1={silhouette.x} x2={silhouette.x + aft * 70} y1={silhouette.y} y2={silhouette.y} />
@@ -201,5 +210,55 @@ export function ThreeCentres({ shown, planned, report }: ThreeCentresProps) {
         </dl>
       </div>
     </section>
+  );
+}
+
+/** px from the top of the frame to the lever between weight and buoyancy. */
+const LEVER_Y = 22;
+
+interface LeverProps {
+  readonly from: number;
+  readonly to: number;
+  readonly y: number;
+  readonly feet: readonly [number, number];
+  readonly words: string;
+}
+
+/** The distance along the shank between two centres, as a dimension over the profile. */
+function Lever({ from, to, y, feet, words }: LeverProps) {
+  const way = Math.sign(to - from) || 1;
+  const wide = Math.abs(to - from) > 16;
+  return (
+    <g stroke="var(--measure)" fill="var(--measure)" strokeWidth={0.8}>
+      {[from, to].map((x, i) => (
+        <line
+          key={i}
+          x1={x}
+          x2={x}
+          y1={y - 4}
+          y2={(feet[i] ?? y) - (i === 0 ? 8 : 60)}
+          strokeWidth={0.6}
+          opacity={0.65}
+        />
+      ))}
+      <line x1={from} x2={to} y1={y} y2={y} />
+      {wide && (
+        <g stroke="none">
+          <path d={`M${String(from)} ${String(y)}l${String(6 * way)} -2v4z`} />
+          <path d={`M${String(to)} ${String(y)}l${String(-6 * way)} -2v4z`} />
+        </g>
+      )}
+      <text
+        x={(from + to) / 2}
+        y={y - 6}
+        textAnchor="middle"
+        fontSize={12.5}
+        fontStyle="italic"
+        fontWeight={600}
+        stroke="none"
+      >
+        {words}
+      </text>
+    </g>
   );
 }
