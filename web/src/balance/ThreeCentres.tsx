@@ -127,7 +127,7 @@ export function ThreeCentres({ shown, planned, report }: ThreeCentresProps) {
                   strokeWidth={0.7}
                   strokeDasharray="14 3 2.5 3"
                 />
-                {weight && laid.submergedCentre && (
+                {laid.submergedCentre && weight && (
                   <Lever
                     from={weight.x}
                     to={buoyancy.x}
