@@ -14,6 +14,7 @@ const ORDER = [
   'exchange',
   'figure',
   'edit',
+  'tying',
   'checks',
   'find',
   'scatter',

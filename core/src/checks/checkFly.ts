@@ -8,8 +8,10 @@ import { suggestion } from '../units/nearest.ts';
 import { solveFly, type SolvedFly } from '../solve/solveFly.ts';
 import type { FlyFile } from '../file/schema.ts';
 import { BALANCE, TURNS } from './balance.ts';
+import { BUILD } from './build.ts';
 import { BULK, SIDE } from './bulk.ts';
 import { LENGTH } from './length.ts';
+import { ORDER as TYING_ORDER } from './order.ts';
 import { RULES } from './rules.ts';
 import { standing, type Standing } from './standing.ts';
 import { SALT, STRENGTH } from './strength.ts';
@@ -20,11 +22,13 @@ export const CHECKS: readonly Check[] = [
   ...LENGTH,
   ...SIDE,
   ...BULK,
+  ...BUILD,
   ...STRENGTH,
   ...BALANCE,
   ...TURNS,
   ...SALT,
   ...RULES,
+  ...TYING_ORDER,
 ];
 
 export interface CheckOptions {

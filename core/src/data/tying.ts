@@ -76,3 +76,23 @@ export const COLLAR_PITCH_MM = 0.4;
 
 /** Bare shank left for the head: at least so many mm, else a share of the shank, more where hide is bound in front of eyes. */
 export const HEAD_SPACE = { leastMm: 2, ofShank: 0.1, underHideOfShank: 0.18 } as const;
+
+/** What a cut piece is longer by, mm: to hold it by, and what is trimmed off. Judgement, for fingers without a tool. */
+export const HOLD = {
+  /** Hair, plume and feathers are held by their butts. */
+  fibresMm: 6,
+  /** Strips and sheets by their ends. */
+  flatMm: 8,
+  /** What is wound, by the end in the hand or the pliers. */
+  woundMm: 60,
+  /** Weight wire is broken off a length by the thumb. */
+  wireMm: 30,
+  hackleMm: 25,
+  spunMm: 4,
+} as const;
+
+/** mm of shank a tie-in takes where nothing says how far its butts run, and the turns of thread it takes. */
+export const TIE_IN = { lengthMm: 3, turns: 6 } as const;
+
+/** Thread as it lies: breaking strain in grams of force per denier, and mg/mm³ of its fibre. Judgement for nylon and polyester. */
+export const THREAD_FIBRE = { gramsPerDenier: 4.5, density: 1.2 } as const;

@@ -2,7 +2,8 @@ import { droopAt } from '../balance/droop.ts';
 import { timeTo } from '../balance/fromRest.ts';
 import { fallOf, SOAKED_ALONE } from './fall.ts';
 import { platformTotals } from './layFly.ts';
-import type { LaidPart } from './layFly.ts';
+import { cutLength } from './cutLength.ts';
+import type { LaidFly, LaidPart } from './layFly.ts';
 import type { FlyReport } from './reportSchema.ts';
 import { balanceModel, type SolvedFly } from './solveFly.ts';
 
@@ -10,7 +11,7 @@ const METRE = 1000;
 
 const triple = (v: readonly [number, number, number]): [number, number, number] => [v[0], v[1], v[2]];
 
-function partReport(part: LaidPart): FlyReport['parts'][number] {
+function partReport(part: LaidPart, laid: LaidFly): FlyReport['parts'][number] {
   const { extent, built } = part;
   return {
     id: part.file.id,
@@ -19,6 +20,7 @@ function partReport(part: LaidPart): FlyReport['parts'][number] {
     tip_mm: extent.tipMm,
     length_mm: extent.lengthMm,
     band_mm: extent.bandMm ? [extent.bandMm[0], extent.bandMm[1]] : null,
+    cut_mm: cutLength(part, laid),
     turns: built.turns,
     mass_mg: part.massMg,
     volume_mm3: part.volumeMm3,
@@ -49,7 +51,7 @@ export function reportFly({ laid, balance, silhouette }: SolvedFly): FlyReport {
       towPoint_mm: triple(platform.towPoint),
       landmarks_mm: { ...platform.landmarksMm, head: laid.headMm },
     },
-    parts: laid.parts.map(partReport),
+    parts: laid.parts.map((part) => partReport(part, laid)),
     thread: { mass_mg: laid.thread.lumps.reduce((sum, lump) => sum + lump.massMg, 0) },
     weight: { dry_mg: laid.dryMg, casting_mg: laid.castingMg, submerged_mg: laid.submergedMg },
     centres_mm: {

@@ -35,6 +35,7 @@ export const reportSchema = z.object({
       tip_mm: z.number().nullable(),
       length_mm: z.number(),
       band_mm: pair.nullable(),
+      cut_mm: z.number().nullable(),
       turns: z.number().nullable(),
       mass_mg: z.number(),
       volume_mm3: z.number(),

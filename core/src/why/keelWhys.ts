@@ -5,7 +5,8 @@ import { contributionsOf, tippingsOf, type Contribution } from '../solve/contrib
 import type { LaidFly } from '../solve/layFly.ts';
 import { balanceModel } from '../solve/solveFly.ts';
 import { formatNumber, type Style } from '../units/format.ts';
-import { leanFigure, leanOf, saying } from './say.ts';
+import { saying } from '../units/saying.ts';
+import { leanFigure, leanOf } from './say.ts';
 import type { Why, WhyTerm } from './types.ts';
 
 const OWN = 'the model of this program, from statics';

@@ -9,7 +9,7 @@ import { fallOf, SOAKED_ALONE } from '../solve/fall.ts';
 import type { LaidFly } from '../solve/layFly.ts';
 import { balanceModel } from '../solve/solveFly.ts';
 import { formatNumber, type Style } from '../units/format.ts';
-import { saying } from './say.ts';
+import { saying } from '../units/saying.ts';
 import type { Why } from './types.ts';
 
 const DRAG = 'cylinders across the flow: Sucker and Brauer (1975); balls: Clift and Gauvin (1970)';

@@ -1,0 +1,86 @@
+import { brokenBy, constraintsOf, type OrderCode } from '../tying/constraints.ts';
+import { mended } from '../tying/order.ts';
+import { found, type Check, type Found } from './types.ts';
+
+/** What a broken order is told as, and why it matters. */
+const WORDS: Readonly<Record<OrderCode, readonly [words: (before: string, after: string) => string, reason: string]>> =
+  {
+    'order.bead': [
+      (bead, after) => `the ${bead} goes on after the ${after}: it can no longer be slid over the point`,
+      'A bead or cone is slid over the point before the thread is started.',
+    ],
+    'order.weight': [
+      (weight, after) => `the ${weight} is wound after the ${after} that covers it`,
+      'Weight lies under what covers it; wound over a body it slides and shows.',
+    ],
+    'order.eyes': [
+      (eyes, after) =>
+        `the ${eyes} are tied in after the ${after}, which is bound in front of them or wound round them`,
+      'Eyes go on early where something is bound in front of them: the crossing turns need a bare shank.',
+    ],
+    'order.rear': [
+      (rear, after) => `the ${rear} is tied in after the ${after} that covers its tie-in`,
+      'What is tied in at the rear is covered by the body; later it sits on the body as a bump.',
+    ],
+    'order.rib': [
+      (rib, after) => `the ${rib} is tied in after the ${after} it crosses`,
+      'A rib is caught at the rear under the body and wound over it; tied in later its end has nothing to lie under.',
+    ],
+    'order.palmer': [
+      (hackle, after) => `the ${hackle} begins at the rear and is tied in after the ${after}`,
+      'A hackle wound from the rear is caught there by its tip before the body is wound.',
+    ],
+    'order.body': [
+      (body, after) => `the ${after} is wound along the ${body} before that is there`,
+      'A hackle from the front runs over the body: the body comes first.',
+    ],
+    'order.wing': [
+      (before, wing) => `the ${wing} is tied in before the ${before} is wound`,
+      'A wing tied in first lies in the way of every turn behind it.',
+    ],
+    'order.layers': [
+      (under, over) => `the ${over} is tied in before the ${under} that lies under it`,
+      'Under-wing, wing, over-wing: each lies on the last.',
+    ],
+    'order.hackle': [
+      (before, hackle) => `the ${hackle} is wound before the ${before} behind it`,
+      'A collar or throat is wound in front of a finished body; otherwise the body is wound into its fibres.',
+    ],
+    'order.head': [
+      (part, head) => `the ${part} is tied in after the ${head} is built`,
+      'Nothing can be tied in once the head is built.',
+    ],
+    'order.cheek': [
+      (before, cheek) => `the ${cheek} goes on before the ${before}`,
+      'Cheeks come last, so that nothing pushes them aside.',
+    ],
+    'order.coat': [
+      (part, coat) => `the ${coat} is laid before the ${part} it covers`,
+      'A coat lies on what is finished.',
+    ],
+    'order.piece': [
+      (source, part) => `the ${part} goes on from the ${source}, which comes later`,
+      'One piece with two jobs is tied in once: its first job comes first.',
+    ],
+  };
+
+/** The order of tying against what one part asks of another; the fix is the least change that mends it. */
+export const ORDER: readonly Check[] = (Object.entries(WORDS) as [OrderCode, (typeof WORDS)[OrderCode]][]).map(
+  ([code, [words, reason]]): Check => ({
+    code,
+    costs: code === 'order.layers' || code === 'order.cheek' ? 'looks' : 'strength',
+    reason,
+    limits: {},
+    find: ({ laid }) => {
+      const all = constraintsOf(laid).filter((each) => each.code === code);
+      const ids = laid.parts.map((part) => part.file.id);
+      return brokenBy(all, ids).map((each): Found => {
+        const part = laid.parts.find(({ file }) => file.id === each.before) ?? null;
+        return found(each.must ? 'warn' : 'note', part, words(each.before, each.after), {
+          parts: [each.before, each.after],
+          fix: { words: `tie in ${each.before} before ${each.after}`, file: mended(laid, each) },
+        });
+      });
+    },
+  }),
+);

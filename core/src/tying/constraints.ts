@@ -1,0 +1,137 @@
+import type { PartOf } from '../file/parts.ts';
+import { windingRank } from '../parts/registry.ts';
+import type { LaidFly, LaidPart } from '../solve/layFly.ts';
+
+/** Judgement calls over the order of tying. */
+export const ORDER_CODES = [
+  'order.bead',
+  'order.weight',
+  'order.eyes',
+  'order.rear',
+  'order.rib',
+  'order.palmer',
+  'order.body',
+  'order.wing',
+  'order.layers',
+  'order.hackle',
+  'order.head',
+  'order.cheek',
+  'order.coat',
+  'order.piece',
+] as const;
+export type OrderCode = (typeof ORDER_CODES)[number];
+
+/** One part that has to be on the hook before another. */
+export interface Constraint {
+  readonly code: OrderCode;
+  readonly before: string;
+  readonly after: string;
+  /** Whether it cannot be tied otherwise, or only worse. */
+  readonly must: boolean;
+}
+
+const WINGS: ReadonlySet<string> = new Set(['wing', 'underwing', 'overwing', 'veil']);
+const AT_REAR: ReadonlySet<string> = new Set(['tail', 'tag', 'butt', 'flash']);
+const LAYERS: readonly string[] = ['underwing', 'wing', 'overwing'];
+const NEAR_MM = 0.8;
+
+const isBead = ({ file }: LaidPart): boolean =>
+  file.construction === 'ball' && (file.shape === 'bead' || file.shape === 'cone');
+const isPair = (part: LaidPart): boolean => part.built.ball?.sided === true;
+const isHead = ({ file }: LaidPart): boolean => file.role === 'head' && file.construction !== 'coat';
+const isBody = ({ file }: LaidPart): boolean => file.role === 'body' && file.construction === 'wrap';
+/** A hackle wound along the body, and a rib: both are tied in at one end and wound to the other. */
+const isPalmer = ({ file }: LaidPart): boolean => file.construction === 'hackle' && file.from !== undefined;
+const isCollar = ({ file }: LaidPart): boolean => file.construction === 'hackle' && file.from === undefined;
+const isRib = ({ file }: LaidPart): boolean => file.construction === 'wrap' && file.role === 'rib';
+const isDisc = ({ file }: LaidPart): boolean => file.construction === 'ball' && file.shape === 'disc';
+
+/** Where the thread catches a part: where it is tied in, or where its winding begins. mm from the eye */
+export function tieInMm(part: LaidPart): number {
+  const { file, extent } = part;
+  if (file.construction === 'wrap' || (file.construction === 'hackle' && file.from !== undefined))
+    return extent.readings['from']?.mm ?? extent.endMm;
+  if (file.construction === 'ball') return (extent.startMm + extent.endMm) / 2;
+  return extent.bindingsMm[0] ?? extent.readings['at']?.mm ?? extent.endMm;
+}
+
+/** Whether a part begins at the rear end of a body, so that it must be caught before that is wound. */
+const beginsBehind = (part: LaidPart, body: LaidPart): boolean => tieInMm(part) > body.extent.endMm - NEAR_MM;
+
+const overlaps = (a: LaidPart, b: LaidPart): boolean =>
+  Math.min(a.extent.endMm, b.extent.endMm) - Math.max(a.extent.startMm, b.extent.startMm) > 0.5;
+
+const same = (a: string | undefined, b: string): boolean => a?.toLowerCase() === b.toLowerCase();
+
+/** What of one pair of parts the order has to heed; `a` before `b`. */
+function between(a: LaidPart, b: LaidPart): Omit<Constraint, 'before' | 'after'> | null {
+  const [fa, fb] = [a.file, b.file];
+  if (same(fb.continues, fa.id)) return { code: 'order.piece', must: true };
+  if (fb.construction === 'coat' && same(fb.over, fa.id)) return { code: 'order.coat', must: true };
+  if (fb.construction === 'coat') return null;
+  if (fa.construction === 'coat') return null;
+  if (isBead(a)) return isBead(b) ? null : { code: 'order.bead', must: true };
+  if (isBead(b)) return null;
+  if (isDisc(b)) return isHead(a) ? { code: 'order.head', must: true } : null;
+  if (isDisc(a)) return null;
+  if (isHead(b)) return { code: 'order.head', must: true };
+  if (isHead(a)) return null;
+  if (fa.role === 'underbody' && fb.construction === 'wrap' && fb.role !== 'underbody' && overlaps(a, b))
+    return { code: 'order.weight', must: true };
+  if (
+    isPair(a) &&
+    (fb.construction === 'strip' || isCollar(b) || fb.construction === 'sheet') &&
+    tieInMm(b) < a.extent.endMm + NEAR_MM
+  )
+    return { code: 'order.eyes', must: false };
+  if (isBody(b)) {
+    if (isRib(a) && beginsBehind(a, b)) return { code: 'order.rib', must: true };
+    if (isPalmer(a) && beginsBehind(a, b)) return { code: 'order.palmer', must: true };
+    if ((AT_REAR.has(fa.role) || fa.role === 'tail') && beginsBehind(a, b)) return { code: 'order.rear', must: true };
+  }
+  if (isBody(a) || isRib(a) || isPalmer(a)) {
+    if (WINGS.has(fb.role) && tieInMm(b) < a.extent.startMm + NEAR_MM && boundBy(fb) === null)
+      return { code: 'order.wing', must: true };
+    if (isCollar(b) && tieInMm(b) < a.extent.startMm + NEAR_MM) return { code: 'order.hackle', must: true };
+    if (isBody(a) && isPalmer(b) && !beginsBehind(b, a) && overlaps(a, b)) return { code: 'order.body', must: true };
+  }
+  const [la, lb] = [LAYERS.indexOf(fa.role), LAYERS.indexOf(fb.role)];
+  if (la >= 0 && lb > la && sameSide(a, b)) return { code: 'order.layers', must: true };
+  if (fb.role === 'cheek' && (WINGS.has(fa.role) || isCollar(a))) return { code: 'order.cheek', must: false };
+  if (fa.role === 'tag' && fb.role === 'tail') return { code: 'order.rear', must: false };
+  return null;
+}
+
+const boundBy = (part: LaidPart['file']): string | null =>
+  part.construction === 'strip' || part.construction === 'feather' ? ((part as PartOf<'strip'>).boundBy ?? null) : null;
+
+const sameSide = (a: LaidPart, b: LaidPart): boolean => (a.file.side ?? 'top') === (b.file.side ?? 'top');
+
+/** Everything the order of tying has to heed on a fly. */
+export function constraintsOf(laid: LaidFly): Constraint[] {
+  return laid.parts.flatMap((a) =>
+    laid.parts.flatMap((b): Constraint[] => {
+      if (a === b) return [];
+      const heed = between(a, b);
+      return heed ? [{ ...heed, before: a.file.id, after: b.file.id }] : [];
+    }),
+  );
+}
+
+/** Those that an order of parts breaks. @param ids parts in the order they are tied */
+export function brokenBy(constraints: readonly Constraint[], ids: readonly string[]): Constraint[] {
+  const place = new Map(ids.map((id, i) => [id, i]));
+  return constraints.filter(({ before, after }) => (place.get(before) ?? -1) > (place.get(after) ?? Infinity));
+}
+
+/** What is wound over what: a part that is tied in early and wound once everything under it is on. */
+export const woundAfter = (part: LaidPart, laid: LaidFly): LaidPart[] => {
+  if (!isRib(part) && !isPalmer(part)) return [];
+  const rank = windingRank(part.file);
+  return laid.parts.filter((other) => {
+    if (other === part) return false;
+    if (same(boundBy(other.file) ?? undefined, part.file.id)) return true;
+    const wound = isBody(other) || (isPalmer(other) && isRib(part)) || other.file.role === 'underbody';
+    return wound && overlaps(part, other) && (isRib(part) || windingRank(other.file) <= rank);
+  });
+};

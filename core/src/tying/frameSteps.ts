@@ -1,0 +1,199 @@
+import type { LaidFly } from '../solve/layFly.ts';
+import { formatNumber, type Style } from '../units/format.ts';
+import { saying } from '../units/saying.ts';
+import { step, type Step } from './step.ts';
+import type { Thread } from './threadOf.ts';
+
+/** Seconds until the next coat or the box: judgement, look at the bottle. */
+const DRY_S: Readonly<Record<string, number>> = { cement: 600, varnish: 3600, resin: 20, superglue: 60 };
+const FUMES: Readonly<Record<string, string>> = {
+  superglue: 'Superglue: open a window, mind eyes and fingers.',
+  resin: 'Resin: gloves, and glasses against the lamp.',
+  cement: 'Solvent: open a window, no flame near.',
+  varnish: 'Solvent: open a window, no flame near.',
+};
+
+const isTube = (laid: LaidFly): boolean => laid.platform.tube !== null;
+
+/** What is done before the thread holds anything: the hook looked at, the barb, what is slid on, the thread started. */
+export function prepareSteps(laid: LaidFly, style: Style, thread: Thread, slidOn: readonly Step[]): Step[] {
+  const { length } = saying(style);
+  const { platform } = laid.file;
+  const barb = 'barb' in platform ? platform.barb : undefined;
+  const look: Step = isTube(laid)
+    ? step({
+        key: 'tube',
+        title: 'Tube on the needle',
+        how: ['Slide the tube on the needle, smooth end to the front.', 'It must not turn when the thread pulls.'],
+        look: ['Both ends free of burrs.'],
+        drawn: [],
+      })
+    : step({
+        key: 'hook',
+        title: 'Hook',
+        how: [
+          'Try the temper: a light pull at the bend springs back.',
+          'Feel the eye and the gap of its wire for a burr.',
+          'Into the vise by the bend, shank level, point clear.',
+        ],
+        measure: {
+          mm: laid.platform.shankMm,
+          words: laid.platform.nominal.shank ? 'shank, by the tables: measure it' : 'shank',
+          relation: null,
+        },
+        look: ['The eye is closed.'],
+        wrong: 'A soft or brittle hook: leave it.',
+        caution: 'Points: mind fingers and eyes.',
+        drawn: [],
+      });
+  const flat =
+    barb === 'none' || barb === 'pinched'
+      ? [
+          step({
+            key: 'barb',
+            title: 'Barb',
+            how: [barb === 'none' ? 'Flatten the barb wholly.' : 'Pinch the barb down.'],
+            tool: 'flat pliers, from the point along the barb',
+            caution: 'Points fly off: glasses on.',
+            drawn: [],
+          }),
+        ]
+      : [];
+  const { bend } = laid.platform.landmarksMm;
+  const bed = laid.thread.bedMm > 0;
+  return [
+    look,
+    ...flat,
+    ...slidOn,
+    step({
+      key: 'thread',
+      title: 'Thread',
+      inHand: [
+        `${formatNumber(thread.denier, 0, style)} denier${laid.file.thread?.colour === undefined ? '' : `, ${laid.file.thread.colour}`}, waxed`,
+      ],
+      how: [
+        `Start it ${length(laid.headMm)} behind the eye, five turns over its own end.`,
+        bed
+          ? 'Lay a flat bed to the bend and back to where the first part goes.'
+          : 'In open turns to where the first part goes.',
+      ],
+      measure: {
+        mm: laid.headSpaceMm,
+        words: 'of shank left bare for the head',
+        relation: laid.file.platform.headSpace ?? null,
+      },
+      thread: { fromMm: laid.headMm, toMm: bed ? bend : laid.headMm, state: 'flat', turns: 5 },
+      proof: 'Pull at it: the turns must not slide.',
+      wrong: 'Started on the head space: the head grows too large.',
+      drawn: slidOn.at(-1)?.drawn ?? [],
+    }),
+  ];
+}
+
+/** What is done after the last part: what is trimmed, the head, the whips, the coats, the eye. */
+export function finishSteps(laid: LaidFly, style: Style, drawn: readonly string[]): Step[] {
+  const { length } = saying(style);
+  const { finish, head } = laid.file;
+  const whips = finish?.whips ?? 1;
+  const longEnds = laid.parts.filter(({ built }) => {
+    const form = built.forms[0];
+    return form?.kind === 'bundle' && form.manner !== 'hair' && form.manner !== 'plume';
+  });
+  const trims = laid.parts.filter((part) => part.file.construction === 'spun' && part.file.diameter !== undefined);
+  const fuzzy = laid.parts.some((part) =>
+    part.built.forms.some(
+      (form) => form.kind === 'wound' && ['dubbing', 'brush', 'bristle', 'chenille'].includes(form.manner),
+    ),
+  );
+  const cut = longEnds.map((part) => `the ${part.file.id} to ${length(part.extent.lengthMm)}`);
+  return [
+    ...(cut.length === 0
+      ? []
+      : [
+          step({
+            key: 'trim',
+            title: 'Trim what was left long',
+            how: [`Cut ${cut.join(', ')}, not square: tips of uneven length swim.`],
+            look: ['Both sides the same length.'],
+            drawn,
+          }),
+        ]),
+    ...trims.map((part) =>
+      step({
+        key: `${part.file.id}/trim`,
+        part: part.file.id,
+        title: `Trim the ${part.file.id}`,
+        how: ['First below, flat and close, so that the point is free; then the sides alike; the top last.'],
+        measure: { mm: part.extent.lengths['diameter']?.mm ?? 0, words: 'across', relation: null },
+        tool: 'blade or curved scissors',
+        look: ['From the front: round, and the same near and far.'],
+        caution: 'The blade cuts toward nobody’s fingers.',
+        drawn,
+      }),
+    ),
+    ...(fuzzy
+      ? [
+          step({
+            key: 'brush',
+            title: 'Brush out',
+            how: ['Pick and brush the body fibres back, away from the thread.'],
+            tool: 'a stiff brush, kept off the thread',
+            drawn,
+          }),
+        ]
+      : []),
+    ...(isTube(laid) && head === undefined
+      ? []
+      : [
+          step({
+            key: 'head',
+            title: 'Head',
+            how: [
+              'Half hitch before it, as insurance.',
+              head === undefined
+                ? 'Just enough turns to cover all ends.'
+                : `Build a ${head} head, smooth, highest in its middle.`,
+            ],
+            measure: laid.thread.headMm
+              ? { mm: laid.thread.headMm[1] - laid.thread.headMm[0], words: 'long', relation: null }
+              : null,
+            thread: { fromMm: laid.headMm, toMm: laid.headMm / 2, state: 'flat', turns: 10 },
+            look: ['No fibre in the eye.', 'Bare wire behind the eye.'],
+            wrong: 'Turns that climb onto the eye come off.',
+            drawn,
+          }),
+        ]),
+    step({
+      key: 'whip',
+      title: whips === 1 ? 'Whip finish' : `Whip finish, ${String(whips)} times`,
+      how: [
+        'Five turns, drawn down slowly, the thread wetted.',
+        ...(whips > 1 ? ['Again over it.'] : []),
+        'Cut the thread close.',
+      ],
+      proof: 'A nail drawn forward over the head lifts nothing.',
+      drawn,
+    }),
+    ...(finish?.coats ?? []).map((name, i) =>
+      step({
+        key: `coat/${String(i + 1)}`,
+        title: `${name.charAt(0).toUpperCase()}${name.slice(1)}${(finish?.coats ?? []).filter((each) => each === name).length > 1 ? `, coat ${String((finish?.coats ?? []).slice(0, i + 1).filter((each) => each === name).length)}` : ''}`,
+        how: [
+          `One thin coat over the head, on the point of a needle.`,
+          ...(name === 'resin' ? ['Turn the fly under the lamp.'] : []),
+        ],
+        look: ['The eye of the hook is clear.'],
+        caution: FUMES[name] ?? null,
+        dryS: DRY_S[name] ?? null,
+        drawn,
+      }),
+    ),
+    step({
+      key: 'eye',
+      title: 'Clear the eye',
+      how: ['Draw a stripped stem or a needle through the eye while the varnish is soft.'],
+      look: ['From the side, from above, from the front: straight, both sides alike.'],
+      drawn,
+    }),
+  ];
+}

@@ -1,0 +1,75 @@
+/** How the thread lies for a step: flat to bind and lay smooth, spun into a cord to grip, split for a loop. */
+export type ThreadState = 'flat' | 'spun' | 'split';
+
+/** One step of tying, in a tier's words with this fly's figures. Lengths mm from the eye where they are places. */
+export interface Step {
+  /** The same for the same step of the same fly, whatever comes before it. */
+  readonly key: string;
+  /** The part it is of; null for what belongs to none. */
+  readonly part: string | null;
+  readonly title: string;
+  /** What is to be done, first things first. */
+  readonly how: readonly string[];
+  /** The measure that is wanted at the vise, what it is of, and the relation as the tier wrote it. */
+  readonly measure: { readonly mm: number; readonly words: string; readonly relation: string | null } | null;
+  /** What is cut or taken in hand beforehand. */
+  readonly inHand: readonly string[];
+  readonly thread: {
+    readonly fromMm: number;
+    readonly toMm: number;
+    readonly state: ThreadState;
+    readonly turns: number;
+  } | null;
+  readonly cutMm: number | null;
+  readonly tieInMm: number | null;
+  /** Where the butts end, and where they would best. */
+  readonly buttMm: number | null;
+  readonly buttAdvice: string | null;
+  readonly turns: number | null;
+  readonly pitchMm: number | null;
+  readonly direction: 'with' | 'counter' | null;
+  readonly tool: string | null;
+  /** Which side of it is up or out. */
+  readonly face: string | null;
+  /** How the pull of the thread is allowed for. */
+  readonly torque: string | null;
+  readonly glue: string | null;
+  /** How one knows that it holds. */
+  readonly proof: string | null;
+  /** Whether its end is as it stays, or cut later. */
+  readonly end: 'final' | 'trimmed later' | null;
+  readonly look: readonly string[];
+  readonly wrong: string | null;
+  readonly caution: string | null;
+  /** Seconds it has to dry or cure. */
+  readonly dryS: number | null;
+  /** Ids of the parts that are on the fly after it; a part left hanging is not drawn yet. */
+  readonly drawn: readonly string[];
+}
+
+/** A step with nothing in it but what is told. */
+export const step = (given: Pick<Step, 'key' | 'title' | 'drawn'> & Partial<Step>): Step => ({
+  part: null,
+  how: [],
+  measure: null,
+  inHand: [],
+  thread: null,
+  cutMm: null,
+  tieInMm: null,
+  buttMm: null,
+  buttAdvice: null,
+  turns: null,
+  pitchMm: null,
+  direction: null,
+  tool: null,
+  face: null,
+  torque: null,
+  glue: null,
+  proof: null,
+  end: null,
+  look: [],
+  wrong: null,
+  caution: null,
+  dryS: null,
+  ...given,
+});

@@ -1,0 +1,99 @@
+import { TIE_IN } from '../data/tying.ts';
+import type { LaidFly, LaidPart } from '../solve/layFly.ts';
+import { boundMm, cutLength } from '../solve/cutLength.ts';
+import { METRIC, type Style } from '../units/format.ts';
+import { buttAdvice, profilesOf, threadLength, type Profile } from './bulk.ts';
+import { tieInMm } from './constraints.ts';
+import { finishSteps, prepareSteps } from './frameSteps.ts';
+import { movesOf, travelMm, type Move } from './order.ts';
+import { wordsOf, type PartWords } from './partWords.ts';
+import { step, type Step } from './step.ts';
+import { threadOf, type Thread } from './threadOf.ts';
+
+export interface TyingPlan {
+  readonly steps: readonly Step[];
+  readonly moves: readonly Move[];
+  readonly thread: Thread;
+  /** Thread used, and travelled along the shank, mm. */
+  readonly threadMm: number;
+  readonly travelMm: number;
+  /** Diameters along the shank: bare, then after each move. */
+  readonly profiles: readonly Profile[];
+}
+
+/** What has butts that are cut at a place. */
+const TRIMMED: ReadonlySet<string> = new Set(['bundle', 'feather']);
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
+function titleOf({ part, does }: Move): string {
+  const name = capital(part.file.id.replaceAll('-', ' '));
+  return does === 'catch' ? `${name}, tied in and left hanging` : does === 'wind' ? `${name}, wound` : name;
+}
+
+function partStep(move: Move, laid: LaidFly, drawn: readonly string[], words: PartWords): Step {
+  const { part, does, fromMm, toMm } = move;
+  const { file, extent, built } = part;
+  const wound = file.construction === 'wrap' || file.construction === 'hackle';
+  const advice = does === 'wind' ? null : buttAdvice(laid, part);
+  const span = extent.endMm - extent.startMm;
+  const threaded = file.construction === 'coat' || (file.construction === 'ball' && built.ball?.sided !== true);
+  return step({
+    ...words,
+    key: does === 'tie' ? file.id : `${file.id}/${does}`,
+    part: file.id,
+    title: titleOf(move),
+    drawn,
+    thread: threaded ? null : { fromMm, toMm, state: words.state, turns: TIE_IN.turns },
+    cutMm: does === 'wind' ? null : cutLength(part, laid),
+    tieInMm: does === 'wind' ? null : tieInMm(part),
+    buttMm: TRIMMED.has(file.construction) ? (extent.buttsToMm ?? tieInMm(part) - boundMm(part)) : null,
+    buttAdvice: advice && extent.buttsToMm === null ? advice.words : null,
+    turns: does === 'catch' ? null : built.turns,
+    pitchMm:
+      does !== 'catch' && wound && built.turns !== null && built.turns > 0 && span > 0 ? span / built.turns : null,
+    direction: does !== 'catch' && file.construction === 'wrap' ? (file.direction ?? 'with') : null,
+  });
+}
+
+/** What hangs after a move: caught, and not wound yet. */
+function hangingAfter(moves: readonly Move[], upTo: number): LaidPart[] {
+  const caught = new Set<LaidPart>();
+  for (const { part, does } of moves.slice(0, upTo + 1)) {
+    if (does === 'catch') caught.add(part);
+    if (does === 'wind') caught.delete(part);
+  }
+  return [...caught];
+}
+
+/** How a fly is tied, in the order of its parts: every step with its figures, the thread's way, and the body as it grows. */
+export function tyingPlan(laid: LaidFly, style: Style = METRIC): TyingPlan {
+  const moves = movesOf(
+    laid,
+    laid.parts.map((part) => part.file.id),
+  );
+  const thread = threadOf(laid.file);
+  const on: string[] = [];
+  const partSteps = moves.map((move, i) => {
+    if (move.does !== 'catch') on.push(move.part.file.id);
+    return partStep(move, laid, [...on], wordsOf(move, laid, style, hangingAfter(moves, i - 1)));
+  });
+  // Beads and cones go on before the thread.
+  const other = moves.findIndex(
+    ({ part: { file } }) => file.construction !== 'ball' || (file.shape !== 'bead' && file.shape !== 'cone'),
+  );
+  const beads = other < 0 ? moves.length : other;
+  const travel = travelMm(laid, moves);
+  return {
+    steps: [
+      ...prepareSteps(laid, style, thread, partSteps.slice(0, beads)),
+      ...partSteps.slice(beads),
+      ...finishSteps(laid, style, on),
+    ],
+    moves,
+    thread,
+    threadMm: threadLength(laid, moves, travel, thread),
+    travelMm: travel,
+    profiles: profilesOf(laid, moves, thread),
+  };
+}

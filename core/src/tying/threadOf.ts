@@ -1,0 +1,34 @@
+import { THREAD_FIBRE } from '../data/tying.ts';
+import type { FlyFile } from '../file/schema.ts';
+
+/** What a fly is tied with where the file names no thread. */
+export const USUAL_DENIER = 140;
+
+/** A thread as it lies on the shank. mm, mm², grams of force */
+export interface Thread {
+  readonly denier: number;
+  /** Solid section of its fibres. */
+  readonly sectionMm2: number;
+  /** Breadth laid flat, and diameter spun into a cord. */
+  readonly flatMm: number;
+  readonly cordMm: number;
+  readonly breaksG: number;
+}
+
+/** Packing of a flat bundle's fibres into a round cord. */
+const CORD_PACKING = 0.8;
+/** Breadth laid flat, mm for the root of a denier; as the table of nominal threads has it. */
+const FLAT_MM = 0.02;
+
+/** The thread of a fly, reckoned from its denier (grams to 9,000 m). */
+export function threadOf(file: FlyFile): Thread {
+  const denier = file.thread?.denier ?? USUAL_DENIER;
+  const sectionMm2 = denier / 9000 / THREAD_FIBRE.density;
+  return {
+    denier,
+    sectionMm2,
+    cordMm: Math.sqrt((4 * sectionMm2) / (Math.PI * CORD_PACKING)),
+    flatMm: FLAT_MM * Math.sqrt(denier),
+    breaksG: THREAD_FIBRE.gramsPerDenier * denier,
+  };
+}
