@@ -16,6 +16,7 @@ const ORDER = [
   'edit',
   'tying',
   'checks',
+  'sheet',
   'find',
   'scatter',
   'why',

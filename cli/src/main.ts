@@ -2,6 +2,7 @@ import { readFileSync, statSync } from 'node:fs';
 import { checkFly } from '@jobbet/core/checks/checkFly';
 import { reportChecked, reportChecks } from '@jobbet/core/checks/report';
 import { flyJsonSchema, MAX_BYTES, sizeFault } from '@jobbet/core';
+import { runSheet } from './sheet.ts';
 import { runGauge, runSizes } from './sizes.ts';
 import { runOver, type Terminal } from './sources.ts';
 
@@ -17,6 +18,8 @@ jobbet gauge FILE --sizes 4,6,8 [--format pdf|svg] [--paper a4|letter] [--hand r
              [--measured MM] [--drawers FILE]
                          a card at true scale to hold against each hook, on standard output; --measured is
                          what the 50 mm bar of the last print came to
+jobbet sheet FILE... [--format md|html|json] [--stdin] [--drawers FILE]
+                         how each fly is tied, step by step, with what is cut to which length
 jobbet schema            the JSON Schema of the pattern file
 jobbet backup [FILE]     everything there is into one file, also while Jobbet runs
 jobbet restore FILE      everything as a backup has it; what was there is kept beside it
@@ -61,6 +64,8 @@ export function run(args: readonly string[], terminal: Terminal): number | Promi
       return runSizes(rest, terminal);
     case 'gauge':
       return runGauge(rest, terminal);
+    case 'sheet':
+      return runSheet(rest, terminal);
     case 'schema':
       terminal.out(`${JSON.stringify(flyJsonSchema(), null, 2)}\n`);
       return 0;

@@ -44,7 +44,10 @@ export function answer(
     }
     const solved = solveText(source, drawers);
     const written = solved.ok ? write(solved.value, drawers) : solved;
-    if (written.ok) printed.push(...written.value.map((each) => JSON.stringify(each, null, lines ? undefined : 2)));
+    // A text is printed as it is, anything else as JSON.
+    const print = (each: unknown): string =>
+      typeof each === 'string' ? each.trimEnd() : JSON.stringify(each, null, lines ? undefined : 2);
+    if (written.ok) printed.push(...written.value.map(print));
     else faults.push(...written.faults.map((fault) => prefix + faultLine(fault)));
   }
   if (faults.length > 0) {

@@ -137,6 +137,26 @@ describe('solve', () => {
   });
 });
 
+describe('sheet', () => {
+  test('Markdown, HTML and JSON of how a fly is tied; another format is refused', () => {
+    const plain = typed(['sheet', 'a'], { a: slate });
+    expect([plain.code, plain.out.startsWith('# Slate Runner')]).toEqual([0, true]);
+    expect(typed(['sheet', 'a', '--format', 'html'], { a: slate }).out).toContain('<!doctype html>');
+    const sheet = JSON.parse(typed(['sheet', '--format', 'json', 'a'], { a: slate }).out) as {
+      steps: { key: string }[];
+    };
+    expect(sheet.steps.map((step) => step.key)).toContain('body');
+    const refused = typed(['sheet', 'a', '--format', 'doc'], { a: slate });
+    expect([refused.code, refused.out]).toEqual([2, '']);
+    expect(refused.err).toContain('--format is one of md, html, json');
+  });
+  test('a bad file is refused by its path, as everywhere', () => {
+    const { code, err } = typed(['sheet', 'a'], { a: '{"format":"jobbet.fly"}' });
+    expect(code).toBe(2);
+    expect(err).toContain('version');
+  });
+});
+
 describe('check', () => {
   const closed = JSON.stringify({
     format: 'jobbet.fly',

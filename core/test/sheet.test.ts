@@ -1,0 +1,69 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { readFly, settleFly, solveFly, type SolvedFly } from '../src/index.ts';
+import { sheetOf, shortId } from '../src/sheet/sheet.ts';
+import { sheetHtml, sheetMarkdown } from '../src/sheet/write.ts';
+import { stageOf } from '../src/tying/stage.ts';
+import { tyingPlan } from '../src/tying/steps.ts';
+import { body, eyes, laid, rib, tail } from './build.ts';
+
+function example(name: string): SolvedFly {
+  const read = readFly(readFileSync(join(import.meta.dirname, `../../examples/${name}.fly.json`), 'utf8'));
+  const fly = read.ok ? solveFly(read.value) : read;
+  if (!fly.ok) throw new Error(JSON.stringify(fly.faults));
+  return fly.value;
+}
+const slate = example('slate-runner');
+
+describe('the tying sheet', () => {
+  const sheet = sheetOf(slate);
+  test('names everything that is cut, with its length; what is not cut has none', () => {
+    const of = (id: string) => sheet.materials.find((each) => each.part === id);
+    expect(sheet.materials[0]?.words).toContain('140 denier');
+    expect(of('tail')?.cut).toMatch(/^\d+\.\d mm$/);
+    expect(of('eyes')?.cut).toBeNull();
+    for (const part of slate.laid.parts) expect(of(part.file.id)?.words).toMatch(/\w/);
+  });
+  test('measures stand with the words of the tier; what it does is the report’s', () => {
+    expect(sheet.proportions.find((each) => each.part === 'wing')).toMatchObject({ relation: 'bend + 0.6 shank' });
+    expect(sheet.does[0]).toContain('rides point-up');
+    expect(sheet.does.join()).toMatch(/sinks \d+ cm\/s/);
+    expect(sheet.cautions.join()).toContain('blade');
+  });
+  test('its short name is of the fly as it is', () => {
+    expect(sheet.id).toMatch(/^[2-9a-z]{5}$/);
+    expect(shortId(slate.laid.file)).toBe(sheet.id);
+    expect(shortId({ ...slate.laid.file, head: 'bold' })).not.toBe(sheet.id);
+  });
+  test('as Markdown: one numbered line a step, every caution', () => {
+    const text = sheetMarkdown(sheet);
+    expect(text.match(/^\d+\. \*\*/gm)).toHaveLength(sheet.steps.length);
+    for (const caution of sheet.cautions) expect(text).toContain(caution);
+    expect(text).toContain('# Slate Runner');
+  });
+  test('as HTML: a page of its own, with every mark of the file escaped', () => {
+    const odd = settleFly(laid([tail({ note: 'a < b & "c"' })], { name: 'Tom <script>' }));
+    const page = sheetHtml(sheetOf(odd));
+    expect(page).toContain('Tom &lt;script&gt;');
+    expect(page).not.toContain('<script>');
+    expect(page).toContain('a &lt; b &amp; &quot;c&quot;');
+    expect(page.match(/<li><b>/g)?.length).toBeGreaterThan(tyingPlan(odd.laid).steps.length);
+  });
+});
+
+describe('the fly at a stage', () => {
+  const fly = laid([eyes(), tail(), rib(), body()], { thread: { denier: 140 }, head: 'neat' });
+  test('holds what is on it and nothing that comes later; the head comes last', () => {
+    const stage = stageOf(fly, ['eyes', 'tail'], false);
+    expect(stage.parts.map((part) => part.file.id)).toEqual(['eyes', 'tail']);
+    const owners = new Set(stage.sections.map((section) => section.owner));
+    expect(owners.has('body') || owners.has('rib') || owners.has('head')).toBe(false);
+    expect(owners.has('platform') && owners.has('eyes') && owners.has('thread')).toBe(true);
+    expect(stage.thread.forms.some((form) => form.kind === 'thread' && form.head)).toBe(false);
+  });
+  test('in the end it is the fly', () => {
+    const whole = stageOf(fly, ['eyes', 'tail', 'rib', 'body'], true);
+    expect(whole.sections).toHaveLength(fly.sections.length);
+    expect(whole.thread).toBe(fly.thread);
+  });
+});
