@@ -105,6 +105,20 @@ async function seen() {
   await page.screenshot({ path: join(out, 'seen.png') });
 }
 
+/** The tying sheet of one fly, and a step of it at the vise. */
+async function tying() {
+  const page = await open('light', 'Slate Runner', 'wing');
+  await page.getByRole('link', { name: /Sheet/ }).click();
+  await page.locator('[data-step="eye"]').waitFor({ state: 'attached' });
+  await page.waitForTimeout(600);
+  await page.screenshot({ path: join(out, 'sheet.png') });
+  await page.keyboard.press('t');
+  await page.getByTestId('vise-step').waitFor();
+  for (let i = 0; i < 8; i++) await page.keyboard.press('Space');
+  await page.waitForTimeout(600);
+  await page.screenshot({ path: join(out, 'vise.png') });
+}
+
 /** Two schools laid over one fly. */
 async function schools() {
   const page = await open('light', 'Rowan Ember', 'tail');
@@ -172,10 +186,11 @@ try {
   await balance('light', 'balance.png');
   await balance('dark', 'balance-dark.png');
   await hands();
+  await tying();
   await seen();
   await platforms();
   await drawers();
-  process.stdout.write(`Fourteen pictures in ${out}\n`);
+  process.stdout.write(`Sixteen pictures in ${out}\n`);
 } finally {
   await browser.close();
   server.kill('SIGTERM');

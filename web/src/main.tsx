@@ -43,6 +43,8 @@ const router = createBrowserRouter([
         path: '/fly/:id/sizes/gauge',
         lazy: async () => ({ Component: (await import('./sizes/SizesView.tsx')).GaugeView }),
       },
+      { path: '/fly/:id/sheet', lazy: async () => ({ Component: (await import('./tying/SheetView.tsx')).SheetView }) },
+      { path: '/fly/:id/vise', lazy: async () => ({ Component: (await import('./tying/ViseView.tsx')).ViseView }) },
       {
         path: '/drawers/:drawer?',
         lazy: async () => ({ Component: (await import('./drawers/DrawersView.tsx')).DrawersView }),

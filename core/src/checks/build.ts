@@ -1,6 +1,6 @@
 import { HEAD_WIRES } from '../data/tying.ts';
 import { withKey, withPart } from '../edit/relations.ts';
-import { buttAdvice, profilesOf, STEP_MM, unevenOf, type Uneven } from '../tying/bulk.ts';
+import { buttAdvice, FELT_SHARE, profilesOf, STEP_MM, unevenUnder, type Uneven } from '../tying/bulk.ts';
 import { tieInMm } from '../tying/constraints.ts';
 import { movesOf, type Move } from '../tying/order.ts';
 import { threadOf } from '../tying/threadOf.ts';
@@ -29,16 +29,6 @@ function growthOf(laid: LaidFly): Growth {
   return growth;
 }
 
-/** The ends of a body belong to what is tied in there. */
-const ENDS_MM = 2;
-
-/** The ends of weight and balls are ramped with thread. */
-const RAMP_MM = 1.5;
-const isRamp = (atMm: number, { parts }: LaidFly): boolean =>
-  parts
-    .filter((part) => part.file.role === 'underbody' || part.file.construction === 'ball')
-    .some(({ extent }) => Math.min(Math.abs(extent.startMm - atMm), Math.abs(extent.endMm - atMm)) < RAMP_MM);
-
 /** Jumps and dips under each wound body, of one kind. */
 function underBodies(bench: Bench, kind: Uneven['kind']): Found[] {
   const { laid, file, limit } = bench;
@@ -46,11 +36,9 @@ function underBodies(bench: Bench, kind: Uneven['kind']): Found[] {
   return moves.flatMap(({ part: body, does }, i): Found[] => {
     const profile = profiles[i];
     if (body.file.role !== 'body' || body.file.construction !== 'wrap' || does === 'catch' || !profile) return [];
-    const { startMm, endMm } = body.extent;
-    const uneven = unevenOf(profile, startMm + ENDS_MM, endMm - ENDS_MM, limit('share'), laid.platform.windMm);
-    const worst = uneven
-      .filter((each) => each.kind === kind && !isRamp(each.atMm, laid))
-      .sort((a, b) => b.share - a.share)[0];
+    const worst = unevenUnder(laid, body, profile, limit('share'))
+      .filter((each) => each.kind === kind)
+      .sort((x, y) => y.share - x.share)[0];
     if (!worst) return [];
     const short = laid.parts.find(
       (part) => part.extent.buttsToMm === null && tieInMm(part) > worst.atMm && buttAdvice(laid, part) !== null,
@@ -87,14 +75,14 @@ export const BUILD: readonly Check[] = [
     code: 'bulk.step',
     costs: 'looks',
     reason: 'Butts that end before they meet the weight or the front leave a step; tinsel and floss show it.',
-    limits: { share: { value: 0.25, means: 'jump of the diameter within a wire’s width' } },
+    limits: { share: { value: FELT_SHARE, means: 'jump of the diameter within a wire’s width' } },
     find: (bench) => underBodies(bench, 'step'),
   },
   {
     code: 'bulk.valley',
     costs: 'looks',
     reason: 'A dip between butts and weight takes the body down with it.',
-    limits: { share: { value: 0.25, means: 'dip of the diameter' } },
+    limits: { share: { value: FELT_SHARE, means: 'dip of the diameter' } },
     find: (bench) => underBodies(bench, 'valley'),
   },
   {

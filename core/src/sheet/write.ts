@@ -13,9 +13,18 @@ export function measureLine({ measure }: Step, style: Style): string {
   return `${saying(style).length(measure.mm)} ${measure.words}${relation}`;
 }
 
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
 /** What is to be minded in a step besides what is done, one thing each. */
 export const asides = (step: Step): string[] =>
-  [step.tool, step.face, step.torque, step.proof, ...step.look, step.wrong].filter((each) => each !== null);
+  [
+    step.tool === null ? null : `With ${step.tool}.`,
+    step.face === null ? null : `${capital(step.face)}.`,
+    step.torque,
+    step.proof,
+    ...step.look,
+    step.wrong,
+  ].filter((each) => each !== null);
 
 /** A tying sheet as Markdown. */
 export function sheetMarkdown(sheet: TyingSheet, style: Style = METRIC): string {

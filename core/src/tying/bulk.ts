@@ -38,6 +38,8 @@ function raised(profile: Profile, fromMm: number, toMm: number, outer: (x: numbe
 
 /** Section that a part takes where it is bound: of a clump, blades or hide as they lie under the thread, mm². */
 export function boundSection({ built, extent }: LaidPart): number {
+  const hide = built.forms.find((form) => form.kind === 'strip');
+  if (hide?.kind === 'strip') return hide.thickMm * hide.widthMm;
   const cut = { y: 0, z: 0, semiY: 0, semiZ: 0, opacity: 0 };
   const at = extent.bindingsMm[0] ?? extent.endMm;
   return built.sections
@@ -145,6 +147,23 @@ export function unevenOf(profile: Profile, fromMm: number, toMm: number, share: 
     } else found.push({ kind: 'step', atMm: one.at * STEP_MM, share: Math.abs(one.change), diameterMm: one.d });
   }
   return found;
+}
+
+/** A jump or dip of this share is felt, and seen under tinsel and floss. */
+export const FELT_SHARE = 0.25;
+/** The ends of a body belong to what is tied in there; those of weight and balls are ramped with thread. mm */
+const ENDS_MM = 2;
+const RAMP_MM = 1.5;
+
+/** Jumps and dips that a body is wound over, but for its own ends and the ramps of what weighs it. @param profile as it is when the body is begun */
+export function unevenUnder(laid: LaidFly, body: LaidPart, profile: Profile, share: number): Uneven[] {
+  const { startMm, endMm } = body.extent;
+  const ramped = laid.parts.filter((part) => part.file.role === 'underbody' || part.file.construction === 'ball');
+  const isRamp = (atMm: number): boolean =>
+    ramped.some(({ extent }) => Math.min(Math.abs(extent.startMm - atMm), Math.abs(extent.endMm - atMm)) < RAMP_MM);
+  return unevenOf(profile, startMm + ENDS_MM, endMm - ENDS_MM, share, laid.platform.windMm).filter(
+    ({ atMm }) => !isRamp(atMm),
+  );
 }
 
 /** Where butts are best trimmed so that a body lies even: at the weight or balls ahead of them, else at the front of the body over them. */

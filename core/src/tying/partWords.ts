@@ -155,7 +155,7 @@ function wrap(told: Told): PartWords {
         words: 'of shank under wire',
         relation: relationOf(part, 'turns', 'from'),
       },
-      tool: 'old clippers, not the scissors',
+      tool: 'old clippers, never the scissors',
       proof: 'Push at the coils with a nail: they must not slide.',
       look: ['No gap between turns.'],
       wrong: 'A bare step at its end shows through the body.',
@@ -186,7 +186,7 @@ function wrap(told: Told): PartWords {
     ...NOTHING,
     how: does === 'wind' ? made : [...catchIt, ...made],
     measure: { mm: endMm - startMm, words: 'of shank covered', relation: relationOf(part, 'diameter', 'turns', 'to') },
-    tool: /wire|metal/i.test(part.built.material) ? 'old clippers for its end' : null,
+    tool: /wire|metal/i.test(part.built.material) ? 'old clippers at its end' : null,
     end: 'final',
     proof: file.role === 'rib' ? 'Run a nail along it: no turn may shift.' : null,
     look:

@@ -21,6 +21,8 @@ interface FlyCanvasProps {
   readonly turnDeg?: number;
   /** The colour a silhouette is painted in; the page's ink where none is given. */
   readonly ink?: string;
+  /** Figures shared with other canvases of the same fly. */
+  readonly figures?: FigureCache;
 }
 
 const MOVING_SHARE = 0.35;
@@ -61,10 +63,12 @@ export function FlyCanvas({
   moving = false,
   turnDeg = 0,
   ink: given,
+  figures,
 }: FlyCanvasProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const dark = useDark();
-  const [cache] = useState(() => new FigureCache());
+  const [own] = useState(() => new FigureCache());
+  const cache = figures ?? own;
   const [still] = useState(() => new StillRuns());
   const surface = useRef<CanvasSurface | null>(null);
   const figure = useMemo(() => cache.figure(laid), [cache, laid]);

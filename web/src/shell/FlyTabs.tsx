@@ -8,6 +8,7 @@ export function FlyTabs({ id }: { readonly id: string }) {
     { key: '1', name: 'Bench', to: `/fly/${id}` },
     { key: '2', name: 'Balance', to: `/fly/${id}/balance` },
     { key: '3', name: 'Sizes', to: `/fly/${id}/sizes` },
+    { key: '4', name: 'Sheet', to: `/fly/${id}/sheet` },
   ];
   useOffered(
     'fly',

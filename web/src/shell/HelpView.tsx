@@ -72,6 +72,12 @@ export function HelpView() {
           what to mind. Write in how far off your own hands are, and slide one thing off to see what it does. A fall
           that was timed corrects the drag of that fly; the factor is kept with it.
         </p>
+        <h2 className="text-part font-bold">The sheet and the vise</h2>
+        <p className="mb-5">
+          The parts are tied in the order of the list. What one part asks of another stands with the checks, and on the
+          sheet one key puts the parts in order. At the vise Space or a tap goes on, the left arrow goes back, C counts
+          a turn, F shows the far side, W writes what differs. A fly left in the middle is taken up where it was.
+        </p>
         <h2 className="text-part font-bold">Sizes and the gauge card</h2>
         <p className="mb-5">
           A run is the fly on other hooks. Write in a cell to pin it; emptied it follows again. A size saved as a fly
