@@ -14,6 +14,8 @@ import type { Why } from './types.ts';
 
 const DRAG = 'cylinders across the flow: Sucker and Brauer (1975); balls: Clift and Gauvin (1970)';
 const TENTH = 'Good to some ten per cent.';
+/** A fly on a swing, as fast as a fair current. mm/s */
+const SWING_MM_S = 500;
 const LEAST_CERTAIN =
   'The drag of soft parts trailing nose-first is the least certain number of all; a timed sink test corrects it.';
 
@@ -24,7 +26,7 @@ const areaOf = (laid: LaidFly, view: 'side' | 'plan', deg: number): number => {
 const mm2 = (area: number, style: Style): string => `${formatNumber(area, 0, style)} mm²`;
 
 export function whyHolds(laid: LaidFly, style: Style): Why {
-  const { moment, speed, angle } = saying(style);
+  const { moment, speed, angle, length } = saying(style);
   const { tight } = laid;
   const limits = sideLimits(balanceModel(laid), tight);
   const stiffness = Math.hypot(tight.momentMgMm, tight.lateralMgMm);
@@ -47,6 +49,18 @@ export function whyHolds(laid: LaidFly, style: Style): Why {
             { words: `of it at ${angle(away)}, where it gives way`, figure: moment(stiffness * Math.sin(toRad(away))) },
           ]),
       { words: 'side silhouette at rest', figure: mm2(areaOf(laid, 'side', tight.heelDeg ?? 0), style) },
+      {
+        words: 'keel moment over the weight under water',
+        figure: laid.submergedMg === 0 ? 'no weight' : length(tight.momentMgMm / laid.submergedMg),
+      },
+      ...(held === null || held >= SWING_MM_S
+        ? []
+        : [
+            {
+              words: `swung at ${speed(SWING_MM_S)} it may yaw by`,
+              figure: angle((Math.asin(held / SWING_MM_S) * 180) / Math.PI),
+            },
+          ]),
       ...limits.map((limit) => ({
         words: limits.length === 1 ? 'from either side' : limit.flow === 1 ? 'from the far side' : 'from the near side',
         figure: limit.holdsTo === null ? 'any current' : speed(limit.holdsTo),

@@ -2,7 +2,6 @@ import { settleFly } from '@jobbet/core/solve/solveFly';
 import { FigureCache } from '@jobbet/core/figure/cache';
 import { sheetOf } from '@jobbet/core/sheet/sheet';
 import { asides, measureLine, sheetHtml, sheetMarkdown } from '@jobbet/core/sheet/write';
-import type { Step } from '@jobbet/core/tying/step';
 import { brokenBy, constraintsOf } from '@jobbet/core/tying/constraints';
 import { bestOrder, inOrder, movesOf, travelMm } from '@jobbet/core/tying/order';
 import { formatLength, formatNumber } from '@jobbet/core/units/format';
@@ -20,12 +19,12 @@ import { say } from '../shell/toast.ts';
 import { useOffered } from '../shell/useKeys.ts';
 import { SnagFlag } from '../ui/SnagFlag.tsx';
 import { BulkChart } from './BulkChart.tsx';
+import { isHeaded } from './progress.ts';
+import { clock, usualTime } from './record.ts';
 import { StageDrawing } from './StageDrawing.tsx';
+import { WaysBox } from './WaysBox.tsx';
 
 const STAGE = { width: 190, height: 66 };
-const HEADED: ReadonlySet<string> = new Set(['head', 'whip', 'eye']);
-export const isHeaded = (step: Step): boolean => HEADED.has(step.key) || step.key.startsWith('coat/');
-
 /** How the fly is tied, on a sheet: on the table, step by step, its measures, what it does. */
 export const SheetView = () => <FlyOnBench board={(saver) => <SheetBoard saver={saver} />} />;
 
@@ -38,6 +37,7 @@ function SheetBoard({ saver }: { readonly saver: Saver }) {
   const save = useBench((state) => state.save);
   const [history, setHistory] = useState(false);
   const [figures] = useState(() => new FigureCache());
+  const [usual] = useState(() => usualTime(id));
   const sheet = useMemo(() => sheetOf(settleFly(laid), style), [laid, style]);
   const order = useMemo(() => {
     const now = laid.parts.map((part) => part.file.id);
@@ -137,6 +137,11 @@ function SheetBoard({ saver }: { readonly saver: Saver }) {
               Print <span className="plain-key">P</span>
             </button>
           </p>
+          {usual !== null && (
+            <p data-testid="usual-time">
+              It usually takes <b>{clock(usual)}</b> at the vise.
+            </p>
+          )}
           <h2 className="font-semibold mt-3">On the table</h2>
           <ul>
             {sheet.materials.map((each) => (
@@ -159,6 +164,20 @@ function SheetBoard({ saver }: { readonly saver: Saver }) {
               </li>
             ))}
           </ul>
+          <div className="no-print">
+            <WaysBox
+              file={laid.file}
+              onTake={(file, words) => {
+                if (!changeOrSay(bench, file)) return;
+                say(`${words}.`, {
+                  name: 'Undo',
+                  run: () => {
+                    undo(bench);
+                  },
+                });
+              }}
+            />
+          </div>
           <h2 className="font-semibold mt-3">In the water</h2>
           <ul>
             {sheet.does.map((each) => (

@@ -45,3 +45,8 @@ export function differing(tying: TyingRecord, words: string): TyingRecord {
 /** What is said aloud of a step. */
 export const spoken = (step: Step, measure: string): string =>
   [step.title, measure, ...step.how].filter((each) => each !== '').join('. ');
+
+const HEADED: ReadonlySet<string> = new Set(['head', 'whip', 'eye']);
+
+/** Whether the head is built by the end of a step. */
+export const isHeaded = ({ key }: Step): boolean => HEADED.has(key) || key.startsWith('coat/');
