@@ -25,10 +25,12 @@ for (const theme of ['light', 'dark'] as const) {
       expect(await findings(page)).toEqual([]);
       await page.getByLabel('side current', { exact: true }).fill('300');
       await expect(page.getByTestId('current')).toContainText('gives way');
-      await page.locator('body').press('f');
-      await page.getByRole('button', { name: 'Find', exact: true }).click();
-      await expect(page.getByTestId('finding')).toContainText('choices', { timeout: 30_000 });
-      expect(await findings(page)).toEqual([]);
+      if (theme === 'light') {
+        await page.locator('body').press('f');
+        await page.getByRole('button', { name: 'Find', exact: true }).click();
+        await expect(page.getByTestId('finding')).toContainText('choices', { timeout: 30_000 });
+        expect(await findings(page)).toEqual([]);
+      }
       await page.locator('body').press('s');
       await expect(page.getByTestId('hands-told')).toContainText('%', { timeout: 30_000 });
       expect(await findings(page)).toEqual([]);
