@@ -65,6 +65,21 @@ export function SeenRow({ laid, sight, width, height, scale }: SeenRowProps) {
   const length = (mm: number): string => Object.values(formatLength(mm, style)).join(' ');
   const slender = (across: number): string =>
     across > 0 ? `, ${formatNumber(shape.lengthMm / across, 1, style)} times as long as` : '';
+  const looks = [
+    {
+      name: 'profile',
+      looking: 'level',
+      title: `${laid.file.name}, from the side`,
+      told: `${area(shape.sideMm2)}${slender(shape.deepMm)} deep, ${length(shape.deepMm)}`,
+    },
+    {
+      name: 'plan',
+      looking: 'up',
+      title: 'from below',
+      told: `${area(shape.belowMm2)}${slender(shape.broadMm)} broad, ${length(shape.broadMm)}`,
+    },
+    { name: 'section', looking: 'level', title: 'head-on', told: area(shape.frontMm2) },
+  ] as const satisfies readonly Pick<LookProps, 'name' | 'looking' | 'title' | 'told'>[];
   return (
     <section
       aria-label={`${laid.file.name} as the fish has it`}
@@ -76,39 +91,17 @@ export function SeenRow({ laid, sight, width, height, scale }: SeenRowProps) {
           .join(' '),
       }}
     >
-      <Look
-        laid={laid}
-        sight={sight}
-        looking="level"
-        name="profile"
-        width={width * SHARES.profile}
-        height={height}
-        scale={scale}
-        title={`${laid.file.name}, from the side`}
-        told={`${area(shape.sideMm2)}${slender(shape.deepMm)} deep, ${length(shape.deepMm)}`}
-      />
-      <Look
-        laid={laid}
-        sight={sight}
-        looking="up"
-        name="plan"
-        width={width * SHARES.plan}
-        height={height}
-        scale={scale}
-        title="from below"
-        told={`${area(shape.belowMm2)}${slender(shape.broadMm)} broad, ${length(shape.broadMm)}`}
-      />
-      <Look
-        laid={laid}
-        sight={sight}
-        looking="level"
-        name="section"
-        width={width * SHARES.section}
-        height={height}
-        scale={scale}
-        title="head-on"
-        told={area(shape.frontMm2)}
-      />
+      {looks.map((look) => (
+        <Look
+          key={look.name}
+          laid={laid}
+          sight={sight}
+          width={width * SHARES[look.name]}
+          height={height}
+          scale={scale}
+          {...look}
+        />
+      ))}
     </section>
   );
 }
