@@ -1,3 +1,4 @@
+import { CAUTIONS } from '../data/cautions.ts';
 import type { LaidFly } from '../solve/layFly.ts';
 import { formatNumber, type Style } from '../units/format.ts';
 import { saying } from '../units/saying.ts';
@@ -7,10 +8,10 @@ import type { Thread } from './threadOf.ts';
 /** Seconds until the next coat or the box: judgement, look at the bottle. */
 const DRY_S: Readonly<Record<string, number>> = { cement: 600, varnish: 3600, resin: 20, superglue: 60 };
 const FUMES: Readonly<Record<string, string>> = {
-  superglue: 'Superglue: open a window, mind eyes and fingers.',
-  resin: 'Resin: gloves, and glasses against the lamp.',
-  cement: 'Solvent: open a window, no flame near.',
-  varnish: 'Solvent: open a window, no flame near.',
+  superglue: CAUTIONS.superglue,
+  resin: CAUTIONS.resin,
+  cement: CAUTIONS.solvent,
+  varnish: CAUTIONS.solvent,
 };
 
 const isTube = (laid: LaidFly): boolean => laid.platform.tube !== null;
@@ -43,7 +44,7 @@ export function prepareSteps(laid: LaidFly, style: Style, thread: Thread, slidOn
         },
         look: ['The eye is closed.'],
         wrong: 'A soft or brittle hook: leave it.',
-        caution: 'Points: mind fingers and eyes.',
+        caution: CAUTIONS.points,
         drawn: [],
       });
   const flat =
@@ -54,7 +55,7 @@ export function prepareSteps(laid: LaidFly, style: Style, thread: Thread, slidOn
             title: 'Barb',
             how: [barb === 'none' ? 'Flatten the barb wholly.' : 'Pinch the barb down.'],
             tool: 'flat pliers, from the point along the barb',
-            caution: 'Points fly off: glasses on.',
+            caution: CAUTIONS.barb,
             drawn: [],
           }),
         ]
@@ -127,7 +128,7 @@ export function finishSteps(laid: LaidFly, style: Style, drawn: readonly string[
         measure: { mm: part.extent.lengths['diameter']?.mm ?? 0, words: 'across', relation: null },
         tool: 'blade or curved scissors',
         look: ['From the front: round, and the same near and far.'],
-        caution: 'The blade cuts toward nobody’s fingers.',
+        caution: CAUTIONS.blade,
         drawn,
       }),
     ),

@@ -47,20 +47,17 @@ export interface Step {
   readonly drawn: readonly string[];
 }
 
-/** A step with nothing in it but what is told. */
-export const step = (given: Pick<Step, 'key' | 'title' | 'drawn'> & Partial<Step>): Step => ({
-  part: null,
+/** What a step says of what it is about; the rest follows from where the thread goes. */
+export type StepWords = Pick<
+  Step,
+  'how' | 'measure' | 'inHand' | 'tool' | 'face' | 'torque' | 'glue' | 'proof' | 'end' | 'look' | 'wrong' | 'caution'
+>;
+
+/** Nothing said. */
+export const NO_WORDS: StepWords = {
   how: [],
   measure: null,
   inHand: [],
-  thread: null,
-  cutMm: null,
-  tieInMm: null,
-  buttMm: null,
-  buttAdvice: null,
-  turns: null,
-  pitchMm: null,
-  direction: null,
   tool: null,
   face: null,
   torque: null,
@@ -70,6 +67,20 @@ export const step = (given: Pick<Step, 'key' | 'title' | 'drawn'> & Partial<Step
   look: [],
   wrong: null,
   caution: null,
+};
+
+/** A step with nothing in it but what is told. */
+export const step = (given: Pick<Step, 'key' | 'title' | 'drawn'> & Partial<Step>): Step => ({
+  ...NO_WORDS,
+  part: null,
+  thread: null,
+  cutMm: null,
+  tieInMm: null,
+  buttMm: null,
+  buttAdvice: null,
+  turns: null,
+  pitchMm: null,
+  direction: null,
   dryS: null,
   ...given,
 });

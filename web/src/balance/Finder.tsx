@@ -1,4 +1,5 @@
 import type { FlyFile, LaidFly } from '@jobbet/core';
+import { CAUTIONS } from '@jobbet/core/data/cautions';
 import type { Drawers } from '@jobbet/core/drawers/tables';
 import type { Finding, Found } from '@jobbet/core/find/finder';
 import type { Wish } from '@jobbet/core/find/wishes';
@@ -158,11 +159,7 @@ export function Finder({ laid, drawers, shown, onShow, onTake }: FinderProps) {
           A speed is a number, such as 12 or 120 mm/s; the slower one first.
         </p>
       )}
-      {lead && (
-        <p className="text-ink2">
-          Lead: wash your hands, keep it out of mouths; some waters ban it, look up the local rules.
-        </p>
-      )}
+      {lead && <p className="text-ink2">{CAUTIONS.lead}</p>}
       <p role="status" data-testid="finding">
         {finding &&
           (finding.met

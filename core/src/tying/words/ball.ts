@@ -1,0 +1,57 @@
+import { CAUTIONS } from '../../data/cautions.ts';
+import type { PartOf } from '../../file/parts.ts';
+import { tieInMm } from '../constraints.ts';
+import { hasLead, NOTHING, sideWords, type PartWords, type Told } from './told.ts';
+
+/** Eyes, beads, cones and discs. */
+export function ballWords(told: Told): PartWords {
+  const { move, laid, length, place } = told;
+  const { part } = move;
+  const file = part.file as PartOf<'ball'>;
+  const size = length(part.extent.lengthMm);
+  const lead = hasLead(part);
+  const glued = laid.file.finish?.glueOnThread === true;
+  const base: PartWords = {
+    ...NOTHING,
+    inHand: [`${size} ${part.built.material} ${file.shape.replace('-', ' ')}`],
+    caution: lead ? CAUTIONS.lead : null,
+    end: 'final',
+  };
+  if (file.shape === 'bead' || file.shape === 'cone')
+    return {
+      ...base,
+      how: [
+        'Slide it over the point, the small hole first.',
+        'Push it home against the eye before the thread goes on.',
+      ],
+      wrong: 'A bead that does not pass the barb: flatten the barb first.',
+    };
+  if (file.shape === 'disc')
+    return {
+      ...base,
+      how: [`Glue one to each side at ${place(tieInMm(part))}, on what is finished.`],
+      glue: 'superglue or resin',
+      caution: CAUTIONS.superglue,
+      look: ['From the front: both at one height.'],
+    };
+  const front = laid.headMm;
+  return {
+    ...base,
+    how: [
+      `Set it ${sideWords(part)} with its middle at ${place(tieInMm(part))}, ${length(tieInMm(part))} behind the eye.`,
+      'Six turns one way across, six the other, then turns round under it, between eyes and shank.',
+      ...(glued ? ['A drop of superglue into the crossing turns.'] : []),
+    ],
+    measure: { mm: tieInMm(part), words: 'from the eye to the middle of the eyes', relation: file.at ?? null },
+    torque: 'Hold the pair turned a little toward you: the thread turns it away.',
+    glue: glued ? 'a drop of superglue on the crossing turns' : null,
+    proof: 'Take one ball and try to turn it: the pair must not give.',
+    look: ['From the front: level.', 'From above: square to the shank.'],
+    wrong:
+      front > part.extent.startMm - 0.2
+        ? 'They sit on the head space: nothing can be tied in front of them.'
+        : 'Eyes that sit askew lean the fly to one side.',
+    caution: lead ? CAUTIONS.lead : glued ? CAUTIONS.superglue : null,
+    state: 'spun',
+  };
+}

@@ -1,0 +1,121 @@
+import { CAUTIONS } from '../../data/cautions.ts';
+import { TIE_IN } from '../../data/tying.ts';
+import type { PartOf } from '../../file/parts.ts';
+import { windingOf } from '../../solve/cutLength.ts';
+import { tieInMm } from '../constraints.ts';
+import { hasLead, NOTHING, relationOf, TUG, turnWords, type PartWords, type Told } from './told.ts';
+
+/** Weight wire, ribs and bodies. */
+export function wrapWords(told: Told): PartWords {
+  const { move, style, length, place } = told;
+  const { part, does } = move;
+  const file = part.file as PartOf<'wrap'>;
+  const { startMm, endMm } = part.extent;
+  const winding = windingOf(part);
+  const begin = tieInMm(part);
+  const end = Math.abs(begin - startMm) > Math.abs(begin - endMm) ? startMm : endMm;
+  const forward = end < begin;
+  const turns = part.built.turns ?? winding?.turns ?? 0;
+  const counter = file.direction === 'counter';
+  if (file.role === 'underbody')
+    return {
+      ...NOTHING,
+      inHand: [`${part.built.material}, ${length(winding?.strandMm ?? 0)} thick`],
+      how: [
+        `${turnWords(turns, style)}, touching, from ${place(begin)} to ${place(end)}.`,
+        'Break the ends off short, press them down, push the coils home.',
+        'Ramp both ends with thread, then bind the wire crosswise.',
+      ],
+      measure: {
+        mm: Math.abs(endMm - startMm),
+        words: 'of shank under wire',
+        relation: relationOf(part, 'turns', 'from'),
+      },
+      tool: 'old clippers, never the scissors',
+      proof: 'Push at the coils with a nail: they must not slide.',
+      look: ['No gap between turns.'],
+      wrong: 'A bare step at its end shows through the body.',
+      caution: hasLead(part) ? CAUTIONS.lead : null,
+      end: 'final',
+    };
+  const catchIt = [
+    `Tie in ${part.built.material} at ${place(begin)}, ${turnWords(TIE_IN.turns, style)} of thread.`,
+    ...(file.role === 'rib' ? ['On the side away from you, so that its first half turn goes under.'] : []),
+  ];
+  if (does === 'catch')
+    return {
+      ...NOTHING,
+      how: [...catchIt, 'Let it hang behind the bend.'],
+      end: 'trimmed later',
+      proof: TUG,
+      look: ['Its end lies along the shank, not across.'],
+    };
+  const directed = counter
+    ? `Wind it the other way from the body, so that its turns cross what it binds instead of sinking between.`
+    : `Wind it ${forward ? 'forward' : 'backward'} away from you over the top.`;
+  const made = [
+    directed,
+    `${turnWords(turns, style)} to ${place(end)}${turns > 0 && file.role === 'rib' ? `, ${length((endMm - startMm) / turns)} apart` : ''}.`,
+    'Tie off with firm turns, trim the end close.',
+  ];
+  return {
+    ...NOTHING,
+    how: does === 'wind' ? made : [...catchIt, ...made],
+    measure: { mm: endMm - startMm, words: 'of shank covered', relation: relationOf(part, 'diameter', 'turns', 'to') },
+    tool: /wire|metal/i.test(part.built.material) ? 'old clippers at its end' : null,
+    end: 'final',
+    proof: file.role === 'rib' ? 'Run a nail along it: no turn may shift.' : null,
+    look:
+      file.role === 'rib'
+        ? ['Even steps, even on the taper.']
+        : ['No bare thread between turns.', 'Fibres stroked back every few turns.'],
+    wrong:
+      file.role === 'rib'
+        ? 'A last turn crowded onto the head.'
+        : 'Wound into the head space: the head will be too large.',
+    caution: null,
+    state: 'flat',
+  };
+}
+
+/** Collars, throats and palmers. */
+export function hackleWords(told: Told): PartWords {
+  const { move, style, length, place } = told;
+  const { part, does } = move;
+  const file = part.file as PartOf<'hackle'>;
+  const turns = part.built.turns ?? 0;
+  const palmer = file.from !== undefined;
+  const by = file.by ?? (palmer ? 'tip' : 'base');
+  const catchIt = [
+    `Tie it in by the ${by} at ${place(tieInMm(part))}, ${String(TIE_IN.turns)} turns on the bare stem.`,
+  ];
+  if (does === 'catch')
+    return {
+      ...NOTHING,
+      inHand: [`${part.built.material}, fibres ${length(part.extent.lengthMm)}`],
+      how: [...catchIt, 'Let it hang behind.'],
+      face: 'dull side toward you',
+      proof: TUG,
+    };
+  const toMm = palmer ? move.toMm : part.extent.startMm;
+  return {
+    ...NOTHING,
+    inHand: does === 'wind' ? [] : [`${part.built.material}, fibres ${length(part.extent.lengthMm)}`],
+    how: [
+      ...(does === 'wind' ? [] : catchIt),
+      file.style === 'throat'
+        ? `${turnWords(turns, style)}, then draw the fibres down and bind them below.`
+        : `${turnWords(turns, style)}${palmer ? ` to ${place(toMm)}` : ', each in front of the last'}, stroking the fibres back at each.`,
+      'Tie off on the stem, trim it close.',
+    ],
+    measure: { mm: part.extent.lengthMm, words: 'of fibre', relation: relationOf(part, 'fibre', 'tip') },
+    tool: 'hackle pliers',
+    face: 'dull side aft, so that the fibres lean back',
+    proof: null,
+    end: 'final',
+    look: ['No fibre tied down.', 'All round alike.'],
+    wrong: by === 'tip' ? 'A thin tip breaks: then by the base.' : 'A thick stem makes a bump under the head.',
+    caution: CAUTIONS.pliers,
+    state: 'spun',
+  };
+}
