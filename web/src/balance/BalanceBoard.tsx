@@ -1,24 +1,13 @@
 import { sideRests } from '@jobbet/core/balance/sideCurrent';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { BenchBar } from '../bench/BenchBar.tsx';
+import { BoardFrame } from '../bench/BoardFrame.tsx';
 import { goToChecks, shownOf } from '../bench/Checks.tsx';
-import { ConflictDialog } from '../bench/ConflictDialog.tsx';
-import { HistoryDialog } from '../bench/HistoryDialog.tsx';
 import type { Saver } from '../bench/saver.ts';
-import {
-  changeOrSay,
-  leavePreview,
-  redo,
-  showPreview,
-  takePreview,
-  undo,
-  useBench,
-  useBenchStore,
-} from '../bench/store.ts';
+import { leavePreview, showPreview, takePreview, useBench, useBenchStore } from '../bench/store.ts';
+import { changeUndoable, sayUndoable } from '../bench/undoable.ts';
 import { VerdictStrip } from '../bench/VerdictStrip.tsx';
 import { useSettings } from '../settings/settings.ts';
-import { say } from '../shell/toast.ts';
 import type { Command } from '../shell/commands.ts';
 import { useOffered } from '../shell/useKeys.ts';
 import { Contributions } from './Contributions.tsx';
@@ -42,7 +31,6 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
   const navigate = useNavigate();
   const id = useBench((state) => state.id);
   const selected = useBench((state) => state.selected);
-  const save = useBench((state) => state.save);
   const refused = useBench((state) => state.refused);
   const { looks } = useSettings();
   const { plan, laid, drawers, preview, off, setOff, shownAs, report, checked, current } = useShown();
@@ -51,7 +39,6 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
   const [panel, setPanel] = useState<Panel>('brings');
   const of = useBalance(laid);
   const [asked, setAsked] = useState<Asked>(AT_REST);
-  const [history, setHistory] = useState(false);
   const shownDeg = useMemo((): number | null => {
     if (asked.kind === 'heel') return asked.deg;
     const { tight } = of.laid;
@@ -65,14 +52,6 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
   }, [asked, of]);
   const rest = (): void => {
     setAsked(AT_REST);
-  };
-  const undoable = (words: string): void => {
-    say(`${words}.`, {
-      name: 'Undo',
-      run: () => {
-        undo(bench);
-      },
-    });
   };
   /** What Escape goes back from: a shown change first, then what is done on the dial. */
   const back: readonly Command[] = preview
@@ -100,41 +79,9 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
             },
           ]
         : [];
-  useOffered('balance', [
-    ...back,
-    {
-      name: 'History of this fly',
-      group: 'Fly',
-      keys: 'h',
-      run: () => {
-        setHistory(true);
-      },
-    },
-    {
-      name: 'Undo',
-      group: 'Balance',
-      keys: 'ctrl+z or z',
-      run: () => {
-        undo(bench);
-      },
-    },
-    {
-      name: 'Redo',
-      group: 'Balance',
-      keys: 'ctrl+shift+z or shift+z',
-      run: () => {
-        redo(bench);
-      },
-    },
-  ]);
+  useOffered('balance', back);
   return (
-    <div className="flex flex-col h-full min-w-[1000px]">
-      <BenchBar
-        report={report}
-        onHistory={() => {
-          setHistory(true);
-        }}
-      />
+    <BoardFrame saver={saver}>
       <main className="flex flex-1 min-h-0">
         <div className="w-[536px] max-[1180px]:w-[500px] shrink-0 border-r border-hair overflow-y-auto py-3">
           <RideDial of={of} asked={asked} shownDeg={shownDeg} onAsk={setAsked} />
@@ -163,7 +110,7 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
                 tipping={tipping}
                 first={i === 0}
                 onTake={(file, words) => {
-                  if (changeOrSay(bench, file)) undoable(`${tipping.part}: ${words}`);
+                  changeUndoable(bench, file, `${tipping.part}: ${words}.`);
                 }}
               />
             </div>
@@ -184,7 +131,7 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
               }}
               onTake={() => {
                 const taken = takePreview(bench);
-                if (taken !== null) undoable(taken);
+                if (taken !== null) sayUndoable(bench, `${taken}.`);
               }}
             />
           )}
@@ -194,7 +141,7 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
               laid={laid}
               plan={plan}
               onKeep={(file, words) => {
-                if (changeOrSay(bench, file)) undoable(words);
+                changeUndoable(bench, file, `${words}.`);
               }}
             />
           )}
@@ -222,16 +169,7 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
           void navigate(`/fly/${id}`);
         }}
       />
-      {history && (
-        <HistoryDialog
-          saver={saver}
-          onClose={() => {
-            setHistory(false);
-          }}
-        />
-      )}
-      {save === 'conflict' && <ConflictDialog saver={saver} />}
-    </div>
+    </BoardFrame>
   );
 }
 

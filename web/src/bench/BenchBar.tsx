@@ -1,4 +1,3 @@
-import type { FlyReport } from '@jobbet/core';
 import { platformWords } from '@jobbet/core/exchange/summary';
 import { formatLength } from '@jobbet/core/units/format';
 import { DropdownMenu } from 'radix-ui';
@@ -16,7 +15,6 @@ import { exportFile, exportPng, exportSvg } from './export.ts';
 import { change, HOOK, redo, undo, useBench, useBenchStore, useHistory, type SaveState } from './store.ts';
 
 interface BenchBarProps {
-  readonly report: FlyReport | null;
   readonly onHistory: () => void;
 }
 
@@ -31,6 +29,7 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
 /** The name of the fly, its hook, its state of saving, and what can be done with all of it. */
 export function BenchBar({ onHistory }: BenchBarProps) {
   const bench = useBenchStore();
+  const navigate = useNavigate();
   const id = useBench((state) => state.id);
   const laid = useBench((state) => state.calm);
   const save = useBench((state) => state.save);
@@ -55,6 +54,7 @@ export function BenchBar({ onHistory }: BenchBarProps) {
             title="Change the hook"
             onClick={() => {
               bench.setState({ selected: HOOK });
+              void navigate(`/fly/${id}`);
             }}
           >
             <span>{platformWords(laid.file.platform)}</span>

@@ -1,38 +1,34 @@
 import { dependants, movePart, removePart } from '@jobbet/core/edit/parts';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useTurn } from '../drawing/useTurn.ts';
 import { say } from '../shell/toast.ts';
 import { useReport } from '../solve/useReport.ts';
 import { useSettings } from '../settings/settings.ts';
+import { BoardFrame } from './BoardFrame.tsx';
 import { BenchDrawing } from './BenchDrawing.tsx';
-import { BenchBar } from './BenchBar.tsx';
 import { goToChecks, shownOf } from './Checks.tsx';
-import { ConflictDialog } from './ConflictDialog.tsx';
 import { AddPartDialog, CopyPartDialog, neighbour, RemoveDialog } from './dialogs.tsx';
-import { HistoryDialog } from './HistoryDialog.tsx';
 import { Inspector } from './Inspector.tsx';
 import { LiveVerdict } from './LiveVerdict.tsx';
 import { ModeKeys } from './ModeKeys.tsx';
 import { PrintSheet } from './PrintSheet.tsx';
 import type { Saver } from './saver.ts';
-import { changeOrSay, undo, useBench, useBenchStore } from './store.ts';
+import { changeOrSay, useBench, useBenchStore } from './store.ts';
+import { sayUndoable } from './undoable.ts';
 import { TyingOrder } from './TyingOrder.tsx';
 import { editSentence, useBenchKeys } from './useBenchKeys.ts';
-
-type Asked = 'add' | 'history' | null;
 
 /** Tying order, drawing, inspector and verdict of the fly on the bench. */
 export function BenchBoard({ saver }: { readonly saver: Saver }) {
   const bench = useBenchStore();
   const laid = useBench((state) => state.calm);
   const selected = useBench((state) => state.selected);
-  const save = useBench((state) => state.save);
   const drawers = useBench((state) => state.drawers);
   const { report, checked, current } = useReport(laid.file, drawers);
   const { looks } = useSettings();
   const findings = useMemo(() => shownOf(checked?.findings ?? [], looks), [checked, looks]);
   const flagged = useMemo(() => findings.filter((each) => each.severity !== 'note'), [findings]);
-  const [asked, setAsked] = useState<Asked>(null);
+  const [adding, setAdding] = useState(false);
   const [fishing, setFishing] = useState(false);
   const turned = useTurn(fishing);
   const [removing, setRemoving] = useState<string | null>(null);
@@ -44,25 +40,16 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
     if (dependants(laid.file, id).length > 0) setRemoving(id);
     else {
       changeOrSay(bench, removePart(laid.file, id), neighbour(laid, id));
-      say(`The ${id} is off.`, {
-        name: 'Undo',
-        run: () => {
-          undo(bench);
-        },
-      });
+      sayUndoable(bench, `The ${id} is off.`);
     }
   };
-  useLeaveGuard(save);
   useBenchKeys({
     bench,
     onAdd: () => {
-      setAsked('add');
+      setAdding(true);
     },
     onRemove: remove,
     onCopy: setCopying,
-    onHistory: () => {
-      setAsked('history');
-    },
     onTurn: () => {
       setFishing((is) => !is);
     },
@@ -70,13 +57,7 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
   return (
     <>
       <PrintSheet laid={laid} report={report} />
-      <div className="flex flex-col h-full min-w-[1000px] no-print">
-        <BenchBar
-          report={report}
-          onHistory={() => {
-            setAsked('history');
-          }}
-        />
+      <BoardFrame saver={saver} className="no-print">
         <main className="flex flex-1 min-h-0">
           <div className="w-[218px] border-r border-hair shrink-0 min-h-0">
             <TyingOrder
@@ -88,7 +69,7 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
                 changeOrSay(bench, movePart(laid.file, from, to));
               }}
               onAdd={() => {
-                setAsked('add');
+                setAdding(true);
               }}
               onRemove={remove}
               onEdit={editSentence}
@@ -117,19 +98,11 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
           }}
         />
         <AddPartDialog
-          open={asked === 'add'}
+          open={adding}
           onClose={() => {
-            setAsked(null);
+            setAdding(false);
           }}
         />
-        {asked === 'history' && (
-          <HistoryDialog
-            saver={saver}
-            onClose={() => {
-              setAsked(null);
-            }}
-          />
-        )}
         <RemoveDialog
           laid={laid}
           id={removing}
@@ -144,22 +117,7 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
           }}
           onDone={say}
         />
-        {save === 'conflict' && <ConflictDialog saver={saver} />}
-      </div>
+      </BoardFrame>
     </>
   );
-}
-
-/** Asks before the window closes only while something is not on the server. */
-function useLeaveGuard(save: string): void {
-  useEffect(() => {
-    if (save !== 'failed' && save !== 'conflict') return;
-    const guard = (event: BeforeUnloadEvent): void => {
-      event.preventDefault();
-    };
-    window.addEventListener('beforeunload', guard);
-    return () => {
-      window.removeEventListener('beforeunload', guard);
-    };
-  }, [save]);
 }

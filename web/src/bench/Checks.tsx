@@ -1,7 +1,6 @@
 import { withMute, withoutMute, type Checked } from '@jobbet/core/checks/checkFly';
 import type { Finding } from '@jobbet/core/checks/types';
 import { useState } from 'react';
-import { say } from '../shell/toast.ts';
 import { useSettings } from '../settings/settings.ts';
 import { SnagFlag } from '../ui/SnagFlag.tsx';
 import {
@@ -10,22 +9,17 @@ import {
   leavePreview,
   showPreview,
   takePreview,
-  undo,
   useBench,
   useBenchStore,
   type Bench,
 } from './store.ts';
+import { sayUndoable } from './undoable.ts';
 
 /** Makes the change that is shown on the drawing, and says so. */
 export function takeShown(bench: Bench): void {
   const words = takePreview(bench);
   if (words === null) return;
-  say(`Done: ${words}.`, {
-    name: 'Undo',
-    run: () => {
-      undo(bench);
-    },
-  });
+  sayUndoable(bench, `Done: ${words}.`);
 }
 
 const COSTS: Readonly<Record<Finding['costs'], string>> = {

@@ -4,7 +4,8 @@ import { formatLength } from '@jobbet/core/units/format';
 import { useStyle } from '../settings/settings.ts';
 import { say } from '../shell/toast.ts';
 import { ChoiceField } from './Fields.tsx';
-import { changeOrSay, undo, useBench, useBenchStore } from './store.ts';
+import { changeOrSay, useBench, useBenchStore } from './store.ts';
+import { changeUndoable } from './undoable.ts';
 import { schoolIn, standingOf } from './useStanding.ts';
 
 const WIDE = 224;
@@ -93,13 +94,7 @@ export function SchoolChoice() {
     if (!school) return;
     const { file, changed } = followAll(laid, school, drawers);
     if (changed.length === 0) say('Every part follows already, as far as the school speaks of it.');
-    else if (changeOrSay(bench, file))
-      say(`${changed.join(', ')} follow the school again.`, {
-        name: 'Undo',
-        run: () => {
-          undo(bench);
-        },
-      });
+    else changeUndoable(bench, file, `${changed.join(', ')} follow the school again.`);
   };
   return (
     <p className="px-4 pt-1 pb-3 leading-[1.9]">

@@ -2,9 +2,9 @@ import { swapOffers, type SwapOffer } from '@jobbet/core/edit/swap';
 import { formatLength, formatMass, formatNumber } from '@jobbet/core/units/format';
 import { useMemo, useState } from 'react';
 import { useStyle } from '../settings/settings.ts';
-import { say } from '../shell/toast.ts';
 import { DialogSheet } from '../ui/Sheet.tsx';
-import { changeOrSay, undo, useBench, useBenchStore } from './store.ts';
+import { useBench, useBenchStore } from './store.ts';
+import { changeUndoable } from './undoable.ts';
 
 const NO_LEAD = 'all but lead';
 const ANY = 'all metals';
@@ -40,14 +40,7 @@ export function SwapDialog({ id, onClose }: { readonly id: string; readonly onCl
   const gaps = ({ acrossOfGap }: SwapOffer): string =>
     acrossOfGap === null ? '' : `, ${formatNumber(acrossOfGap, 2, style)} × gap`;
   const take = (offer: SwapOffer): void => {
-    if (!changeOrSay(bench, offer.file)) return;
-    say(`${id}: ${offer.material} now.`, {
-      name: 'Undo',
-      run: () => {
-        undo(bench);
-      },
-    });
-    onClose();
+    if (changeUndoable(bench, offer.file, `${id}: ${offer.material} now.`)) onClose();
   };
   return (
     <DialogSheet title={`Another metal for the ${id}`} open wide onClose={onClose}>

@@ -4,7 +4,7 @@ import { useOffered } from '../shell/useKeys.ts';
 import { exportFile, exportPng, exportSvg } from './export.ts';
 import { nudgePicked } from './pulling.ts';
 import { goToChecks, takeShown } from './Checks.tsx';
-import { changeOrSay, HOOK, leavePreview, redo, undo, useBench, type Bench } from './store.ts';
+import { changeOrSay, HOOK, leavePreview, useBench, type Bench } from './store.ts';
 
 /** Takes the keyboard into the first blank of the sentence on the right. */
 export function editSentence(): void {
@@ -16,12 +16,11 @@ interface BenchKeys {
   readonly onAdd: () => void;
   readonly onRemove: (id: string) => void;
   readonly onCopy: (id: string) => void;
-  readonly onHistory: () => void;
   readonly onTurn: () => void;
 }
 
 /** Everything that can be done on the bench, by key and by name. */
-export function useBenchKeys({ bench, onAdd, onRemove, onCopy, onHistory, onTurn }: BenchKeys): void {
+export function useBenchKeys({ bench, onAdd, onRemove, onCopy, onTurn }: BenchKeys): void {
   const { mode, set } = useSettings();
   const state = () => bench.getState();
   const step = (by: 1 | -1): void => {
@@ -83,22 +82,6 @@ export function useBenchKeys({ bench, onAdd, onRemove, onCopy, onHistory, onTurn
       keys: 'x',
       run: () => {
         goToChecks(bench);
-      },
-    },
-    {
-      name: 'Undo',
-      group: 'Bench',
-      keys: 'ctrl+z or z',
-      run: () => {
-        undo(bench);
-      },
-    },
-    {
-      name: 'Redo',
-      group: 'Bench',
-      keys: 'ctrl+shift+z or ctrl+y or shift+z',
-      run: () => {
-        redo(bench);
       },
     },
     {
@@ -183,7 +166,6 @@ export function useBenchKeys({ bench, onAdd, onRemove, onCopy, onHistory, onTurn
       },
     },
     { name: 'As tied, as it fishes', group: 'Drawing', keys: 'r', run: onTurn },
-    { name: 'History of this fly', group: 'Fly', keys: 'h', run: onHistory },
     {
       name: 'Save the pattern file',
       group: 'Fly',

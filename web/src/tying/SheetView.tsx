@@ -7,15 +7,13 @@ import { bestOrder, inOrder, movesOf, travelMm } from '@jobbet/core/tying/order'
 import { formatLength, formatNumber } from '@jobbet/core/units/format';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { BenchBar } from '../bench/BenchBar.tsx';
 import { FlyOnBench } from '../bench/BenchView.tsx';
-import { ConflictDialog } from '../bench/ConflictDialog.tsx';
-import { HistoryDialog } from '../bench/HistoryDialog.tsx';
+import { BoardFrame } from '../bench/BoardFrame.tsx';
 import type { Saver } from '../bench/saver.ts';
-import { changeOrSay, redo, undo, useBench, useBenchStore } from '../bench/store.ts';
+import { useBench, useBenchStore } from '../bench/store.ts';
+import { changeUndoable } from '../bench/undoable.ts';
 import { useStyle } from '../settings/settings.ts';
 import { saveFile } from '../shell/saveFile.ts';
-import { say } from '../shell/toast.ts';
 import { useOffered } from '../shell/useKeys.ts';
 import { SnagFlag } from '../ui/SnagFlag.tsx';
 import { BulkChart } from './BulkChart.tsx';
@@ -25,6 +23,7 @@ import { StageDrawing } from './StageDrawing.tsx';
 import { WaysBox } from './WaysBox.tsx';
 
 const STAGE = { width: 190, height: 66 };
+
 /** How the fly is tied, on a sheet: on the table, step by step, its measures, what it does. */
 export const SheetView = () => <FlyOnBench board={(saver) => <SheetBoard saver={saver} />} />;
 
@@ -34,8 +33,6 @@ function SheetBoard({ saver }: { readonly saver: Saver }) {
   const style = useStyle();
   const id = useBench((state) => state.id);
   const laid = useBench((state) => state.calm);
-  const save = useBench((state) => state.save);
-  const [history, setHistory] = useState(false);
   const [figures] = useState(() => new FigureCache());
   const [usual] = useState(() => usualTime(id));
   const sheet = useMemo(() => sheetOf(settleFly(laid), style), [laid, style]);
@@ -52,13 +49,7 @@ function SheetBoard({ saver }: { readonly saver: Saver }) {
     };
   }, [laid]);
   const reorder = (): void => {
-    if (!changeOrSay(bench, inOrder(laid.file, order.best))) return;
-    say('Put in an order that breaks nothing.', {
-      name: 'Undo',
-      run: () => {
-        undo(bench);
-      },
-    });
+    changeUndoable(bench, inOrder(laid.file, order.best), 'Put in an order that breaks nothing.');
   };
   const name = laid.file.name.toLowerCase().replace(/[^a-z0-9]+/g, '-');
   const print = (): void => {
@@ -89,40 +80,10 @@ function SheetBoard({ saver }: { readonly saver: Saver }) {
         saveFile(`${name}.html`, sheetHtml(sheet, style), 'text/html');
       },
     },
-    {
-      name: 'Undo',
-      group: 'Sheet',
-      keys: 'ctrl+z or z',
-      run: () => {
-        undo(bench);
-      },
-    },
-    {
-      name: 'Redo',
-      group: 'Sheet',
-      keys: 'ctrl+shift+z or shift+z',
-      run: () => {
-        redo(bench);
-      },
-    },
-    {
-      name: 'History of this fly',
-      group: 'Fly',
-      keys: 'h',
-      run: () => {
-        setHistory(true);
-      },
-    },
   ]);
   const length = (mm: number): string => Object.values(formatLength(mm, style)).join(' ');
   return (
-    <div className="flex flex-col h-full min-w-[1000px] sheet-page">
-      <BenchBar
-        report={null}
-        onHistory={() => {
-          setHistory(true);
-        }}
-      />
+    <BoardFrame saver={saver} className="sheet-page">
       <main className="flex flex-1 min-h-0" data-testid="tying-sheet">
         <aside className="w-[320px] shrink-0 border-r border-hair overflow-y-auto px-4 py-3" aria-label="On the table">
           <h1 className="print-only text-fly font-bold">{sheet.name}</h1>
@@ -168,13 +129,7 @@ function SheetBoard({ saver }: { readonly saver: Saver }) {
             <WaysBox
               file={laid.file}
               onTake={(file, words) => {
-                if (!changeOrSay(bench, file)) return;
-                say(`${words}.`, {
-                  name: 'Undo',
-                  run: () => {
-                    undo(bench);
-                  },
-                });
+                changeUndoable(bench, file, `${words}.`);
               }}
             />
           </div>
@@ -249,15 +204,6 @@ function SheetBoard({ saver }: { readonly saver: Saver }) {
           </ol>
         </section>
       </main>
-      {history && (
-        <HistoryDialog
-          saver={saver}
-          onClose={() => {
-            setHistory(false);
-          }}
-        />
-      )}
-      {save === 'conflict' && <ConflictDialog saver={saver} />}
-    </div>
+    </BoardFrame>
   );
 }
