@@ -1,23 +1,11 @@
 import { z } from 'zod';
+import { kept } from '../shell/kept.ts';
 
-const KEY = 'jobbet.spreads';
-const kept = z.record(z.string(), z.record(z.string(), z.number().min(0)));
-
-function all(): z.infer<typeof kept> {
-  try {
-    return kept.parse(JSON.parse(localStorage.getItem(KEY) ?? '{}'));
-  } catch {
-    return {};
-  }
-}
+const spreads = kept('jobbet.spreads', z.record(z.string(), z.record(z.string(), z.number().min(0))), {});
 
 /** A tier's own standard deviations for a fly, by their keys; kept in this browser. */
-export const keptSpreads = (fly: string): Readonly<Record<string, number>> => all()[fly] ?? {};
+export const keptSpreads = (fly: string): Readonly<Record<string, number>> => spreads.read()[fly] ?? {};
 
-export function keepSpreads(fly: string, spreads: Readonly<Record<string, number>>): void {
-  try {
-    localStorage.setItem(KEY, JSON.stringify({ ...all(), [fly]: spreads }));
-  } catch {
-    // A full or closed store costs a convenience, nothing else.
-  }
-}
+export const keepSpreads = (fly: string, own: Readonly<Record<string, number>>): void => {
+  spreads.write({ ...spreads.read(), [fly]: own });
+};

@@ -4,76 +4,56 @@ import { finestMm, type Sight } from '@jobbet/core/seen/sight';
 import { formatDepth, formatLength, formatNumber } from '@jobbet/core/units/format';
 import { parseQuantity } from '@jobbet/core/units/quantity';
 import { useMemo, useRef, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
-import useSWR from 'swr';
+import { useNavigate } from 'react-router';
 import { z } from 'zod';
-import { api, type StoredFly } from '../api/client.ts';
+import type { StoredFly } from '../api/client.ts';
+import { OneOfBox } from '../box/OneOfBox.tsx';
 import { ChoiceField } from '../bench/Fields.tsx';
 import { useDrawers } from '../drawers/useDrawers.ts';
 import { useSize } from '../drawing/useSize.ts';
 import { useStyle } from '../settings/settings.ts';
+import { kept } from '../shell/kept.ts';
 import { FlyTabs } from '../shell/FlyTabs.tsx';
 import { ShellKeys } from '../shell/ShellKeys.tsx';
 import { TopBar } from '../shell/TopBar.tsx';
 import { useOffered } from '../shell/useKeys.ts';
 import { scaleFor, SeenRow } from './SeenRow.tsx';
 
-const KEY = 'jobbet.seen';
-const kept = z.object({
-  water: z.enum(WATER_COLOURS),
-  depthM: z.number().min(0).max(20),
-  distanceM: z.number().min(0.1).max(10),
-  sunDeg: z.number().min(SUN.lowest).max(SUN.highest),
-});
 const USUAL: Sight = { water: 'clear', depthM: 1, distanceM: 0.6, sunDeg: 30 };
+const DEEPEST_M = 20;
+const sights = kept<Sight | null>(
+  'jobbet.seen',
+  z.object({
+    water: z.enum(WATER_COLOURS),
+    depthM: z.number().min(0).max(DEEPEST_M),
+    distanceM: z.number().min(0.1).max(10),
+    sunDeg: z.number().min(SUN.lowest).max(SUN.highest),
+  }),
+  null,
+);
 
-function keptSight(fly: StoredFly): Sight {
-  const read = fly.file.intent?.depth === undefined ? null : parseQuantity('length', fly.file.intent.depth);
-  const depthM = read?.ok === true ? Math.min(20, read.value / 1000) : USUAL.depthM;
-  try {
-    return kept.parse(JSON.parse(localStorage.getItem(KEY) ?? ''));
-  } catch {
-    return { ...USUAL, depthM };
-  }
-}
-
-function keep(sight: Sight): void {
-  try {
-    localStorage.setItem(KEY, JSON.stringify(sight));
-  } catch {
-    // A full or closed store costs a convenience, nothing else.
-  }
+/** Where a fly is looked at first: as it was left, else at the depth it is meant for. */
+function firstSight({ file }: StoredFly): Sight {
+  const read = file.intent?.depth === undefined ? null : parseQuantity('length', file.intent.depth);
+  const depthM = read?.ok === true ? Math.min(DEEPEST_M, read.value / 1000) : USUAL.depthM;
+  return sights.read() ?? { ...USUAL, depthM };
 }
 
 /** A fly's silhouette as a fish has it: from the side, from below and head-on, in water of a colour, a depth, a distance and a light. */
-export function SeenView() {
-  const { id = '' } = useParams();
-  const { data, error } = useSWR<StoredFly[], unknown>('flies', api.flies);
-  const fly = data?.find((each) => each.id === id);
-  if (fly) return <SeenOf key={fly.id} fly={fly} flies={data ?? []} />;
-  return (
-    <main className="p-6 text-ink2" role={data || error !== undefined ? 'alert' : 'status'}>
-      {data
-        ? 'There is no such fly in the box.'
-        : error === undefined
-          ? 'Fetching the fly'
-          : 'The box cannot be fetched.'}
-    </main>
-  );
-}
+export const SeenView = () => <OneOfBox>{(fly, flies) => <SeenOf key={fly.id} fly={fly} flies={flies} />}</OneOfBox>;
 
 function SeenOf({ fly, flies }: { readonly fly: StoredFly; readonly flies: readonly StoredFly[] }) {
   const navigate = useNavigate();
   const style = useStyle();
   const tables = useDrawers().drawers?.tables;
-  const [sight, setSight] = useState(() => keptSight(fly));
+  const [sight, setSight] = useState(() => firstSight(fly));
   const [second, setSecond] = useState('');
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
   const change = (part: Partial<Sight>): void => {
     const next = { ...sight, ...part };
     setSight(next);
-    keep(next);
+    sights.write(next);
   };
   const laid = useMemo(() => {
     const shown = [fly, ...flies.filter((each) => each.id === second)];

@@ -3,9 +3,10 @@ import { HOLDS, type Hold } from '@jobbet/core/run/runFly';
 import { setPin, type Pin } from '@jobbet/core/run/pins';
 import { nameOf, readSizes, type RunSize } from '@jobbet/core/run/sizes';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
-import { NavLink, useNavigate, useParams } from 'react-router';
-import useSWR, { mutate } from 'swr';
+import { NavLink, useNavigate } from 'react-router';
+import { mutate } from 'swr';
 import { api, type StoredFly } from '../api/client.ts';
+import { OneOfBox } from '../box/OneOfBox.tsx';
 import { useDrawers } from '../drawers/useDrawers.ts';
 import { useSize } from '../drawing/useSize.ts';
 import { FlyTabs } from '../shell/FlyTabs.tsx';
@@ -28,21 +29,9 @@ const RunChart = lazy(async () => ({ default: (await import('./RunChart.tsx')).R
 const NONE: readonly RunSize[] = [];
 
 /** One fly across sizes and platforms, drawn at one scale over a table of what it comes to on each. */
-export function SizesView({ gauge = false }: { readonly gauge?: boolean }) {
-  const { id = '' } = useParams();
-  const { data, error } = useSWR<StoredFly[], unknown>('flies', api.flies);
-  const fly = data?.find((each) => each.id === id);
-  if (fly) return <FlyRun key={fly.id} fly={fly} flies={data ?? []} gauge={gauge} />;
-  return (
-    <main className="p-6 text-ink2" role={data || error !== undefined ? 'alert' : 'status'}>
-      {data
-        ? 'There is no such fly in the box.'
-        : error === undefined
-          ? 'Fetching the fly'
-          : 'The box cannot be fetched.'}
-    </main>
-  );
-}
+export const SizesView = ({ gauge = false }: { readonly gauge?: boolean }) => (
+  <OneOfBox>{(fly, flies) => <FlyRun key={fly.id} fly={fly} flies={flies} gauge={gauge} />}</OneOfBox>
+);
 
 interface FlyRunProps {
   readonly fly: StoredFly;

@@ -3,6 +3,7 @@ import { HOOK_SIZES } from '@jobbet/core/data/hooks';
 import { HOLDS, type Hold } from '@jobbet/core/run/runFly';
 import type { Pin } from '@jobbet/core/run/pins';
 import { z } from 'zod';
+import { kept } from '../shell/kept.ts';
 
 /** The run a fly begins with: two sizes up and down, and its neighbours among the platforms. */
 export function usualSizes({ platform }: FlyFile): string {
@@ -22,27 +23,15 @@ export interface KeptRun {
   readonly pins: readonly Pin[];
 }
 
-const KEY = 'jobbet.runs';
 const pin = z.object({ size: z.string(), part: z.string().nullable(), key: z.string(), value: z.string() });
 const run = z.object({ sizes: z.string(), hold: z.enum(HOLDS).catch('shape'), pins: z.array(pin).catch([]) });
 /** Runs were once kept as their sizes alone. */
-const runs = z.record(z.string(), z.union([run, z.string().transform((sizes) => run.parse({ sizes }))]));
-
-function all(): Record<string, KeptRun> {
-  try {
-    return runs.parse(JSON.parse(localStorage.getItem(KEY) ?? '{}'));
-  } catch {
-    return {};
-  }
-}
+const read = z.record(z.string(), z.union([run, z.string().transform((sizes) => run.parse({ sizes }))]));
+const runs = kept<Record<string, KeptRun>>('jobbet.runs', read, {});
 
 /** The run last looked at of a fly; kept in this browser. */
-export const keptRun = (id: string): KeptRun | null => all()[id] ?? null;
+export const keptRun = (id: string): KeptRun | null => runs.read()[id] ?? null;
 
-export function keepRun(id: string, kept: KeptRun): void {
-  try {
-    localStorage.setItem(KEY, JSON.stringify({ ...all(), [id]: kept }));
-  } catch {
-    // A full or closed store costs a convenience, nothing else.
-  }
-}
+export const keepRun = (id: string, own: KeptRun): void => {
+  runs.write({ ...runs.read(), [id]: own });
+};

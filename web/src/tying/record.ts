@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { kept } from '../shell/kept.ts';
 
 /** One fly as it was tied: which version, how far, how long each step took, what differed. Times in ms. */
 const record = z.object({
@@ -17,19 +18,11 @@ const record = z.object({
 });
 export type TyingRecord = z.infer<typeof record>;
 
-const KEY = 'jobbet.tyings';
 const MOST = 200;
-
-function all(): TyingRecord[] {
-  try {
-    return z.array(record).parse(JSON.parse(localStorage.getItem(KEY) ?? '[]'));
-  } catch {
-    return [];
-  }
-}
+const tyings = kept('jobbet.tyings', z.array(record), []);
 
 /** All tyings of a fly that are kept in this browser, the newest last. */
-export const tyingsOf = (fly: string): TyingRecord[] => all().filter((each) => each.fly === fly);
+export const tyingsOf = (fly: string): TyingRecord[] => tyings.read().filter((each) => each.fly === fly);
 
 /** The tying that was left in the middle, of the fly as it is. */
 export const openTying = (fly: string, sheet: string): TyingRecord | null =>
@@ -49,12 +42,8 @@ export const newTying = (fly: string, sheet: string, step: string, now: number):
 
 /** Keeps a tying; one is known by its fly and when it was begun. */
 export function keepTying(tying: TyingRecord): void {
-  const others = all().filter((each) => each.fly !== tying.fly || each.begun !== tying.begun);
-  try {
-    localStorage.setItem(KEY, JSON.stringify([...others, tying].slice(-MOST)));
-  } catch {
-    // A full or closed store costs the record, not the tying.
-  }
+  const others = tyings.read().filter((each) => each.fly !== tying.fly || each.begun !== tying.begun);
+  tyings.write([...others, tying].slice(-MOST));
 }
 
 /** The usual time a fly takes: the median of those that were finished, ms; null where none was. */
