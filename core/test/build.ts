@@ -128,6 +128,16 @@ export const rib = (more: Loose = {}): Loose => ({
   to: 'station 3',
   ...more,
 });
+export const weightWire = (more: Loose = {}): Loose => ({
+  id: 'weight',
+  role: 'underbody',
+  construction: 'wrap',
+  material: 'lead-free wire',
+  strand: '.020 in',
+  turns: 8,
+  from: 'station 3',
+  ...more,
+});
 /** A part without the keys named. */
 export const without = (part: Loose, ...keys: string[]): Loose =>
   Object.fromEntries(Object.entries(part).filter(([key]) => !keys.includes(key)));

@@ -9,7 +9,7 @@ import { bestOrder, inOrder, mended, movesOf, travelMm } from '../src/tying/orde
 import { tyingPlan } from '../src/tying/steps.ts';
 import { threadOf } from '../src/tying/threadOf.ts';
 import { METRIC } from '../src/units/format.ts';
-import { body, collar, eyes, laid, partIn, rib, spunHead, strip, tail, wing } from './build.ts';
+import { body, collar, eyes, laid, partIn, rib, spunHead, strip, tail, weightWire, wing } from './build.ts';
 
 const ids = (fly: LaidFly): string[] => fly.parts.map((part) => part.file.id);
 const told = (fly: LaidFly): string[] =>
@@ -26,15 +26,7 @@ const examples = readdirSync(folder)
 
 describe('the order of tying', () => {
   test('one order is right: eyes, weight, tail, rib, body, wing, collar, whatever the list says', () => {
-    const weight = {
-      id: 'weight',
-      role: 'underbody',
-      construction: 'wrap',
-      material: 'lead-free wire',
-      strand: '.020 in',
-      turns: 8,
-      from: 'eyes.rear',
-    };
+    const weight = weightWire({ from: 'eyes.rear' });
     const right = [
       eyes(),
       weight,
@@ -113,17 +105,7 @@ describe('the order of tying', () => {
 
 describe('cut lengths', () => {
   test('wire of a helix by hand: eight turns of 0.508 on a bare shank', () => {
-    const fly = laid([
-      {
-        id: 'weight',
-        role: 'underbody',
-        construction: 'wrap',
-        material: 'lead-free wire',
-        strand: '.020 in',
-        turns: 8,
-        from: 'station 3',
-      },
-    ]);
+    const fly = laid([weightWire()]);
     const wire = windingOf(partIn(fly, 'weight'));
     // N·√((π(c + w))² + w²) with the wire's own pitch.
     expect(wire?.lengthMm).toBeCloseTo(helixLength(8, fly.platform.windMm, 0.508, 0.508), 1);
@@ -145,15 +127,7 @@ describe('cut lengths', () => {
 });
 
 describe('bulk', () => {
-  const weight = {
-    id: 'weight',
-    role: 'underbody',
-    construction: 'wrap',
-    material: 'lead-free wire',
-    strand: '.020 in',
-    turns: 10,
-    from: 'station 3',
-  };
+  const weight = weightWire({ turns: 10 });
   const under = (fly: LaidFly) => {
     const moves = movesOf(fly, ids(fly));
     const profiles = profilesOf(fly, moves, threadOf(fly.file));

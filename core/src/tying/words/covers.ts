@@ -27,7 +27,7 @@ export function spunWords(told: Told): PartWords {
       'From the front: as much near as far.',
       ...(file.flatBelow === undefined || file.flatBelow === false ? [] : ['Flat below, clear of the point.']),
     ],
-    wrong: 'Trimmed into the gap is safe, left in it the point is covered.',
+    wrong: 'Hair left standing in the gap covers the point.',
     caution: CAUTIONS.blade,
     state: 'flat',
   };

@@ -1,0 +1,187 @@
+import { CAUTIONS } from '../src/data/cautions.ts';
+import type { LaidFly } from '../src/index.ts';
+import type { Step } from '../src/tying/step.ts';
+import { tyingPlan } from '../src/tying/steps.ts';
+import { METRIC, type Style } from '../src/units/format.ts';
+import { body, collar, eyes, feathers, laid, rib, sheet, spunHead, strip, tail, weightWire, wing } from './build.ts';
+
+const INCHES: Style = { ...METRIC, length: 'in' };
+function of(fly: LaidFly, key: string, style: Style = METRIC): Step {
+  const step = tyingPlan(fly, style).steps.find((each) => each.key === key);
+  if (!step) throw new Error(`no step ${key}`);
+  return step;
+}
+const how = (fly: LaidFly, key: string): string => of(fly, key).how.join(' ');
+const ball = (more: Record<string, unknown>) => ({ ...eyes(), ...more });
+
+describe('balls', () => {
+  test('eyes: the measure is from the eye of the hook, by the relation as it is written', () => {
+    const { measure } = of(laid([eyes()]), 'eyes');
+    expect(measure).toMatchObject({ words: 'from the eye to the middle of the eyes', relation: 'station 2' });
+    expect(measure?.mm).toBeCloseTo(laid([eyes()]).platform.shankMm / 5, 6);
+  });
+  test('glue is only spoken of where the fly has it, and then with its caution', () => {
+    const dry = of(laid([eyes()]), 'eyes');
+    expect([dry.how.join().includes('superglue'), dry.glue, dry.caution]).toEqual([false, null, null]);
+    const glued = of(laid([eyes()], { finish: { glueOnThread: true } }), 'eyes');
+    expect(glued.how.join()).toContain('superglue');
+    expect([glued.glue === null, glued.caution]).toEqual([false, CAUTIONS.superglue]);
+  });
+  test.each([
+    ['lead', CAUTIONS.lead],
+    ['lead-free', null],
+    ['brass', null],
+  ])('eyes of %s', (material, caution) => {
+    expect(of(laid([eyes({ material })]), 'eyes').caution).toBe(caution);
+  });
+  test('eyes that sit on the head space are told to leave no room', () => {
+    expect(of(laid([eyes({ at: 'station 0.6' })]), 'eyes').wrong).toContain('nothing can be tied in front');
+    expect(of(laid([eyes()]), 'eyes').wrong).toContain('askew');
+  });
+  test('a bead is slid on and pushed home; a disc is glued on what is finished', () => {
+    const bead = laid([ball({ id: 'bead', role: 'bead', shape: 'bead', at: 'against eye', side: 'around' })]);
+    expect(how(bead, 'bead')).toContain('small hole first');
+    expect(of(bead, 'bead').thread).toBeNull();
+    const disc = laid([body(), ball({ shape: 'disc', material: 'film', at: 'station 3', side: 'both' })]);
+    expect(of(disc, 'eyes').glue).toContain('superglue');
+  });
+});
+
+describe('what is wound', () => {
+  test('weight wire says its turns, how far they lie, and to leave the scissors', () => {
+    const step = of(laid([weightWire()]), 'weight');
+    expect(step.how[0]).toMatch(/^8 turns, touching, from station 3\.0 to station 4\.\d\.$/);
+    expect(step.measure?.mm).toBeCloseTo(8 * 0.508, 2);
+    expect(step.tool).toContain('clippers');
+    expect(of(laid([weightWire({ material: 'lead wire' })]), 'weight').caution).toBe(CAUTIONS.lead);
+  });
+  test('a rib that goes counter says why; one that goes with the body only where to', () => {
+    const counter = laid([tail(), rib({ direction: 'counter' }), body()]);
+    expect(how(counter, 'rib/wind')).toContain('cross what it binds');
+    expect(how(laid([tail(), rib(), body()]), 'rib/wind')).toContain('forward');
+    expect(how(counter, 'rib/wind')).toMatch(/5 turns to station 3\.0, \d\.\d mm apart/);
+    expect(how(counter, 'rib/catch')).toContain('Let it hang');
+  });
+  test('wound backward where it begins in front', () => {
+    expect(how(laid([body({ from: 'station 3', to: 'bend' })]), 'body')).toContain('backward');
+  });
+  test('a collar goes turn before turn, a throat is drawn down, a palmer from its tip', () => {
+    expect(how(laid([collar()]), 'collar')).toContain('3 turns, each in front of the last');
+    expect(how(laid([collar({ style: 'throat' })]), 'collar')).toContain('bind them below');
+    const palmer = collar({ at: undefined, style: 'palmer', from: 'bend', to: 'station 3', turns: 1 });
+    const fly = laid([palmer, body()]);
+    expect(how(fly, 'collar/catch')).toContain('by the tip at the bend');
+    expect(how(fly, 'collar/wind')).toMatch(/^1 turn to station 3\.0/);
+    expect(of(laid([collar({ by: 'tip' })]), 'collar').wrong).toContain('thin tip breaks');
+  });
+});
+
+describe('what is tied in by its end', () => {
+  test('a tip past the bend is measured from there where its relation begins there, else from the tie-in', () => {
+    const past = of(laid([wing({ length: undefined, tip: 'bend + 5 mm' })]), 'wing');
+    expect(past.measure).toMatchObject({ words: 'past the bend', relation: 'bend + 5 mm' });
+    expect(past.measure?.mm).toBeCloseTo(5, 3);
+    expect(of(laid([wing()]), 'wing').measure?.words).toBe('from the tie-in to the tip');
+  });
+  test.each([
+    [{ pinch: undefined, strands: 12 }, '12 strands'],
+    [{ pinch: undefined, dose: 'half a pencil' }, 'half a pencil'],
+    [{ pinch: undefined, dose: 'matchstick' }, 'a matchstick (2.0 mm squeezed)'],
+    [{ pinch: '2.5 mm' }, '2.5 mm squeezed'],
+  ])('the amount as a tier takes it: %j', (more, words) => {
+    expect(of(laid([tail(more)]), 'tail').inHand[0]).toContain(words);
+  });
+  test('cut stuff is left long and trimmed in the end, grown tips stay as they are', () => {
+    const fly = laid([
+      tail(),
+      tail({ id: 'flash', role: 'flash', material: 'film strand', pinch: undefined, strands: 6 }),
+    ]);
+    expect([of(fly, 'tail').end, of(fly, 'flash').end]).toEqual(['final', 'trimmed later']);
+    expect(how(fly, 'trim')).toMatch(/Cut the flash to \d+\.\d mm/);
+    expect(tyingPlan(laid([tail()])).steps.some((each) => each.key === 'trim')).toBe(false);
+  });
+  test('butts go where they are told, else they are trimmed on a slant', () => {
+    expect(how(laid([tail({ buttsTo: 'station 5' })]), 'tail')).toContain('along the shank to station 5.0');
+    expect(how(laid([tail()]), 'tail')).toContain('on a slant');
+    expect(of(laid([tail({ buttsTo: 'station 5' }), body()]), 'tail').buttAdvice).toBeNull();
+  });
+  test('a turn under it, half on each side, tips levelled: said where they are asked for', () => {
+    expect(how(laid([tail({ support: 'turn-under' })]), 'tail')).toContain('turn of thread under it');
+    expect(how(laid([tail({ side: 'both' })]), 'tail')).toContain('Half of it on each side');
+    expect(of(laid([tail({ stacked: true })]), 'tail').tool).toBe('stacker');
+  });
+  test('feathers: slips fold under a soft loop, cheeks go shiny side out, a single one shiny side up', () => {
+    expect(how(laid([feathers({ form: 'slips' })]), 'feathers')).toContain('they fold');
+    expect(of(laid([feathers({ role: 'cheek', side: 'both' })]), 'feathers').face).toContain('shiny side out');
+    expect(of(laid([feathers({ form: 'single' })]), 'feathers').face).toBe('shiny side up');
+    expect(of(laid([feathers()]), 'feathers').proof).toContain('same length');
+  });
+  test('a strip names every further binding, and the rib that holds it', () => {
+    const fly = laid([strip({ at: 'station 2', boundAt: ['bend'] })]);
+    expect(how(fly, 'strip')).toContain('Part the hair at the bend');
+    expect(
+      how(laid([rib(), body(), strip({ at: 'station 2', length: '1.4 shank', boundBy: 'rib' })]), 'strip'),
+    ).toContain('wound through its parted hair');
+  });
+});
+
+describe('heads, backs and coats', () => {
+  test('spun hair is packed, trimmed later below first; a collar of tips is measured by them', () => {
+    const head = laid([spunHead({ flatBelow: true })]);
+    expect(of(head, 'hair').measure?.words).toBe('across when trimmed');
+    expect(of(head, 'hair').look.join()).toContain('clear of the point');
+    expect(how(head, 'hair/trim')).toContain('First below');
+    const tips = laid([spunHead({ diameter: undefined, tip: 'station 7', dose: 'a pencil' })]);
+    expect(of(tips, 'hair').measure?.words).toBe('of tips left');
+    expect(of(tips, 'hair').inHand[0]).toContain('a pencil a clump');
+  });
+  test('a back is folded forward, doubled where it is; coats are counted', () => {
+    expect(how(laid([sheet({ doubled: true })]), 'case')).toContain('Double it back once');
+    const coat = (layers?: number) =>
+      laid([
+        body(),
+        {
+          id: 'varnish',
+          role: 'finish',
+          construction: 'coat',
+          over: 'body',
+          ...(layers === undefined ? {} : { layers }),
+        },
+      ]);
+    expect(how(coat(), 'varnish')).toMatch(/^1 thin coat of/);
+    expect(how(coat(3), 'varnish')).toMatch(/^3 thin coats of/);
+  });
+  test('of several coats of a kind each has its number, and every one the caution of what it is', () => {
+    const fly = laid([tail()], { finish: { whips: 2, coats: ['varnish', 'varnish', 'resin'] } });
+    expect([1, 2, 3].map((n) => of(fly, `coat/${String(n)}`).title)).toEqual([
+      'Varnish, coat 1',
+      'Varnish, coat 2',
+      'Resin',
+    ]);
+    expect(of(fly, 'coat/3').caution).toBe(CAUTIONS.resin);
+    expect(of(fly, 'whip').title).toContain('2 times');
+  });
+});
+
+describe('places and pieces', () => {
+  test('round the bend, at the bend, and by stations; in inches where a tier has them', () => {
+    const round = laid([tail({ at: 'round 1.5 mm' })]);
+    expect(how(round, 'tail')).toContain('round the bend');
+    expect(of(laid([wing({ at: 'station 2' })]), 'wing', INCHES).how.join(' ')).toMatch(/\d\/\d+ in/);
+    expect(how(laid([wing({ at: 'station 2' })]), 'wing')).toContain('station 2.0');
+  });
+  test('a piece with a second job is taken up again; a note of the tier is kept', () => {
+    const fly = laid([tail({ buttsTo: 'station 8', note: 'The palest of the bag.' }), body({ continues: 'tail' })]);
+    expect(how(fly, 'body')).toMatch(/^Take up the tail again/);
+    expect(how(fly, 'tail')).toContain('The palest of the bag.');
+    expect(of(fly, 'body').cutMm).toBeNull();
+  });
+  test('a tube is slid on its needle and has no barb to flatten', () => {
+    const tube = laid([wing({ at: 'eye + 3 mm', length: '40 mm' })], {
+      platform: { kind: 'tube', length: '30 mm', hook: { kind: 'single', size: '6', barb: 'pinched' } },
+    });
+    const keys = tyingPlan(tube).steps.map((each) => each.key);
+    expect(keys.slice(0, 2)).toEqual(['tube', 'thread']);
+    expect(keys).not.toContain('barb');
+  });
+});
