@@ -1,0 +1,42 @@
+import { jest } from '@jest/globals';
+import { z } from 'zod';
+import { keepSpreads, keptSpreads } from '../src/balance/spreadsKept.ts';
+import { kept } from '../src/shell/kept.ts';
+
+const place = kept('jobbet.test', z.object({ figure: z.number() }), { figure: 7 });
+beforeEach(() => {
+  localStorage.clear();
+});
+afterEach(() => {
+  jest.restoreAllMocks();
+});
+
+test('what was written is read again; while nothing is there, the other', () => {
+  expect(place.read()).toEqual({ figure: 7 });
+  place.write({ figure: 3 });
+  expect(place.read()).toEqual({ figure: 3 });
+});
+test.each(['no json', '{"figure": "three"}', '[]', 'null'])('what makes no sense is passed over: %s', (text) => {
+  localStorage.setItem('jobbet.test', text);
+  expect(place.read()).toEqual({ figure: 7 });
+});
+test('a full store costs what was to be kept, and nothing else', () => {
+  jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+    throw new DOMException('full', 'QuotaExceededError');
+  });
+  expect(() => {
+    place.write({ figure: 3 });
+  }).not.toThrow();
+  expect(place.read()).toEqual({ figure: 7 });
+});
+test('a closed store reads as empty', () => {
+  jest.spyOn(Storage.prototype, 'getItem').mockImplementation(() => {
+    throw new DOMException('closed', 'SecurityError');
+  });
+  expect(place.read()).toEqual({ figure: 7 });
+});
+test('spreads are kept fly by fly', () => {
+  keepSpreads('a', { 'eyes.roll': 2 });
+  keepSpreads('b', { 'eyes.roll': 6 });
+  expect([keptSpreads('a'), keptSpreads('b'), keptSpreads('c')]).toEqual([{ 'eyes.roll': 2 }, { 'eyes.roll': 6 }, {}]);
+});
