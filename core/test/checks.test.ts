@@ -249,7 +249,13 @@ const PAIRS: readonly (readonly [
     fly([body({ material: 'herl' }), rib()]),
   ],
   ['strength.herl', 'note', fly([body({ material: 'floss' })]), fly([body({ material: 'floss' }), rib()])],
-  ['strength.palmer', 'warn', fly([body(), palmer()]), fly([body(), palmer(), rib()])],
+  [
+    'strength.palmer',
+    'warn',
+    fly([body({ material: 'tight dubbing' }), palmer()]),
+    fly([body({ material: 'tight dubbing' }), palmer(), rib()]),
+  ],
+  ['strength.palmer', 'note', fly([body(), palmer()]), fly([body(), palmer(), rib()])],
   [
     'strength.hide-thread',
     'warn',

@@ -1,6 +1,7 @@
-import { layFly } from '../src/index.ts';
+import { layFly, type FlyFile, type LaidFly } from '../src/index.ts';
 import { brokenBy, constraintsOf } from '../src/tying/constraints.ts';
-import { waysOf, withWay } from '../src/tying/ways.ts';
+import { taperOf } from '../src/tying/ways/taper.ts';
+import { waysOf, withWay } from '../src/tying/ways/ways.ts';
 import { body, collar, fly, rib, tail, wing } from './build.ts';
 
 const palmer = (more = {}) => ({
@@ -28,18 +29,25 @@ const throat = {
 const salmon = fly([tail(), rib({ to: 'station 2' }), body({ to: 'station 2' }), palmer(), throat, wing(), collar()], {
   finish: { whips: 1, coats: ['cement'] },
 });
-const now = (file: typeof salmon) => Object.fromEntries(waysOf(file).map((way) => [way.key, way.now]));
-const broken = (file: typeof salmon): string[] => {
+const settled = (file: FlyFile): LaidFly => {
   const laid = layFly(file);
   if (!laid.ok) throw new Error(JSON.stringify(laid.faults));
-  return brokenBy(
-    constraintsOf(laid.value),
+  return laid.value;
+};
+const take = (file: FlyFile, key: string, value: string): FlyFile => withWay(settled(file), key, value);
+const now = (file: FlyFile) => Object.fromEntries(waysOf(settled(file)).map((way) => [way.key, way.now]));
+const broken = (file: FlyFile): string[] =>
+  brokenBy(
+    constraintsOf(settled(file)),
     file.parts.map((part) => part.id),
   ).map((each) => each.code);
-};
+const order = (file: FlyFile, ...ids: string[]): string[] =>
+  file.parts.map((part) => part.id).filter((id) => ids.includes(id));
+const one = (file: FlyFile, id: string) => file.parts.find((part) => part.id === id);
 
 test('a fly has the ways its parts and its finish have, as it is', () => {
   expect(now(salmon)).toEqual({
+    'taper body': 'level',
     palmer: 'front',
     'by throat': 'base',
     'by collar': 'base',
@@ -51,30 +59,51 @@ test('a fly has the ways its parts and its finish have, as it is', () => {
   expect(now(fly([tail()], { finish: { coats: ['resin', 'varnish'] } }))).toMatchObject({ seal: 'own' });
 });
 test('every way there is can be taken, says so afterwards, and lays out in an order that stands', () => {
-  for (const way of waysOf(salmon))
+  for (const way of waysOf(settled(salmon)))
     for (const { value } of way.options) {
-      const other = withWay(salmon, way.key, value);
+      const other = take(salmon, way.key, value);
       expect([way.key, now(other)[way.key]]).toEqual([way.key, value]);
       expect([way.key, value, broken(other)]).toEqual([way.key, value, []]);
     }
 });
 test('a palmer from the rear is caught before the body, from the front wound after it; along the rib it has its turns', () => {
-  const order = (file: typeof salmon): string[] =>
-    file.parts.map((part) => part.id).filter((id) => id === 'palmer' || id === 'body');
-  const rear = withWay(salmon, 'palmer', 'rear');
-  expect(order(rear)).toEqual(['palmer', 'body']);
-  expect(rear.parts.find((part) => part.id === 'palmer')).toMatchObject({ from: 'bend', to: 'body.front', turns: 7 });
-  expect(withWay(rear, 'palmer', 'front').parts).toEqual(salmon.parts);
-  expect(withWay(salmon, 'palmer', 'along').parts.find((part) => part.id === 'palmer')).toMatchObject({ turns: 5 });
+  const rear = take(salmon, 'palmer', 'rear');
+  expect(order(rear, 'palmer', 'body')).toEqual(['palmer', 'body']);
+  expect(one(rear, 'palmer')).toMatchObject({ from: 'bend', to: 'body.front', turns: 7 });
+  expect(take(rear, 'palmer', 'front').parts).toEqual(salmon.parts);
+  expect(one(take(salmon, 'palmer', 'along'), 'palmer')).toMatchObject({ turns: 5 });
 });
-test('the throat goes before the wing or after it, whips and coats into the finish', () => {
-  const after = withWay(salmon, 'throat', 'after').parts.map((part) => part.id);
-  expect(after.indexOf('throat')).toBe(after.indexOf('wing') + 1);
-  expect(withWay(salmon, 'whips', '2').finish).toEqual({ whips: 2, coats: ['cement'] });
-  expect(withWay(salmon, 'seal', 'superglue').finish?.coats).toEqual(['superglue', 'varnish']);
-  expect(withWay(salmon, 'by collar', 'tip').parts.find((part) => part.id === 'collar')).toMatchObject({ by: 'tip' });
+test('an open palmer loses its rib, and what bound it; every other way gives it one that lies under the body', () => {
+  const open = take(salmon, 'palmer', 'open');
+  expect(one(open, 'rib')).toBeUndefined();
+  const again = take(open, 'palmer', 'front');
+  expect(one(again, 'rib')).toMatchObject({ role: 'rib', direction: 'counter', from: 'bend', to: 'body.front' });
+  expect(order(again, 'rib', 'body', 'palmer')).toEqual(['rib', 'body', 'palmer']);
+});
+test('the throat goes before the wing, after it, or between two of them; whips and coats into the finish', () => {
+  expect(order(take(salmon, 'throat', 'after'), 'throat', 'wing')).toEqual(['wing', 'throat']);
+  const two = { ...salmon, parts: [...salmon.parts, ...fly([wing({ id: 'over', role: 'overwing' })]).parts] };
+  expect(waysOf(settled(salmon)).find(({ key }) => key === 'throat')?.options.length).toBe(2);
+  const between = take(two, 'throat', 'between');
+  expect(order(between, 'throat', 'wing', 'over')).toEqual(['wing', 'throat', 'over']);
+  expect(now(between)['throat']).toBe('between');
+  expect(take(salmon, 'whips', '2').finish).toEqual({ whips: 2, coats: ['cement'] });
+  expect(take(salmon, 'seal', 'superglue').finish?.coats).toEqual(['superglue', 'varnish']);
+  expect(one(take(salmon, 'by collar', 'tip'), 'collar')).toMatchObject({ by: 'tip' });
+});
+test('a taper is written in the tier’s own relation, scaled; level takes the thickest again', () => {
+  const file = fly([body({ diameter: '0.4 gap' })]);
+  const cigar = take(file, 'taper body', 'cigar');
+  expect(one(cigar, 'body')).toMatchObject({ profile: ['0.24 gap', '0.4 gap', '0.24 gap'] });
+  expect(one(take(cigar, 'taper body', 'carrot'), 'body')).toMatchObject({
+    profile: ['0.2 gap', '0.3 gap', '0.4 gap'],
+  });
+  expect(take(cigar, 'taper body', 'level').parts).toEqual(file.parts);
+  expect(taperOf(2, 2.05, 2)).toBe('level');
+  expect(taperOf(3, 2, 1)).toBe('own');
+  expect(taperOf(1, 2, 1.5)).toBe('cigar');
 });
 test('what is no way of the fly leaves it as it is', () => {
-  expect(withWay(salmon, 'colour', 'red')).toBe(salmon);
-  expect(withWay(salmon, 'whips', '9')).toBe(salmon);
+  expect(take(salmon, 'colour', 'red')).toEqual(salmon);
+  expect(take(salmon, 'whips', '9')).toEqual(salmon);
 });

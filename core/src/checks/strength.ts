@@ -37,6 +37,11 @@ const pushedHome = (bench: Bench, wire: LaidPart): boolean =>
       part !== wire && part.file.construction === 'ball' && Math.abs(part.extent.endMm - wire.extent.startMm) < 0.6,
   );
 
+const mannerOf = (bench: Bench, part: LaidPart): string | undefined =>
+  bench.drawers.wound.find((each) => each.name === part.built.material)?.manner;
+/** Bodies of tufts, between which a stem sinks. */
+const BUSHY: ReadonlySet<string> = new Set(['chenille', 'bristle', 'brush']);
+
 export const STRENGTH: readonly Check[] = [
   {
     code: 'strength.herl',
@@ -46,7 +51,7 @@ export const STRENGTH: readonly Check[] = [
     find: (bench) =>
       partsOf(bench.laid, 'wrap').flatMap((part): Found[] => {
         if (part.file.role === 'rib' || part.file.role === 'tag') return [];
-        const manner = bench.drawers.wound.find((each) => each.name === part.built.material)?.manner;
+        const manner = mannerOf(bench, part);
         if (manner !== 'herl' && manner !== 'floss') return [];
         const crossing = over(bench, part);
         if (crossing.some((rib) => directionOf(rib) !== directionOf(part))) return [];
@@ -82,7 +87,11 @@ export const STRENGTH: readonly Check[] = [
       partsOf(bench.laid, 'hackle').flatMap((part): Found[] => {
         if (part.file.construction !== 'hackle' || part.file.style !== 'palmer' || over(bench, part).length > 0)
           return [];
-        return [found('warn', part, `no rib binds ${part.file.id}`)];
+        // Between the tufts of a bushy body a stem lies sheltered, though nothing binds it.
+        const sheltered = partsOf(bench.laid, 'wrap').some(
+          (body) => body.file.role === 'body' && overlap(body, part) > 0 && BUSHY.has(mannerOf(bench, body) ?? ''),
+        );
+        return [found(sheltered ? 'note' : 'warn', part, `no rib binds ${part.file.id}`)];
       }),
   },
   {

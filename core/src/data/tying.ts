@@ -96,3 +96,28 @@ export const TIE_IN = { lengthMm: 3, turns: 6 } as const;
 
 /** Thread as it lies: breaking strain in grams of force per denier, and mg/mm³ of its fibre. Judgement for nylon and polyester. */
 export const THREAD_FIBRE = { gramsPerDenier: 4.5, density: 1.2 } as const;
+
+/**
+ * Grams of force that the thread is drawn to, at most, for what is bound. Judgement: firm, not as hard as it goes. The thread is trusted
+ * with a share of what breaks it.
+ */
+export const ASKS_G = {
+  /** Crossing turns over the neck of a pair of eyes. */
+  eyes: 420,
+  /** Hair drawn until it flares. */
+  spun: 480,
+  hide: 360,
+  sheet: 260,
+  hair: 240,
+  feather: 150,
+  soft: 120,
+  hackle: 150,
+  strand: 120,
+  wire: 200,
+} as const;
+export const TRUSTED_SHARE = 0.8;
+/** From this share on a half hitch goes before the step. */
+export const RISKY_SHARE = 0.65;
+
+/** How thick one pass of a strand builds a body on one side, mm, where it is built in passes. Judgement, for floss and tinsel laid flat. */
+export const PASS_MM: Readonly<Record<string, number>> = { floss: 0.08, flat: 0.05 };

@@ -22,6 +22,7 @@ export interface Drawers {
   readonly sheets: readonly SheetMaterial[];
   readonly hooks: readonly HookItem[];
   readonly weights: readonly WeightItem[];
+  readonly threads: readonly ThreadItem[];
   readonly schools: readonly School[];
   /** The rules in force. */
   readonly rules: readonly RulesItem[];
@@ -39,6 +40,7 @@ export const NOMINAL_DRAWERS: Drawers = {
   sheets: SHEETS,
   hooks: [],
   weights: [],
+  threads: [],
   schools: SCHOOLS,
   rules: [],
   limits: {},
@@ -68,6 +70,7 @@ export function drawersOf(items: DrawerItems): Drawers {
     sheets: tableOf(items, 'sheet', SHEETS),
     hooks: items.hooks,
     weights: items.weights,
+    threads: items.threads,
     schools: items.schools.length > 0 ? items.schools : SCHOOLS,
     rules: items.rules.filter((each) => each.inForce === true),
     limits: Object.fromEntries(items.limits.map(({ name, value }) => [name, value])),

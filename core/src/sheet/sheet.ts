@@ -1,11 +1,14 @@
+import { NOMINAL_DRAWERS, type Drawers } from '../drawers/tables.ts';
 import { platformWords } from '../exchange/summary.ts';
 import { reportFly } from '../solve/report.ts';
+import type { LaidPart } from '../solve/layFly.ts';
 import type { SolvedFly } from '../solve/solveFly.ts';
 import type { Step } from '../tying/step.ts';
 import { tyingPlan } from '../tying/steps.ts';
+import { turnWords } from '../tying/words/told.ts';
 import { formatAngle, formatDepth, formatNumber, METRIC, type Style } from '../units/format.ts';
 import { seedOf } from '../units/random.ts';
-import { saying } from '../units/saying.ts';
+import { saying, type Saying } from '../units/saying.ts';
 
 /** One thing to have on the table: what it is, how much of it, and the length it is cut to. */
 export interface SheetMaterial {
@@ -58,19 +61,32 @@ const RIDES: Readonly<Record<string, string>> = {
   undecided: 'undecided',
 };
 
-const relationOf = (part: object): string | null => {
-  const written = part as Readonly<Record<string, unknown>>;
-  const text = ['length', 'tip', 'fibre', 'diameter', 'turns']
-    .map((key) => written[key])
-    .find((each) => each !== undefined);
-  return typeof text === 'string' ? text : typeof text === 'number' ? `${String(text)} turns` : null;
-};
+/** The keys a part's measure may be written in, the first that is there counts. */
+const MEASURES = ['length', 'tip', 'fibre', 'diameter', 'turns', 'to'] as const;
 
-/** The tying sheet of a solved fly, in a tier's units. */
-export function sheetOf(solved: SolvedFly, style: Style = METRIC): TyingSheet {
+/** A part's measure as the finished fly shows it, in figures and as the tier wrote it. */
+function proportionOf(part: LaidPart, { length }: Saying, style: Style): SheetProportion {
+  const written = part.file as Readonly<Record<string, unknown>>;
+  const key = MEASURES.find((each) => written[each] !== undefined);
+  const value = key === undefined ? undefined : written[key];
+  const across = key === 'diameter' ? part.extent.lengths['diameter']?.mm : undefined;
+  return {
+    part: part.file.id,
+    figure: across === undefined ? length(part.extent.lengthMm) : `${length(across)} across`,
+    relation: typeof value === 'string' ? value : typeof value === 'number' ? turnWords(value, style) : null,
+  };
+}
+
+/** The tying sheet of a solved fly, in a tier's units and with the spools of the drawer. */
+export function sheetOf(
+  solved: SolvedFly,
+  style: Style = METRIC,
+  { threads }: Pick<Drawers, 'threads'> = NOMINAL_DRAWERS,
+): TyingSheet {
   const { laid } = solved;
-  const { length, mass, speed } = saying(style);
-  const plan = tyingPlan(laid, style);
+  const say = saying(style);
+  const { length, mass, speed } = say;
+  const plan = tyingPlan(laid, style, threads);
   const report = reportFly(solved);
   const { keel, sink, weight, trim } = report;
   const materials = plan.steps
@@ -104,11 +120,7 @@ export function sheetOf(solved: SolvedFly, style: Style = METRIC): TyingSheet {
     steps: plan.steps,
     proportions: laid.parts
       .filter((part) => part.extent.lengthMm > 0 && part.file.construction !== 'coat')
-      .map((part): SheetProportion => ({
-        part: part.file.id,
-        figure: length(part.extent.lengthMm),
-        relation: relationOf(part.file),
-      })),
+      .map((part) => proportionOf(part, say, style)),
     does: [
       `rides ${RIDES[keel.tight.ride] ?? keel.tight.ride}${keel.holdsTo_mm_s === null ? ', in any side current' : `, holds to ${speed(keel.holdsTo_mm_s)} from the side`}`,
       sink

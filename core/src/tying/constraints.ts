@@ -1,3 +1,4 @@
+import { SIDES } from '../data/tying.ts';
 import type { PartOf } from '../file/parts.ts';
 import { windingRank } from '../parts/registry.ts';
 import type { LaidFly, LaidPart } from '../solve/layFly.ts';
@@ -54,6 +55,14 @@ export function tieInMm(part: LaidPart): number {
   if (file.construction === 'ball') return (extent.startMm + extent.endMm) / 2;
   return extent.bindingsMm[0] ?? extent.readings['at']?.mm ?? extent.endMm;
 }
+
+/** Whether a part is tied in on the point side, so that the hook is turned over for it. */
+export const isUnder = ({ file, built }: LaidPart): boolean =>
+  (file.side ?? SIDES[file.role]) === 'bottom' &&
+  (file.construction === 'bundle' ||
+    file.construction === 'feather' ||
+    file.construction === 'strip' ||
+    built.ball?.sided === true);
 
 /** Whether a part begins at the rear end of a body, so that it must be caught before that is wound. */
 const beginsBehind = (part: LaidPart, body: LaidPart): boolean => tieInMm(part) > body.extent.endMm - NEAR_MM;

@@ -4,6 +4,7 @@ import { formatNumber, type Style } from '../units/format.ts';
 import { saying } from '../units/saying.ts';
 import { step, type Step } from './step.ts';
 import type { Thread } from './threadOf.ts';
+import { isFuzzy } from './words/told.ts';
 
 /** Seconds until the next coat or the box: judgement, look at the bottle. */
 const DRY_S: Readonly<Record<string, number>> = { cement: 600, varnish: 3600, resin: 20, superglue: 60 };
@@ -91,6 +92,29 @@ export function prepareSteps(laid: LaidFly, style: Style, thread: Thread, slidOn
   ];
 }
 
+const TURNS = {
+  over: {
+    title: 'Turn the hook over',
+    how: ['Point up: what is tied in below lies on top now, and its own weight holds it in place.'],
+    caution: CAUTIONS.points,
+  },
+  back: { title: 'Turn the hook back', how: ['Point down again.'], caution: null },
+} as const;
+
+/** Steps with the hook turned over before those that are done on the point side, and back after them. */
+export function turnedSteps(steps: readonly Step[]): Step[] {
+  let turns = 0;
+  const turn = (over: boolean, drawn: readonly string[]): Step =>
+    step({ key: `turn/${String(++turns)}`, ...TURNS[over ? 'over' : 'back'], drawn, turned: over });
+  const all = steps.flatMap((each, i): Step[] => {
+    const before = steps[i - 1];
+    if (each.turned === (before?.turned ?? false)) return [each];
+    return [turn(each.turned, before?.drawn ?? each.drawn.slice(0, -1)), each];
+  });
+  const last = all.at(-1);
+  return last?.turned === true ? [...all, turn(false, last.drawn)] : all;
+}
+
 /** What is done after the last part: what is trimmed, the head, the whips, the coats, the eye. */
 export function finishSteps(laid: LaidFly, style: Style, drawn: readonly string[]): Step[] {
   const { length } = saying(style);
@@ -101,11 +125,7 @@ export function finishSteps(laid: LaidFly, style: Style, drawn: readonly string[
     return form?.kind === 'bundle' && form.manner !== 'hair' && form.manner !== 'plume';
   });
   const trims = laid.parts.filter((part) => part.file.construction === 'spun' && part.file.diameter !== undefined);
-  const fuzzy = laid.parts.some((part) =>
-    part.built.forms.some(
-      (form) => form.kind === 'wound' && ['dubbing', 'brush', 'bristle', 'chenille'].includes(form.manner),
-    ),
-  );
+  const fuzzy = laid.parts.some(isFuzzy);
   const cut = longEnds.map((part) => `the ${part.file.id} to ${length(part.extent.lengthMm)}`);
   return [
     ...(cut.length === 0

@@ -2,6 +2,7 @@ import type { Construction } from '../file/parts.ts';
 import type { LaidFly, LaidPart } from '../solve/layFly.ts';
 import { formatNumber, type Style } from '../units/format.ts';
 import { saying } from '../units/saying.ts';
+import type { BuildUp } from './buildUp.ts';
 import type { Move } from './order.ts';
 import { ballWords } from './words/ball.ts';
 import { coatWords, sheetWords, spunWords } from './words/covers.ts';
@@ -23,8 +24,14 @@ const WORDS: Readonly<Record<Construction, (told: Told) => PartWords>> = {
   coat: coatWords,
 };
 
-/** What a tier is told of one move. @param hanging parts that are caught and not wound yet */
-export function wordsOf(move: Move, laid: LaidFly, style: Style, hanging: readonly LaidPart[]): PartWords {
+/** What is there when a part is tied: what is caught and not wound yet, and how a body is built up over it. */
+export interface Standing {
+  readonly hanging: readonly LaidPart[];
+  readonly buildUp: BuildUp | null;
+}
+
+/** What a tier is told of one move. */
+export function wordsOf(move: Move, laid: LaidFly, style: Style, { hanging, buildUp }: Standing): PartWords {
   const { length } = saying(style);
   const { shankMm, landmarksMm } = laid.platform;
   const place = (mm: number): string => {
@@ -32,7 +39,7 @@ export function wordsOf(move: Move, laid: LaidFly, style: Style, hanging: readon
     if (mm > landmarksMm.bend) return `${length(mm - landmarksMm.bend)} round the bend`;
     return `station ${formatNumber((10 * mm) / shankMm, 1, style)}`;
   };
-  const words = WORDS[move.part.file.construction]({ move, laid, style, length, place });
+  const words = WORDS[move.part.file.construction]({ move, laid, style, length, place, buildUp });
   const aside = hanging.filter((part) => part !== move.part).map((part) => part.file.id);
   const piece = move.part.file.continues;
   return {

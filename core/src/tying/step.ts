@@ -20,6 +20,10 @@ export interface Step {
     readonly state: ThreadState;
     readonly turns: number;
   } | null;
+  /** How hard the thread is drawn, grams of force. */
+  readonly asksG: number | null;
+  /** Whether the hook is turned over for it, point up. */
+  readonly turned: boolean;
   readonly cutMm: number | null;
   readonly tieInMm: number | null;
   /** Where the butts end, and where they would best. */
@@ -74,6 +78,8 @@ export const step = (given: Pick<Step, 'key' | 'title' | 'drawn'> & Partial<Step
   ...NO_WORDS,
   part: null,
   thread: null,
+  asksG: null,
+  turned: false,
   cutMm: null,
   tieInMm: null,
   buttMm: null,

@@ -1,13 +1,16 @@
 import { TIE_IN } from '../data/tying.ts';
 import type { LaidFly, LaidPart } from '../solve/layFly.ts';
 import { boundMm, cutLength } from '../solve/cutLength.ts';
-import { METRIC, type Style } from '../units/format.ts';
+import type { ThreadItem } from '../drawers/items.ts';
+import { formatNumber, METRIC, type Style } from '../units/format.ts';
+import { buildUp } from './buildUp.ts';
 import { buttAdvice, profilesOf, threadLength, type Profile } from './bulk.ts';
-import { tieInMm } from './constraints.ts';
-import { finishSteps, prepareSteps } from './frameSteps.ts';
+import { isUnder, tieInMm } from './constraints.ts';
+import { finishSteps, prepareSteps, turnedSteps } from './frameSteps.ts';
 import { movesOf, travelMm, type Move } from './order.ts';
 import { wordsOf, type PartWords } from './partWords.ts';
 import { step, type Step } from './step.ts';
+import { asksG, bears } from './strain.ts';
 import { threadOf, type Thread } from './threadOf.ts';
 
 export interface TyingPlan {
@@ -31,6 +34,16 @@ function titleOf({ part, does }: Move): string {
   return does === 'catch' ? `${name}, tied in and left hanging` : does === 'wind' ? `${name}, wound` : name;
 }
 
+/** What the pull of the thread adds to what is said: a half hitch before what strains it, a warning where it would break. */
+function strained(words: PartWords, askedG: number | null, thread: Thread, style: Style): PartWords {
+  const how = askedG === null ? 'well' : bears(askedG, thread);
+  if (askedG === null || how === 'well') return words;
+  const kgf = (grams: number): string => formatNumber(grams / 1000, 2, style);
+  if (how === 'barely') return { ...words, how: ['A half hitch first, as insurance.', ...words.how] };
+  const warned = `It asks about ${kgf(askedG)} kgf of a thread that breaks at ${kgf(thread.breaksG)}: a stronger thread, or softer turns.`;
+  return { ...words, wrong: words.wrong === null ? warned : `${warned} ${words.wrong}` };
+}
+
 function partStep(move: Move, laid: LaidFly, drawn: readonly string[], words: PartWords): Step {
   const { part, does, fromMm, toMm } = move;
   const { file, extent, built } = part;
@@ -44,6 +57,7 @@ function partStep(move: Move, laid: LaidFly, drawn: readonly string[], words: Pa
     part: file.id,
     title: titleOf(move),
     drawn,
+    turned: isUnder(part),
     thread: threaded ? null : { fromMm, toMm, state: words.state, turns: TIE_IN.turns },
     cutMm: does === 'wind' ? null : cutLength(part, laid),
     tieInMm: does === 'wind' ? null : tieInMm(part),
@@ -66,17 +80,28 @@ function hangingAfter(moves: readonly Move[], upTo: number): LaidPart[] {
   return [...caught];
 }
 
-/** How a fly is tied, in the order of its parts: every step with its figures, the thread's way, and the body as it grows. */
-export function tyingPlan(laid: LaidFly, style: Style = METRIC): TyingPlan {
+/**
+ * How a fly is tied, in the order of its parts: every step with its figures, the thread's way, and the body as it grows.
+ * @param spools of the tier's drawer: one of the fly's denier says what that thread bears and how it lies
+ */
+export function tyingPlan(laid: LaidFly, style: Style = METRIC, spools: readonly ThreadItem[] = []): TyingPlan {
   const moves = movesOf(
     laid,
     laid.parts.map((part) => part.file.id),
   );
-  const thread = threadOf(laid.file);
+  const thread = threadOf(laid.file, spools);
   const on: string[] = [];
+  const profiles = profilesOf(laid, moves, thread);
   const partSteps = moves.map((move, i) => {
-    if (move.does !== 'catch') on.push(move.part.file.id);
-    return partStep(move, laid, [...on], wordsOf(move, laid, style, hangingAfter(moves, i - 1)));
+    const { part, does } = move;
+    if (does !== 'catch') on.push(part.file.id);
+    const under = profiles[i];
+    const words = wordsOf(move, laid, style, {
+      hanging: hangingAfter(moves, i - 1),
+      buildUp: under && does !== 'catch' ? buildUp(part, under, thread) : null,
+    });
+    const asked = asksG(part);
+    return { ...partStep(move, laid, [...on], strained(words, asked, thread, style)), asksG: asked };
   });
   // Beads and cones go on before the thread.
   const other = moves.findIndex(
@@ -87,13 +112,13 @@ export function tyingPlan(laid: LaidFly, style: Style = METRIC): TyingPlan {
   return {
     steps: [
       ...prepareSteps(laid, style, thread, partSteps.slice(0, beads)),
-      ...partSteps.slice(beads),
+      ...turnedSteps(partSteps.slice(beads)),
       ...finishSteps(laid, style, on),
     ],
     moves,
     thread,
     threadMm: threadLength(laid, moves, travel, thread),
     travelMm: travel,
-    profiles: profilesOf(laid, moves, thread),
+    profiles,
   };
 }

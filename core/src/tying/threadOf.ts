@@ -1,4 +1,5 @@
 import { THREAD_FIBRE } from '../data/tying.ts';
+import type { ThreadItem } from '../drawers/items.ts';
 import type { FlyFile } from '../file/schema.ts';
 
 /** What a fly is tied with where the file names no thread. */
@@ -7,6 +8,8 @@ export const USUAL_DENIER = 140;
 /** A thread as it lies on the shank. mm, mm², grams of force */
 export interface Thread {
   readonly denier: number;
+  /** The spool of the drawer whose figures these are; null where they are reckoned. */
+  readonly spool: string | null;
   /** Solid section of its fibres. */
   readonly sectionMm2: number;
   /** Breadth laid flat, and diameter spun into a cord. */
@@ -20,15 +23,20 @@ const CORD_PACKING = 0.8;
 /** Breadth laid flat, mm for the root of a denier; as the table of nominal threads has it. */
 const FLAT_MM = 0.02;
 
-/** The thread of a fly, reckoned from its denier (grams to 9,000 m). */
-export function threadOf(file: FlyFile): Thread {
+/**
+ * The thread of a fly: as the spool of that denier lies and breaks, else reckoned from its denier (grams to 9,000 m).
+ * @param spools of a tier's own drawer
+ */
+export function threadOf(file: FlyFile, spools: readonly ThreadItem[] = []): Thread {
   const denier = file.thread?.denier ?? USUAL_DENIER;
+  const spool = spools.find((each) => each.denier === denier);
   const sectionMm2 = denier / 9000 / THREAD_FIBRE.density;
   return {
     denier,
+    spool: spool?.name ?? null,
     sectionMm2,
     cordMm: Math.sqrt((4 * sectionMm2) / (Math.PI * CORD_PACKING)),
-    flatMm: FLAT_MM * Math.sqrt(denier),
-    breaksG: THREAD_FIBRE.gramsPerDenier * denier,
+    flatMm: spool?.widthMm ?? FLAT_MM * Math.sqrt(denier),
+    breaksG: spool?.strengthG ?? THREAD_FIBRE.gramsPerDenier * denier,
   };
 }

@@ -18,3 +18,4 @@ export const saying = (style: Style) => ({
   moment: (mgMm: number): string => said(formatMoment(mgMm, style)),
   angle: (deg: number): string => `${formatAngle(deg, style)}°`,
 });
+export type Saying = ReturnType<typeof saying>;

@@ -9,13 +9,12 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useStyle } from '../settings/settings.ts';
 import { solver, withTables } from '../solve/useReport.ts';
 import { rideWords } from '../ui/RideGlyph.tsx';
-import { careWords } from './handWords.ts';
+import { careWords, type Off } from './handWords.ts';
 import { keepSpreads, keptSpreads } from './spreadsKept.ts';
 import { SpreadTable } from './SpreadTable.tsx';
 import { SpreadChart } from './SpreadChart.tsx';
 
 /** What came out off the plan on the fly that is shown, by the spread's key, in the unit of its kind. */
-export type Off = Readonly<Record<string, number>>;
 
 interface HandsProps {
   readonly fly: string;

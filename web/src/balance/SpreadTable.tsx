@@ -1,7 +1,6 @@
 import { MOST_SPREAD, USUAL_SPREADS, type Spread } from '@jobbet/core/scatter/spreads';
 import { useState } from 'react';
-import type { Off } from './Hands.tsx';
-import { offWords, spreadScale, spreadUnit, spreadWords } from './handWords.ts';
+import { offWords, spreadScale, spreadUnit, spreadWords, type Off } from './handWords.ts';
 
 interface SpreadTableProps {
   readonly spreads: readonly Spread[];

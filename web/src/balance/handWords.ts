@@ -1,5 +1,7 @@
 import type { Care, Spread, SpreadKind } from '@jobbet/core/scatter/spreads';
 
+export type Off = Readonly<Record<string, number>>;
+
 /** How a spread is written: what it is of, its unit, and how many of that unit one in the model's is. */
 const SPREAD: Readonly<Record<SpreadKind, readonly [words: string, unit: string, scale: number]>> = {
   along: ['place along the shank', '% of the shank', 100],

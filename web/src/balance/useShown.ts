@@ -5,7 +5,7 @@ import { spreadKey, spreadsOf } from '@jobbet/core/scatter/spreads';
 import { useMemo, useState } from 'react';
 import { useBench } from '../bench/store.ts';
 import { useReport } from '../solve/useReport.ts';
-import type { Off } from './Hands.tsx';
+import type { Off } from './handWords.ts';
 
 const NOTHING: readonly Deviation[] = [];
 

@@ -3,7 +3,8 @@ import { FigureCache } from '@jobbet/core/figure/cache';
 import { sheetOf } from '@jobbet/core/sheet/sheet';
 import { asides, measureLine, sheetHtml, sheetMarkdown } from '@jobbet/core/sheet/write';
 import { brokenBy, constraintsOf } from '@jobbet/core/tying/constraints';
-import { bestOrder, inOrder, movesOf, travelMm } from '@jobbet/core/tying/order';
+import { movesOf, travelMm } from '@jobbet/core/tying/order';
+import { bestOrder, inOrder } from '@jobbet/core/tying/sequence';
 import { formatLength, formatNumber } from '@jobbet/core/units/format';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -127,7 +128,7 @@ function SheetBoard({ saver }: { readonly saver: Saver }) {
           </ul>
           <div className="no-print">
             <WaysBox
-              file={laid.file}
+              laid={laid}
               onTake={(file, words) => {
                 changeUndoable(bench, file, `${words}.`);
               }}

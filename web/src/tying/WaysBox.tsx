@@ -1,19 +1,19 @@
-import type { FlyFile } from '@jobbet/core';
-import { waysOf, withWay } from '@jobbet/core/tying/ways';
+import type { FlyFile, LaidFly } from '@jobbet/core';
+import { waysOf, withWay } from '@jobbet/core/tying/ways/ways';
 import { ChoiceField } from '../bench/Fields.tsx';
 
 interface WaysBoxProps {
-  readonly file: FlyFile;
+  readonly laid: LaidFly;
   readonly onTake: (file: FlyFile, words: string) => void;
 }
 
 /** Where tiers differ: how this fly does it, what that gives and costs, and the other ways. */
-export function WaysBox({ file, onTake }: WaysBoxProps) {
+export function WaysBox({ laid, onTake }: WaysBoxProps) {
   return (
     <section aria-label="Ways of tying">
       <h2 className="font-semibold mt-3">Where tiers differ</h2>
       <ul>
-        {waysOf(file).map((way) => {
+        {waysOf(laid).map((way) => {
           const now = way.options.find((option) => option.value === way.now);
           return (
             <li key={way.key} className="border-t border-hair py-0.5">
@@ -24,7 +24,7 @@ export function WaysBox({ file, onTake }: WaysBoxProps) {
                 options={way.options.map((option) => [option.value, option.words] as const)}
                 onChange={(value) => {
                   const chosen = way.options.find((option) => option.value === value);
-                  onTake(withWay(file, way.key, value), `${way.words} ${chosen?.words ?? ''}`);
+                  onTake(withWay(laid, way.key, value), `${way.words} ${chosen?.words ?? ''}`);
                 }}
               />
               <span className="block text-ink2">{now?.says}</span>

@@ -1,6 +1,7 @@
 import { solidNamed } from '../../data/solids.ts';
 import type { LaidFly, LaidPart } from '../../solve/layFly.ts';
 import { formatNumber, type Style } from '../../units/format.ts';
+import type { BuildUp } from '../buildUp.ts';
 import type { Move } from '../order.ts';
 import { NO_WORDS, type StepWords, type ThreadState } from '../step.ts';
 
@@ -18,6 +19,8 @@ export interface Told {
   readonly length: (mm: number) => string;
   /** A place as a tier says it: its station and what is there. */
   readonly place: (mm: number) => string;
+  /** How a wound body comes to its outline over what is under it. */
+  readonly buildUp: BuildUp | null;
 }
 
 const SIDE_WORDS: Readonly<Record<string, string>> = {
@@ -35,6 +38,11 @@ export const sideWords = ({ file }: LaidPart): string =>
 
 /** Whether a part is of lead, by the metal it was weighed as. */
 export const hasLead = ({ built }: LaidPart): boolean => solidNamed(built.material)?.lead === true;
+
+const FUZZY: ReadonlySet<string> = new Set(['dubbing', 'brush', 'bristle', 'chenille']);
+/** Whether what is wound has fibres that stand off it. */
+export const isFuzzy = ({ built }: LaidPart): boolean =>
+  built.forms.some((form) => form.kind === 'wound' && FUZZY.has(form.manner));
 
 /** How the pull of the thread is allowed for, and how one knows that something holds. */
 export const TORQUE = 'Hold it a little toward you: the thread brings it round to where it belongs.';

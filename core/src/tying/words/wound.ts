@@ -2,8 +2,34 @@ import { CAUTIONS } from '../../data/cautions.ts';
 import { TIE_IN } from '../../data/tying.ts';
 import type { PartOf } from '../../file/parts.ts';
 import { windingOf } from '../../solve/cutLength.ts';
+import type { BuiltAt } from '../buildUp.ts';
 import { tieInMm } from '../constraints.ts';
-import { hasLead, NOTHING, relationOf, TUG, turnWords, type PartWords, type Told } from './told.ts';
+import { hasLead, isFuzzy, NOTHING, relationOf, TUG, turnWords, type PartWords, type Told } from './told.ts';
+
+/** What is wound up to here may be wound too far. */
+const NEAR_HEAD_MM = 4;
+
+/** How a body comes to its taper, in a line; what its turns are where its strand makes it as it is. */
+function builtUp({ buildUp, length }: Told): string | null {
+  if (!buildUp) return null;
+  const each = (said: (at: BuiltAt) => string): string =>
+    buildUp.at
+      .filter((at) => at.passes > 0)
+      .map((at) => `${said(at)} ${at.words === 'middle' ? 'in' : 'at'} the ${at.words}`)
+      .join(', ');
+  const passes = buildUp.at.map((at) => at.passes);
+  const even = passes.every((count) => count === passes[0]);
+  const count = (n: number): string => `${String(n)} ${n === 1 ? 'pass' : 'passes'}`;
+  if (buildUp.by === 'rope')
+    return `Twist it onto the thread ${each(({ underMm, meantMm }) => length(Math.max(0, meantMm - underMm) / 2))}: so it comes to its shape in touching turns.`;
+  if (buildUp.by === 'passes')
+    return even
+      ? `${count(passes[0] ?? 0)} from end to end, edge to edge.`
+      : `Back and forth, edge to edge: ${each((at) => count(at.passes))}.`;
+  return passes.every((n) => n === 0)
+    ? null
+    : `First thread under it for the taper: ${each((at) => count(at.passes))}.`;
+}
 
 /** Weight wire, ribs and bodies. */
 export function wrapWords(told: Told): PartWords {
@@ -29,7 +55,7 @@ export function wrapWords(told: Told): PartWords {
       measure: {
         mm: Math.abs(endMm - startMm),
         words: 'of shank under wire',
-        relation: relationOf(part, 'turns', 'from'),
+        relation: file.turns === undefined ? relationOf(part, 'to', 'from') : turnWords(file.turns, style),
       },
       tool: 'old clippers, never the scissors',
       proof: 'Push at the coils with a nail: they must not slide.',
@@ -53,26 +79,37 @@ export function wrapWords(told: Told): PartWords {
   const directed = counter
     ? `Wind it the other way from the body, so that its turns cross what it binds instead of sinking between.`
     : `Wind it ${forward ? 'forward' : 'backward'} away from you over the top.`;
+  const shape = builtUp(told);
   const made = [
+    ...(told.buildUp?.by === 'thread' && shape !== null ? [shape] : []),
     directed,
-    `${turnWords(turns, style)} to ${place(end)}${turns > 0 && file.role === 'rib' ? `, ${length((endMm - startMm) / turns)} apart` : ''}.`,
+    ...(shape !== null && told.buildUp?.by !== 'thread'
+      ? [`To ${place(end)}.`, shape]
+      : [
+          `${turnWords(turns, style)} to ${place(end)}${turns > 0 && file.role === 'rib' ? `, ${length((endMm - startMm) / turns)} apart` : ''}.`,
+        ]),
     'Tie off with firm turns, trim the end close.',
   ];
   return {
     ...NOTHING,
     how: does === 'wind' ? made : [...catchIt, ...made],
-    measure: { mm: endMm - startMm, words: 'of shank covered', relation: relationOf(part, 'diameter', 'turns', 'to') },
+    measure: { mm: endMm - startMm, words: 'of shank covered', relation: relationOf(part, 'to') },
     tool: /wire|metal/i.test(part.built.material) ? 'old clippers at its end' : null,
     end: 'final',
     proof: file.role === 'rib' ? 'Run a nail along it: no turn may shift.' : null,
     look:
       file.role === 'rib'
         ? ['Even steps, even on the taper.']
-        : ['No bare thread between turns.', 'Fibres stroked back every few turns.'],
+        : [
+            'No bare thread between turns.',
+            isFuzzy(part) ? 'Fibres stroked back every few turns.' : 'Smooth, no ridge.',
+          ],
     wrong:
       file.role === 'rib'
         ? 'A last turn crowded onto the head.'
-        : 'Wound into the head space: the head will be too large.',
+        : startMm < told.laid.headMm + NEAR_HEAD_MM
+          ? 'Wound into the head space: the head will be too large.'
+          : null,
     caution: null,
     state: 'flat',
   };

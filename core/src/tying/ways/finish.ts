@@ -1,0 +1,57 @@
+import type { FlyFile } from '../../file/schema.ts';
+import type { WayOption, WaysOf } from './types.ts';
+
+type Coats = NonNullable<NonNullable<FlyFile['finish']>['coats']>;
+
+const SEALS: readonly (WayOption & { readonly coats: Coats })[] = [
+  { value: 'bare', words: 'left bare', says: 'Quick; the whip alone holds it.', coats: [] },
+  { value: 'cement', words: 'cement', says: 'Soaks into the turns, stays thin and dull.', coats: ['cement'] },
+  {
+    value: 'superglue',
+    words: 'superglue, then varnish',
+    says: 'Hard at once; the varnish gives it a skin and a shine.',
+    coats: ['superglue', 'varnish'],
+  },
+  {
+    value: 'varnish',
+    words: 'varnish, three coats',
+    says: 'Deep and smooth; an hour between coats.',
+    coats: ['varnish', 'varnish', 'varnish'],
+  },
+  {
+    value: 'resin',
+    words: 'resin',
+    says: 'Thick and clear in seconds; larger, and it wants the lamp.',
+    coats: ['resin'],
+  },
+];
+
+const WHIPS: readonly WayOption[] = [
+  { value: '1', words: 'once', says: 'Enough where the head is glued.' },
+  { value: '2', words: 'twice', says: 'Holds without glue; a little more head.' },
+];
+
+/** Whips and what seals the head. */
+export const finishWays: WaysOf = ({ file }) => {
+  const coats = file.finish?.coats ?? [];
+  const seal = SEALS.find((each) => each.coats.join() === coats.join());
+  return [
+    {
+      key: 'whips',
+      words: 'whipped',
+      now: String(file.finish?.whips ?? 1),
+      options: WHIPS,
+      take: (value) => ({ ...file, finish: { ...file.finish, whips: Number(value) } }),
+    },
+    {
+      key: 'seal',
+      words: 'head',
+      now: seal?.value ?? 'own',
+      options: seal ? SEALS : [...SEALS, { value: 'own', words: coats.join(', '), says: 'As it is written.' }],
+      take: (value) => ({
+        ...file,
+        finish: { ...file.finish, coats: [...(SEALS.find((each) => each.value === value)?.coats ?? coats)] },
+      }),
+    },
+  ];
+};
