@@ -13,6 +13,7 @@ const ORDER = [
   'solve',
   'exchange',
   'figure',
+  'paper',
   'edit',
   'tying',
   'checks',
@@ -22,7 +23,6 @@ const ORDER = [
   'why',
   'seen',
   'run',
-  'paper',
   'gauge',
 ];
 

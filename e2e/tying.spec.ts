@@ -1,36 +1,59 @@
-import { example, expect, findings, openFly, saved, test, typed } from './boathouse.ts';
+import { readFileSync } from 'node:fs';
+import { drag, example, expect, findings, openFly, saved, test, typed } from './boathouse.ts';
 
-test('the flash comes too late: it is told on the bench and the sheet, and put in order by key', async ({
+test('the flash comes too late: it is told on the bench and the sheet, and the fix is taken', async ({
   empty,
   page,
 }) => {
-  const fly = example('slate-runner');
-  const [flash] = fly.parts.splice(
-    fly.parts.findIndex((part) => part['id'] === 'tail'),
-    1,
-  );
-  if (!flash) throw new Error('no tail');
-  fly.parts.splice(
-    fly.parts.findIndex((part) => part['id'] === 'wing'),
-    0,
-    flash,
-  );
-  await openFly(page, empty, fly);
+  await openFly(page, empty, example('slate-runner'));
+  await page.locator('[data-part=flash]').click();
+  await page.keyboard.press(']');
   await page.keyboard.press('x');
-  await expect(page.getByRole('list', { name: 'Checks' })).toContainText(
-    'the tail is tied in after the body that covers its tie-in',
-  );
+  const late = 'the flash is tied in after the body that covers its tie-in';
+  await expect(page.getByRole('list', { name: 'Checks' })).toContainText(late);
   await page.keyboard.press('4');
-  await expect(page.getByTestId('order')).toContainText('in the way of this order');
-  await page.keyboard.press('o');
+  await expect(page.getByTestId('order')).toContainText('1 thing stands in the way of this order');
+  const settle = page.getByRole('list', { name: 'To be settled' });
+  await expect(settle).toContainText('The flash is tied in after the body');
+  await settle.getByRole('button', { name: 'tie in flash before body' }).click();
   await expect(page.getByTestId('order')).toContainText('The order breaks nothing');
   await saved(page);
-  const steps = page.locator('[data-step]');
-  const keys = await steps.evaluateAll((all) => all.map((each) => each.getAttribute('data-step')));
-  expect(keys.indexOf('tail')).toBeLessThan(keys.indexOf('body'));
+  const keys = (): Promise<(string | null)[]> =>
+    page.locator('[data-step]').evaluateAll((all) => all.map((each) => each.getAttribute('data-step')));
+  const order = await keys();
+  expect(order.indexOf('flash')).toBeLessThan(order.indexOf('body'));
   expect(await findings(page)).toEqual([]);
   await page.keyboard.press('z');
-  await expect(page.getByTestId('order')).toContainText('in the way of this order');
+  await expect(settle).toContainText('The flash is tied in after the body');
+  await page.keyboard.press('o');
+  await expect(settle).toBeHidden();
+});
+
+test('a step is taken to another place by keyboard and by drag, and the part with it', async ({ empty, page }) => {
+  await openFly(page, empty, example('slate-runner'));
+  await page.keyboard.press('4');
+  const order = async (): Promise<string[]> => {
+    const keys = await page
+      .locator('[data-step]')
+      .evaluateAll((all) => all.map((each) => each.getAttribute('data-step')));
+    return keys.filter((key) => key === 'weight' || key === 'tail' || key === 'flash');
+  };
+  const sheet = page.getByTestId('tying-sheet');
+  const weight = sheet.getByRole('button', { name: 'Reorder weight' });
+  await weight.focus();
+  await page.keyboard.press(']');
+  await expect.poll(order).toEqual(['tail', 'weight', 'flash']);
+  await expect(weight).toBeFocused();
+  await page.keyboard.press('[');
+  await expect.poll(order).toEqual(['weight', 'tail', 'flash']);
+  await weight.scrollIntoViewIfNeeded();
+  const target = await sheet.getByRole('button', { name: 'Reorder flash' }).boundingBox();
+  const from = await weight.boundingBox();
+  if (!target || !from) throw new Error('not there');
+  await drag(page, weight, 0, target.y - from.y + 20);
+  await expect.poll(order).toEqual(['tail', 'flash', 'weight']);
+  await page.keyboard.press('z');
+  await expect.poll(order).toEqual(['weight', 'tail', 'flash']);
 });
 
 test('the sheet is printed and read back: every step, every cut length', async ({ demo, page }) => {
@@ -45,9 +68,16 @@ test('the sheet is printed and read back: every step, every cut length', async (
   expect(pdf.subarray(0, 4).toString()).toBe('%PDF');
   for (const title of titles) await expect(page.getByText(title, { exact: true }).first()).toBeVisible();
   await expect(page.getByText(/^cut \d/).first()).toBeVisible();
+  await page.emulateMedia({ media: 'screen' });
+  const [made] = await Promise.all([page.waitForEvent('download'), page.keyboard.press('e')]);
+  expect(made.suggestedFilename()).toBe('copper-eel-sheet.pdf');
+  const bytes = readFileSync(await made.path());
+  expect(bytes.subarray(0, 4).toString()).toBe('%PDF');
+  const [page1] = [...bytes.toString('latin1').matchAll(/\/Type \/Page\b/g)];
+  expect(page1).toBeDefined();
 });
 
-test('a fly is tied at the vise by keyboard alone, with a reload in the middle', async ({ empty, page }) => {
+test('a fly is tied at the vise by keyboard alone, with a reload in the middle', async ({ empty, page, browser }) => {
   await openFly(page, empty, example('otters-lamp'));
   await page.keyboard.press('4');
   await expect(page.getByTestId('tying-sheet')).toBeVisible();
@@ -79,4 +109,12 @@ test('a fly is tied at the vise by keyboard alone, with a reload in the middle',
   await expect(page.getByTestId('drying').first()).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByTestId('tying-sheet')).toBeVisible();
+  // The record lies in the box: another browser, which kept nothing, shows it.
+  const other = await browser.newContext();
+  const elsewhere = await other.newPage();
+  await elsewhere.goto(page.url());
+  await expect(elsewhere.getByTestId('tyings')).toContainText('Tied once');
+  await expect(elsewhere.getByTestId('tyings')).toContainText('a finer thread');
+  await expect(elsewhere.getByTestId('usual-time')).toContainText(/\d:\d\d/);
+  await other.close();
 });

@@ -18,8 +18,9 @@ jobbet gauge FILE --sizes 4,6,8 [--format pdf|svg] [--paper a4|letter] [--hand r
              [--measured MM] [--drawers FILE]
                          a card at true scale to hold against each hook, on standard output; --measured is
                          what the 50 mm bar of the last print came to
-jobbet sheet FILE... [--format md|html|json] [--stdin] [--drawers FILE]
-                         how each fly is tied, step by step, with what is cut to which length
+jobbet sheet FILE... [--format md|html|json|pdf] [--paper a4|letter] [--hand right|left] [--stdin]
+             [--drawers FILE]
+                         how each fly is tied, step by step, with what is cut to which length; as a PDF of one
 jobbet schema            the JSON Schema of the pattern file
 jobbet backup [FILE]     everything there is into one file, also while Jobbet runs
 jobbet restore FILE      everything as a backup has it; what was there is kept beside it

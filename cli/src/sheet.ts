@@ -1,23 +1,75 @@
+import type { Drawers } from '@jobbet/core/drawers/tables';
+import type { Hand } from '@jobbet/core/figure/view';
+import { PAPERS, type Paper } from '@jobbet/core/paper/items';
 import { sheetOf } from '@jobbet/core/sheet/sheet';
+import { stageSvgs } from '@jobbet/core/sheet/stages';
 import { sheetHtml, sheetMarkdown } from '@jobbet/core/sheet/write';
+import { METRIC } from '@jobbet/core/units/format';
+import { sheetPdf } from '@jobbet/print/sheet';
+import type { SolvedFly } from '@jobbet/core/solve/solveFly';
 import { refuse, runOver, type Terminal } from './sources.ts';
 
-const FORMATS = ['md', 'html', 'json'] as const;
+const FORMATS = ['md', 'html', 'json', 'pdf'] as const;
+type Format = (typeof FORMATS)[number];
 
-/** The tying sheet of each fly, as Markdown, a page of HTML, or JSON. */
-export function runSheet(args: readonly string[], terminal: Terminal): number {
-  const at = args.indexOf('--format');
-  const word = at < 0 ? 'md' : (args[at + 1] ?? '');
-  const format = FORMATS.find((each) => each === word);
-  if (!format) return refuse(`--format is one of ${FORMATS.join(', ')}`, terminal);
-  const rest = at < 0 ? args : [...args.slice(0, at), ...args.slice(at + 2)];
-  return runOver(
-    'sheet',
+const CHOICES = {
+  '--format': { usual: 'md', of: FORMATS },
+  '--paper': { usual: 'a4', of: Object.keys(PAPERS) },
+  '--hand': { usual: 'right', of: ['right', 'left'] },
+} as const;
+
+interface Asked {
+  readonly format: Format;
+  readonly paper: Paper;
+  readonly hand: Hand;
+  readonly rest: readonly string[];
+}
+
+/** Takes the sheet's own options out of what was typed; a sentence where one does not read. */
+function asked(args: readonly string[]): Asked | string {
+  const rest: string[] = [];
+  const taken = new Map<string, string>();
+  for (let i = 0; i < args.length; i++) {
+    const arg = args[i] ?? '';
+    if (!(arg in CHOICES)) {
+      rest.push(arg);
+      continue;
+    }
+    const { of } = CHOICES[arg as keyof typeof CHOICES];
+    const value = args[++i] ?? '';
+    if (!(of as readonly string[]).includes(value)) return `${arg} is one of ${of.join(', ')}`;
+    taken.set(arg, value);
+  }
+  const chosen = (option: keyof typeof CHOICES): string => taken.get(option) ?? CHOICES[option].usual;
+  return {
+    format: chosen('--format') as Format,
+    paper: chosen('--paper') as Paper,
+    hand: chosen('--hand') as Hand,
     rest,
-    (solved) => {
-      const sheet = sheetOf(solved);
-      return format === 'json' ? sheet : format === 'md' ? sheetMarkdown(sheet) : sheetHtml(sheet);
-    },
-    terminal,
-  );
+  };
+}
+
+function written(solved: SolvedFly, drawers: Drawers, { format, hand }: Asked): unknown {
+  const sheet = sheetOf(solved, METRIC, drawers);
+  if (format === 'json') return sheet;
+  return format === 'md' ? sheetMarkdown(sheet) : sheetHtml(sheet, METRIC, stageSvgs(solved.laid, sheet, hand));
+}
+
+/** The tying sheet of each fly, as Markdown, a page of HTML, or JSON; of one fly as a PDF to print. */
+export async function runSheet(args: readonly string[], terminal: Terminal): Promise<number> {
+  const options = asked(args);
+  if (typeof options === 'string') return refuse(options, terminal);
+  if (options.format !== 'pdf')
+    return runOver('sheet', options.rest, (solved, drawers) => written(solved, drawers, options), terminal);
+  const flies: (readonly [SolvedFly, Drawers])[] = [];
+  const keep = (solved: SolvedFly, drawers: Drawers): null => {
+    flies.push([solved, drawers]);
+    return null;
+  };
+  const code = runOver('sheet', options.rest, keep, { ...terminal, out: () => undefined });
+  if (code !== 0) return code;
+  const [fly, another] = flies;
+  if (!fly || another) return refuse('a PDF is of one fly: name one pattern file', terminal);
+  terminal.out(await sheetPdf(...fly, options));
+  return 0;
 }

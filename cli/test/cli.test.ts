@@ -138,22 +138,43 @@ describe('solve', () => {
 });
 
 describe('sheet', () => {
-  test('Markdown, HTML and JSON of how a fly is tied; another format is refused', () => {
-    const plain = typed(['sheet', 'a'], { a: slate });
+  test('Markdown, HTML and JSON of how a fly is tied; another format is refused', async () => {
+    const plain = await typedLater(['sheet', 'a'], { a: slate });
     expect([plain.code, plain.out.startsWith('# Slate Runner')]).toEqual([0, true]);
-    expect(typed(['sheet', 'a', '--format', 'html'], { a: slate }).out).toContain('<!doctype html>');
-    const sheet = JSON.parse(typed(['sheet', '--format', 'json', 'a'], { a: slate }).out) as {
+    const page = await typedLater(['sheet', 'a', '--format', 'html', '--hand', 'left'], { a: slate });
+    expect(page.out).toContain('<!doctype html>');
+    const sheet = JSON.parse((await typedLater(['sheet', '--format', 'json', 'a'], { a: slate })).out) as {
       steps: { key: string }[];
     };
     expect(sheet.steps.map((step) => step.key)).toContain('body');
-    const refused = typed(['sheet', 'a', '--format', 'doc'], { a: slate });
+    expect(page.out.match(/<svg /g)).toHaveLength(sheet.steps.length);
+    const refused = await typedLater(['sheet', 'a', '--format', 'doc'], { a: slate });
     expect([refused.code, refused.out]).toEqual([2, '']);
     expect(refused.err).toContain('--format is one of md, html, json');
   });
-  test('a bad file is refused by its path, as everywhere', () => {
-    const { code, err } = typed(['sheet', 'a'], { a: '{"format":"jobbet.fly"}' });
-    expect(code).toBe(2);
-    expect(err).toContain('version');
+  test('a PDF of one fly, on the paper asked for; of two it is refused', async () => {
+    const made = await typedLater(['sheet', 'a', '--format', 'pdf', '--paper', 'letter'], { a: slate });
+    expect([made.code, made.out]).toEqual([0, '']);
+    const pdf = Buffer.from(made.bytes[0] ?? []).toString('latin1');
+    expect(pdf).toMatch(/^%PDF/);
+    expect(pdf).toMatch(/MediaBox \[0 0 612/);
+    const two = await typedLater(['sheet', 'a', 'b', '--format', 'pdf'], { a: slate, b: slate });
+    expect([two.code, two.err, two.bytes]).toEqual([2, 'a PDF is of one fly: name one pattern file\n', []]);
+  });
+  test.each([
+    [['--paper', 'a0'], '--paper is one of a4, letter'],
+    [['--hand'], '--hand is one of right, left'],
+    [['--ink'], 'unknown option "--ink"'],
+  ])('%j is refused', async (more, words) => {
+    const { code, err } = await typedLater(['sheet', 'a', ...more], { a: slate });
+    expect([code, err]).toEqual([2, expect.stringContaining(words)]);
+  });
+  test('a bad file is refused by its path, as everywhere', async () => {
+    for (const format of ['md', 'pdf']) {
+      const { code, err } = await typedLater(['sheet', 'a', '--format', format], { a: '{"format":"jobbet.fly"}' });
+      expect(code).toBe(2);
+      expect(err).toContain('version');
+    }
   });
 });
 

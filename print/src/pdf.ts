@@ -8,7 +8,8 @@ const FONTS = {
 } as const;
 const PT_PER_MM = 72 / 25.4;
 
-const fontFile = (face: keyof typeof FONTS): string =>
+/** Where the typeface lies. */
+export const fontFile = (face: keyof typeof FONTS): string =>
   createRequire(import.meta.url).resolve(`@expo-google-fonts/sofia-sans-semi-condensed/${FONTS[face]}`);
 
 /**
@@ -36,6 +37,33 @@ export function pagesPdf(pages: readonly Page[], title: string): Promise<Buffer>
   return done;
 }
 
+type Shape = Extract<Item, { kind: 'shape' }>;
+type Ball = Extract<Item, { kind: 'ball' }>;
+
+function putShape(
+  document: PDFKit.PDFDocument,
+  { at: [x, y], path, fill, stroke, width = 0, alpha = 1, dash }: Shape,
+): void {
+  document.save().translate(x, y).path(path);
+  if (fill !== undefined) document.fillOpacity(alpha).fill(fill);
+  else if (stroke !== undefined) {
+    document.lineWidth(width).lineCap('round').lineJoin('round').strokeOpacity(alpha);
+    if (dash?.[0] !== undefined) document.dash(dash[0], { space: dash[1] ?? dash[0] });
+    document.stroke(stroke);
+  }
+  document.restore();
+}
+
+/** Where the light falls on a ball, and how far its tints reach, in radii. */
+const LIT = { x: -0.28, y: -0.36, reach: 1.5 } as const;
+
+function putBall(document: PDFKit.PDFDocument, { at: [x, y], r, stops: [light, base, dark, edge] }: Ball): void {
+  const [lx, ly] = [x + LIT.x * r, y + LIT.y * r];
+  const tints = document.radialGradient(lx, ly, 0, lx, ly, LIT.reach * r);
+  tints.stop(0, light).stop(0.35, base).stop(0.8, dark).stop(1, edge);
+  document.save().circle(x, y, r).fill(tints).restore();
+}
+
 function put(document: PDFKit.PDFDocument, item: Item): void {
   if (item.kind === 'line') {
     const level = Math.round(item.grey * 255);
@@ -44,6 +72,14 @@ function put(document: PDFKit.PDFDocument, item: Item): void {
     item.points.forEach(([x, y], i) => (i === 0 ? document.moveTo(x, y) : document.lineTo(x, y)));
     if (item.close) document.closePath();
     document.stroke().restore();
+    return;
+  }
+  if (item.kind === 'shape') {
+    putShape(document, item);
+    return;
+  }
+  if (item.kind === 'ball') {
+    putBall(document, item);
     return;
   }
   const { text, size, anchor = 'start', upward = false, grey = 0 } = item;

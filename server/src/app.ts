@@ -21,7 +21,9 @@ import { coreRoutes } from './routes/core.ts';
 import { drawerRoutes } from './routes/drawers.ts';
 import { flyRoutes } from './routes/flies.ts';
 import { printRoutes } from './routes/print.ts';
+import { tyingRoutes } from './routes/tyings.ts';
 import type { FlyStore } from './store.ts';
+import { TyingStore } from './tyings.ts';
 
 export interface AppOptions {
   readonly store: FlyStore;
@@ -120,8 +122,9 @@ export async function buildApp({
   });
   await app.register(coreRoutes(version, drawers));
   await app.register(flyRoutes(store));
+  await app.register(tyingRoutes(new TyingStore(db)));
   await app.register(drawerRoutes(drawers));
-  await app.register(printRoutes);
+  await app.register(printRoutes(drawers));
   await app.register(backupRoutes(db, folder, drawers));
   app.get('/api/docs.json', { schema: { hide: true } }, () => app.swagger());
   const missing = { error: { code: 'not-found', message: ERRORS['not-found'].message } };

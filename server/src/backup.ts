@@ -7,9 +7,9 @@ import { z } from 'zod';
 import { MODEL, readFlyValue } from '@jobbet/core';
 import { readItem } from '@jobbet/core/drawers/file';
 import { DRAWERS } from '@jobbet/core/drawers/items';
-import { summarySchema, versionKinds } from '@jobbet/core/exchange/stored';
+import { summarySchema, tyingSchema, versionKinds, type TyingRecord } from '@jobbet/core/exchange/stored';
 import type { Database } from './db/open.ts';
-import { drawerItems, facts, flies, versions } from './db/schema.ts';
+import { drawerItems, facts, flies, tyings, versions } from './db/schema.ts';
 import { ApiError } from './errors.ts';
 
 /** A backup of everything, version 1: gzipped JSON that carries the mark of its own data, so that damage is found when it is read. */
@@ -53,6 +53,8 @@ const dataSchema = z.object({
   flies: z.array(flyRow),
   versions: z.array(versionRow),
   items: z.array(itemRow),
+  /** A backup made before tyings were kept has none. */
+  tyings: z.array(tyingSchema).default([]),
   facts: z.array(z.object({ key: z.string(), value: z.string() })),
 });
 type BackupData = z.infer<typeof dataSchema>;
@@ -71,6 +73,7 @@ export interface BackupCounts {
   readonly flies: number;
   readonly versions: number;
   readonly items: number;
+  readonly tyings: number;
 }
 export interface ReadBackup {
   readonly data: BackupData;
@@ -83,6 +86,7 @@ const countsOf = (data: BackupData, made: string): BackupCounts => ({
   flies: data.flies.length,
   versions: data.versions.length,
   items: data.items.length,
+  tyings: data.tyings.length,
 });
 
 /** Everything in one file, read in one go while the app runs. */
@@ -90,16 +94,18 @@ export async function makeBackup(
   db: Database,
   now = new Date(),
 ): Promise<{ readonly bytes: Buffer; readonly counts: BackupCounts }> {
-  const [allFlies, allVersions, allItems, allFacts] = await db.batch([
+  const [allFlies, allVersions, allItems, allTyings, allFacts] = await db.batch([
     db.select().from(flies),
     db.select().from(versions),
     db.select().from(drawerItems),
+    db.select().from(tyings),
     db.select().from(facts),
   ]);
   const data: BackupData = {
     flies: allFlies,
     versions: allVersions.map(({ id: _id, ...row }) => row),
     items: allItems,
+    tyings: allTyings.map((row) => row.record),
     facts: allFacts,
   };
   const text = JSON.stringify(data);
@@ -151,7 +157,14 @@ function chunks<T>(rows: readonly T[]): T[][] {
 
 /** Puts a backup in the place of everything there is, in one batch: all of it or nothing. */
 export async function restoreBackup(db: Database, { data }: ReadBackup): Promise<void> {
+  const tied = ({ fly, begun, changed, ...rest }: TyingRecord): typeof tyings.$inferInsert => ({
+    flyId: fly,
+    begun,
+    changed,
+    record: { fly, begun, changed, ...rest },
+  });
   const writes: [BatchItem<'sqlite'>, ...BatchItem<'sqlite'>[]] = [
+    db.delete(tyings),
     db.delete(versions),
     db.delete(flies),
     db.delete(drawerItems),
@@ -159,6 +172,7 @@ export async function restoreBackup(db: Database, { data }: ReadBackup): Promise
     ...chunks(data.flies).map((rows) => db.insert(flies).values(rows as (typeof flies.$inferInsert)[])),
     ...chunks(data.versions).map((rows) => db.insert(versions).values(rows as (typeof versions.$inferInsert)[])),
     ...chunks(data.items).map((rows) => db.insert(drawerItems).values(rows as (typeof drawerItems.$inferInsert)[])),
+    ...chunks(data.tyings).map((rows) => db.insert(tyings).values(rows.map(tied))),
     ...chunks(data.facts).map((rows) => db.insert(facts).values(rows)),
   ];
   await db.batch(writes);

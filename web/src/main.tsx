@@ -29,22 +29,22 @@ const router = createBrowserRouter([
     hydrateFallbackElement: <p className="p-6 text-ink2">Opening</p>,
     children: [
       { path: '/', element: <BoxView /> },
-      { path: '/fly/:id', lazy: async () => ({ Component: (await import('./bench/BenchView.tsx')).BenchView }) },
       {
-        path: '/fly/:id/balance',
-        lazy: async () => ({ Component: (await import('./balance/BalanceView.tsx')).BalanceView }),
+        path: '/fly/:id',
+        lazy: async () => ({ Component: (await import('./bench/FlyOnBench.tsx')).FlyOnBench }),
+        children: [
+          { index: true, lazy: async () => ({ Component: (await import('./bench/BenchView.tsx')).BenchView }) },
+          {
+            path: 'balance',
+            lazy: async () => ({ Component: (await import('./balance/BalanceView.tsx')).BalanceView }),
+          },
+          { path: 'balance/seen', lazy: async () => ({ Component: (await import('./seen/SeenView.tsx')).SeenView }) },
+          { path: 'sizes', lazy: async () => ({ Component: (await import('./sizes/SizesView.tsx')).SizesView }) },
+          { path: 'sizes/gauge', lazy: async () => ({ Component: (await import('./sizes/SizesView.tsx')).GaugeView }) },
+          { path: 'sheet', lazy: async () => ({ Component: (await import('./tying/SheetView.tsx')).SheetView }) },
+          { path: 'vise', lazy: async () => ({ Component: (await import('./tying/ViseView.tsx')).ViseView }) },
+        ],
       },
-      {
-        path: '/fly/:id/balance/seen',
-        lazy: async () => ({ Component: (await import('./seen/SeenView.tsx')).SeenView }),
-      },
-      { path: '/fly/:id/sizes', lazy: async () => ({ Component: (await import('./sizes/SizesView.tsx')).SizesView }) },
-      {
-        path: '/fly/:id/sizes/gauge',
-        lazy: async () => ({ Component: (await import('./sizes/SizesView.tsx')).GaugeView }),
-      },
-      { path: '/fly/:id/sheet', lazy: async () => ({ Component: (await import('./tying/SheetView.tsx')).SheetView }) },
-      { path: '/fly/:id/vise', lazy: async () => ({ Component: (await import('./tying/ViseView.tsx')).ViseView }) },
       {
         path: '/drawers/:drawer?',
         lazy: async () => ({ Component: (await import('./drawers/DrawersView.tsx')).DrawersView }),

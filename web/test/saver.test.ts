@@ -1,6 +1,6 @@
 import { jest } from '@jest/globals';
 import { takeDraft } from '../src/bench/drafts.ts';
-import { Saver } from '../src/bench/saver.ts';
+import { saved, Saver } from '../src/bench/saver.ts';
 import { change, createBench, type Bench } from '../src/bench/store.ts';
 import { stored, withTail } from './build.ts';
 
@@ -125,4 +125,59 @@ describe('drafts', () => {
     localStorage.setItem('jobbet.draft.f1.other-tab', '{');
     expect(takeDraft('f1')).toBeNull();
   });
+});
+
+test('whoever opens the fly anew waits for what is on its way, and no longer', async () => {
+  let arrive: () => void = () => undefined;
+  answers.push(
+    () =>
+      new Promise((resolve) => {
+        arrive = () => {
+          resolve(json(200, { revision: 2 }));
+        };
+      }),
+  );
+  change(bench, withTail('20 mm'));
+  saver.stop();
+  let opened = false;
+  void saved('f1').then(() => {
+    opened = true;
+  });
+  await pass(100);
+  expect(opened).toBe(false);
+  arrive();
+  await pass(1);
+  expect(opened).toBe(true);
+  answers.push(down);
+  change(bench, withTail('21 mm'));
+  saver.start();
+  saver.flush();
+  await pass(1);
+  await expect(saved('f1')).resolves.toBeUndefined();
+});
+
+test('what is done while a save is on its way goes right after it where the bench is left, and is waited for', async () => {
+  let arrive: () => void = () => undefined;
+  answers.push(
+    () =>
+      new Promise((resolve) => {
+        arrive = () => {
+          resolve(json(200, { revision: ++revision }));
+        };
+      }),
+  );
+  change(bench, withTail('20 mm'));
+  await pass(800);
+  change(bench, withTail('22 mm'));
+  saver.stop();
+  const opened = saved('f1');
+  arrive();
+  await pass(1);
+  await opened;
+  expect(sent.map(({ body }) => [body.revision, body.file.parts[0]?.length])).toEqual([
+    [1, '20 mm'],
+    [2, '22 mm'],
+  ]);
+  await pass(10_000);
+  expect(sent).toHaveLength(2);
 });

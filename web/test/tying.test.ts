@@ -1,7 +1,10 @@
 import type { Step } from '@jobbet/core/tying/step';
 import { step } from '@jobbet/core/tying/step';
-import { counted, differing, spoken, stepAt, stepBack, stepOn, withTime } from '../src/tying/progress.ts';
-import { clock, keepTying, newTying, openTying, tyingsOf, usualTime } from '../src/tying/record.ts';
+import { jest } from '@jest/globals';
+import { RequestError } from '../src/api/client.ts';
+import { createPost, unsentOf } from '../src/tying/post.ts';
+import { counted, differing, spoken, stepAt, stepBack, stepOn, threadAt, withTime } from '../src/tying/progress.ts';
+import { clock, merged, newTying, openTying, usualStepTime, usualTime, type TyingRecord } from '../src/tying/record.ts';
 
 const STEPS: readonly Step[] = [
   step({ key: 'hook', title: 'Hook', drawn: [], how: ['Look at it.'] }),
@@ -51,31 +54,114 @@ describe('a fly at the vise', () => {
   });
 });
 
-describe('what is kept of it', () => {
-  test('a tying left in the middle is taken up, of the same version only', () => {
-    const tying = stepOn(begun(), STEPS, 2000);
-    keepTying(tying);
-    expect(openTying('a', 'k2m4p')).toEqual(tying);
-    expect(openTying('a', 'other')).toBeNull();
-    expect(openTying('b', 'k2m4p')).toBeNull();
-    keepTying({ ...tying, done: 9000 });
-    expect(openTying('a', 'k2m4p')).toBeNull();
-    expect(tyingsOf('a')).toHaveLength(1);
+describe('what is known of those before', () => {
+  const tied = (n: number, hook: number, done: number | null = 1): TyingRecord => ({
+    ...begun(),
+    begun: n,
+    spent: { hook, tail: 10 },
+    done,
   });
-  test('the usual time is the median of the flies that were finished', () => {
-    [300, 100, 200].forEach((ms, i) => {
-      keepTying({ ...begun(), begun: i, spent: { hook: ms, tail: 10 }, done: 1 });
+  test('a tying left in the middle is taken up, the newest, of the same version only', () => {
+    const [first, second] = [tied(1, 5, null), tied(2, 5, null)];
+    expect(openTying([first, second, tied(3, 5)], 'k2m4p')).toBe(second);
+    expect(openTying([first], 'other')).toBeNull();
+    expect(openTying([], 'k2m4p')).toBeNull();
+  });
+  test('the usual time, of a fly and of a step, is the median of those that were finished', () => {
+    const all = [tied(1, 300), tied(2, 100), tied(3, 200), tied(9, 99_999, null)];
+    expect(usualTime(all)).toBe(210);
+    expect([usualStepTime(all, 'hook'), usualStepTime(all, 'tail'), usualStepTime(all, 'wing')]).toEqual([
+      200,
+      10,
+      null,
+    ]);
+    expect(usualTime([tied(9, 99_999, null)])).toBeNull();
+  });
+  test('of two accounts of one tying the later is true, whichever list it stands in; the newest comes last', () => {
+    const old = { ...tied(2, 5), changed: 10 };
+    const late = { ...tied(2, 6), changed: 20 };
+    expect(merged([old], [late])).toEqual([late]);
+    expect(merged([late], [old])).toEqual([late]);
+    expect(merged([tied(3, 1)], [tied(1, 1)]).map((each) => each.begun)).toEqual([1, 3]);
+  });
+  test('the bobbin hangs where the last step left it: nowhere before the thread, nowhere after the whip', () => {
+    const thread = (toMm: number) => ({ fromMm: 0, toMm, state: 'flat', turns: 5 }) as const;
+    const steps = [
+      step({ key: 'hook', title: '', drawn: [] }),
+      step({ key: 'thread', title: '', drawn: [], thread: thread(26) }),
+      step({ key: 'bead', title: '', drawn: [] }),
+      step({ key: 'whip', title: '', drawn: [], thread: thread(2) }),
+    ];
+    expect([0, 1, 2, 3].map((i) => threadAt(steps, i))).toEqual([null, 26, 26, null]);
+  });
+});
+
+describe('bringing it to the box', () => {
+  beforeEach(() => {
+    jest.useFakeTimers();
+  });
+  afterEach(() => {
+    jest.useRealTimers();
+  });
+  const settle = (): Promise<void> => jest.advanceTimersByTimeAsync(1);
+  test('it is kept here until the box has it', async () => {
+    const sent: TyingRecord[] = [];
+    const post = createPost((tying) => {
+      sent.push(tying);
+      return Promise.resolve(tying);
     });
-    keepTying({ ...begun(), begun: 9, spent: { hook: 99_999 } });
-    expect(usualTime('a')).toBe(210);
-    expect(usualTime('b')).toBeNull();
+    post.keep(begun(), true);
+    expect(unsentOf('a')).toHaveLength(1);
+    await settle();
+    expect(sent).toHaveLength(1);
+    expect(unsentOf('a')).toEqual([]);
   });
-  test('a damaged store costs the records and nothing else', () => {
+  test('every second is kept here, and goes to the box before long, once', async () => {
+    const sent: TyingRecord[] = [];
+    const post = createPost((tying) => {
+      sent.push(tying);
+      return Promise.resolve(tying);
+    });
+    for (let i = 1; i <= 5; i++) post.keep({ ...begun(), changed: 1000 + i }, false);
+    expect(unsentOf('a').map((each) => each.changed)).toEqual([1005]);
+    expect(sent).toEqual([]);
+    await jest.advanceTimersByTimeAsync(11_000);
+    expect(sent.map((each) => each.changed)).toEqual([1005]);
+  });
+  test('a server that is away takes nothing: it is sent again', async () => {
+    let away = true;
+    const post = createPost((tying) =>
+      away ? Promise.reject(new RequestError('offline', 'away')) : Promise.resolve(tying),
+    );
+    post.keep(begun(), true);
+    await settle();
+    expect(unsentOf('a')).toHaveLength(1);
+    away = false;
+    await post.sendAll();
+    expect(unsentOf('a')).toEqual([]);
+  });
+  test('what changed on the way stays to be sent; what the box never takes is let go', async () => {
+    const post = createPost((tying) => {
+      post.keep({ ...tying, changed: tying.changed + 1 }, false);
+      return Promise.resolve(tying);
+    });
+    post.keep(begun(), true);
+    await settle();
+    expect(unsentOf('a').map((each) => each.changed)).toEqual([1001]);
+    const refusing = createPost(() => Promise.reject(new RequestError('no-fly', 'gone')));
+    await refusing.sendAll();
+    expect(unsentOf('a')).toEqual([]);
+  });
+  test('a damaged store costs what was not sent and nothing else; records of before have no time of change', () => {
     localStorage.setItem('jobbet.tyings', '{"no": "list"}');
-    expect(tyingsOf('a')).toEqual([]);
-    keepTying(begun());
-    expect(tyingsOf('a')).toHaveLength(1);
+    expect(unsentOf('a')).toEqual([]);
+    const { changed: _none, ...old } = begun();
+    localStorage.setItem('jobbet.tyings', JSON.stringify([old]));
+    expect(unsentOf('a')).toMatchObject([{ begun: 1000, changed: 0 }]);
   });
+});
+
+describe('a clock', () => {
   test.each([
     [0, '0:00'],
     [220_400, '3:40'],

@@ -7,6 +7,7 @@ import { MemoryRouter } from 'react-router';
 import { BenchProvider, createBench } from '../src/bench/store.ts';
 import type { ViseMachine } from '../src/tying/machine.ts';
 import { AtTheVise } from '../src/tying/AtTheVise.tsx';
+import type { TyingRecord } from '../src/tying/record.ts';
 import { fly } from './build.ts';
 
 const file = fly({
@@ -22,6 +23,8 @@ const file = fly({
     },
   ],
 });
+
+type Keep = (tying: TyingRecord, now: boolean) => void;
 
 /** A browser with a voice, a lamp and a clock of its own. */
 function standIn() {
@@ -50,14 +53,14 @@ function standIn() {
   };
 }
 
-function atTheVise(machine: ViseMachine) {
+function atTheVise(machine: ViseMachine, before: readonly TyingRecord[] = [], onKeep: Keep = () => undefined) {
   const solved = solveFly(file);
   if (!solved.ok) throw new Error('does not solve');
   const bench = createBench({ id: 'a', revision: 1, file } as Parameters<typeof createBench>[0], NOMINAL_DRAWERS);
   return render(
     <MemoryRouter>
       <BenchProvider value={bench}>
-        <AtTheVise sheet={sheetOf(settleFly(solved.value.laid))} machine={machine} />
+        <AtTheVise sheet={sheetOf(settleFly(solved.value.laid))} machine={machine} before={before} onKeep={onKeep} />
       </BenchProvider>
     </MemoryRouter>,
   );
@@ -105,4 +108,49 @@ test('time goes to the step it was spent on and is shown', () => {
     jest.advanceTimersByTime(1000);
   });
   expect(screen.getByTestId('vise-clock').textContent).toContain('1:05');
+});
+
+test('each step is kept at once and brought to the box, each second only kept here', () => {
+  const { machine, pass } = standIn();
+  const kept: (readonly [step: string, now: boolean])[] = [];
+  atTheVise(machine, [], (tying, now) => kept.push([tying.step, now]));
+  pass(1000);
+  act(() => {
+    jest.advanceTimersByTime(1000);
+  });
+  press(' ');
+  expect(kept).toEqual([
+    ['hook', false],
+    ['thread', true],
+  ]);
+});
+
+test('a tying left in the middle is taken up where it was; what was tied before is counted and dries on', () => {
+  const { machine } = standIn();
+  const done: TyingRecord = {
+    fly: 'a',
+    sheet: 'other',
+    begun: 1,
+    changed: 2,
+    step: 'eye',
+    spent: { hook: 61_000 },
+    counts: {},
+    differs: {},
+    drying: { 'coat/1': 121_000 },
+    done: 2,
+  };
+  const { unmount } = atTheVise(machine, [done]);
+  expect(screen.getByText('fly 2')).toBeTruthy();
+  expect(screen.getByTestId('vise-clock').textContent).toContain('usually 1:01');
+  expect(screen.getByTestId('drying').textContent).toContain('coat 1 dry in 2:00');
+  unmount();
+  const kept: TyingRecord[] = [];
+  const first = atTheVise(machine, [done], (tying) => kept.push(tying));
+  press(' ');
+  press(' ');
+  first.unmount();
+  const half = kept.at(-1);
+  if (!half) throw new Error('nothing was kept');
+  atTheVise(machine, [done, half]);
+  expect(screen.getByTestId('vise-step').dataset['step']).toBe('tail');
 });

@@ -68,6 +68,30 @@ export const flyChangeSchema = z.object({
 });
 export type FlyChange = z.infer<typeof flyChangeSchema>;
 
+const ms = z.number().min(0);
+const byStep = z.record(z.string().max(200), ms);
+
+/** One fly as it was tied: by which sheet, how far, how long each step took, what differed. Known by its fly and when it was begun. Times in ms. */
+export const tyingSchema = z.object({
+  fly: z.string().min(1).max(80),
+  /** The sheet it is tied by: another version of the fly has another. */
+  sheet: z.string().max(20),
+  begun: z.number().int().min(0),
+  /** When anything of it changed last: of two accounts of one tying the later is true. */
+  changed: ms.default(0),
+  step: z.string().max(200),
+  /** ms spent on each step, by its key. */
+  spent: byStep,
+  /** Turns counted, by the step's key. */
+  counts: byStep,
+  /** What differed from the plan, by the step's key. */
+  differs: z.record(z.string().max(200), z.string().max(300)),
+  /** When what was coated is dry, by the step's key. */
+  drying: byStep,
+  done: ms.nullable(),
+});
+export type TyingRecord = z.infer<typeof tyingSchema>;
+
 /** The one shape of every error the API answers with. */
 export const errorSchema = z.object({
   error: z.object({

@@ -25,11 +25,19 @@ export interface Surface {
 
 const n = (value: number): string => String(Math.round(value * 100) / 100);
 
-/** Collects SVG markup: the same primitives as on the canvas, as vector paths. */
-export class SvgSurface implements Surface {
-  private path = '';
-  private readonly out: string[] = [];
-  private readonly gradients = new Map<string, string>();
+/** Gathers paths as the text of SVG; what becomes of each is for the kind of surface to say. */
+export abstract class PathSurface implements Surface {
+  protected path = '';
+  protected readonly scale: number;
+
+  /** @param scale from what is laid to what is written */
+  constructor(scale = 1) {
+    this.scale = scale;
+  }
+
+  private to(x: number, y: number): string {
+    return `${n(this.scale * x)} ${n(this.scale * y)}`;
+  }
 
   begin(): void {
     this.path = '';
@@ -39,19 +47,37 @@ export class SvgSurface implements Surface {
     build();
   }
   move(x: number, y: number): void {
-    this.path += `M${n(x)} ${n(y)}`;
+    this.path += `M${this.to(x, y)}`;
   }
   line(x: number, y: number): void {
-    this.path += `L${n(x)} ${n(y)}`;
+    this.path += `L${this.to(x, y)}`;
   }
   quad(cx: number, cy: number, x: number, y: number): void {
-    this.path += `Q${n(cx)} ${n(cy)} ${n(x)} ${n(y)}`;
+    this.path += `Q${this.to(cx, cy)} ${this.to(x, y)}`;
   }
   close(): void {
     this.path += 'Z';
   }
   circle(x: number, y: number, r: number): void {
-    this.path += `M${n(x - r)} ${n(y)}a${n(r)} ${n(r)} 0 1 0 ${n(2 * r)} 0a${n(r)} ${n(r)} 0 1 0 ${n(-2 * r)} 0Z`;
+    const [round, across] = [this.scale * r, 2 * this.scale * r];
+    this.path += `M${this.to(x - r, y)}a${n(round)} ${n(round)} 0 1 0 ${n(across)} 0a${n(round)} ${n(round)} 0 1 0 ${n(-across)} 0Z`;
+  }
+
+  abstract fill(colour: string, alpha?: number): void;
+  abstract stroke(colour: string, width: number, alpha?: number, dash?: readonly number[]): void;
+  abstract ball(x: number, y: number, r: number, stops: readonly [string, string, string, string]): void;
+}
+
+/** Collects SVG markup: the same primitives as on the canvas, as vector paths. */
+export class SvgSurface extends PathSurface {
+  private readonly out: string[] = [];
+  private readonly gradients = new Map<string, string>();
+  private readonly prefix: string;
+
+  /** @param prefix of the names of its gradients, where several stand on one page */
+  constructor(prefix = 'b') {
+    super();
+    this.prefix = prefix;
   }
 
   fill(colour: string, alpha = 1): void {
@@ -68,7 +94,7 @@ export class SvgSurface implements Surface {
 
   ball(x: number, y: number, r: number, stops: readonly [string, string, string, string]): void {
     const key = stops.join();
-    const id = this.gradients.get(key) ?? `b${String(this.gradients.size)}`;
+    const id = this.gradients.get(key) ?? `${this.prefix}${String(this.gradients.size)}`;
     this.gradients.set(key, id);
     this.out.push(`<circle cx="${n(x)}" cy="${n(y)}" r="${n(r)}" fill="url(#${id})"/>`);
   }

@@ -1,6 +1,6 @@
 import { METRIC, type Style } from '../units/format.ts';
 import { drawStrip, PAD, stroke, words, type DrawnStrip } from './drawStrip.ts';
-import { PAPERS, type Item, type Page, type Paper } from '../paper/items.ts';
+import { PAPERS, shifted, type Item, type Page, type Paper } from '../paper/items.ts';
 import type { GaugeStrip } from './strip.ts';
 
 export interface CardOptions {
@@ -103,9 +103,4 @@ export function gaugeCard(name: string, strips: readonly GaugeStrip[], options: 
       ...proof(width, height - MARGIN - 6),
     ],
   }));
-}
-
-function shifted(item: Item, dx: number, dy: number): Item {
-  if (item.kind === 'text') return { ...item, at: [item.at[0] + dx, item.at[1] + dy] };
-  return { ...item, points: item.points.map(([x, y]) => [x + dx, y + dy] as const) };
 }

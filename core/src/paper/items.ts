@@ -29,9 +29,35 @@ const text = z.strictObject({
   upward: z.boolean().optional().describe('turned to read upward'),
 });
 
+const tint = z.string().regex(/^#[0-9a-f]{6}$/i);
+/** A path in the terms of SVG, mm from a point of the page, filled or drawn. */
+const shape = z.strictObject({
+  kind: z.literal('shape'),
+  at: point,
+  path: z.string().max(400_000),
+  fill: tint.optional(),
+  stroke: tint.optional(),
+  width: z.number().min(0).max(50).optional(),
+  alpha: share.optional(),
+  dash: z.array(mm).max(8).readonly().optional(),
+});
+/** A lit sphere: tints from its light to its edge. */
+const ball = z.strictObject({
+  kind: z.literal('ball'),
+  at: point,
+  r: z.number().min(0).max(500),
+  stops: z.tuple([tint, tint, tint, tint]).readonly(),
+});
+
 /** Something on a printed page. */
-export const itemSchema = z.discriminatedUnion('kind', [line, text]);
+export const itemSchema = z.discriminatedUnion('kind', [line, text, shape, ball]);
 export type Item = z.infer<typeof itemSchema>;
+
+/** An item moved across and down, mm. */
+export function shifted(item: Item, dx: number, dy: number): Item {
+  const moved = ([x, y]: readonly [number, number]): [number, number] => [x + dx, y + dy];
+  return 'at' in item ? { ...item, at: moved(item.at) } : { ...item, points: item.points.map(moved) };
+}
 
 /** One page; everything on it is drawn larger by `correction`, which makes up for what a printer takes off. */
 export const pageSchema = z.strictObject({

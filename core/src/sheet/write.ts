@@ -20,6 +20,7 @@ export const asides = (step: Step): string[] =>
   [
     step.tool === null ? null : `With ${step.tool}.`,
     step.face === null ? null : `${capital(step.face)}.`,
+    step.glue === null ? null : `Glue: ${step.glue}.`,
     step.torque,
     step.proof,
     ...step.look,
@@ -67,16 +68,16 @@ export function sheetMarkdown(sheet: TyingSheet, style: Style = METRIC): string 
 
 const list = (items: readonly string[]): string => `<ul>${items.map((each) => `<li>${each}</li>`).join('')}</ul>`;
 
-/** A tying sheet as a page of HTML that stands alone and prints. */
-export function sheetHtml(sheet: TyingSheet, style: Style = METRIC): string {
-  const steps = sheet.steps.map((step) => {
+/** A tying sheet as a page of HTML that stands alone and prints. @param stages a drawing for each step, as SVG */
+export function sheetHtml(sheet: TyingSheet, style: Style = METRIC, stages: readonly string[] = []): string {
+  const steps = sheet.steps.map((step, i) => {
     const measure = measureLine(step, style);
-    return `<li><b>${escaped(step.title)}</b>${measure === '' ? '' : `: ${escaped(measure)}`}. ${escaped(step.how.join(' '))}${asides(step).length === 0 ? '' : ` <i>${escaped(asides(step).join(' '))}</i>`}</li>`;
+    return `<li>${stages[i] ?? ''}<b>${escaped(step.title)}</b>${measure === '' ? '' : `: ${escaped(measure)}`}. ${escaped(step.how.join(' '))}${asides(step).length === 0 ? '' : ` <i>${escaped(asides(step).join(' '))}</i>`}</li>`;
   });
   return `<!doctype html>
 <html lang="en">
 <head><meta charset="utf-8"><title>${escaped(sheet.name)}</title>
-<style>body{font:14px/1.4 sans-serif;max-width:46em;margin:2em auto}h1{margin-bottom:0}li{margin:.2em 0}i{color:#444}@page{margin:14mm}</style></head>
+<style>body{font:14px/1.4 sans-serif;max-width:46em;margin:2em auto}h1{margin-bottom:0}li{margin:.2em 0;break-inside:avoid}li svg{float:right;margin-left:1em}i{color:#444}@page{margin:14mm}</style></head>
 <body>
 <h1>${escaped(sheet.name)}</h1>
 <p>${escaped(sheet.hook)} · sheet ${sheet.id}</p>

@@ -2,7 +2,7 @@ import { CAUTIONS } from '../data/cautions.ts';
 import type { LaidFly } from '../solve/layFly.ts';
 import { formatNumber, type Style } from '../units/format.ts';
 import { saying } from '../units/saying.ts';
-import { step, type Step } from './step.ts';
+import { across, along, step, type Step } from './step.ts';
 import type { Thread } from './threadOf.ts';
 import { isFuzzy } from './words/told.ts';
 
@@ -38,11 +38,13 @@ export function prepareSteps(laid: LaidFly, style: Style, thread: Thread, slidOn
           'Feel the eye and the gap of its wire for a burr.',
           'Into the vise by the bend, shank level, point clear.',
         ],
-        measure: {
-          mm: laid.platform.shankMm,
-          words: laid.platform.nominal.shank ? 'shank, by the tables: measure it' : 'shank',
-          relation: null,
-        },
+        measure: along(
+          laid.platform.shankMm,
+          laid.platform.nominal.shank ? 'shank, by the tables: measure it' : 'shank',
+          null,
+          0,
+          laid.platform.shankMm,
+        ),
         look: ['The eye is closed.'],
         wrong: 'A soft or brittle hook: leave it.',
         caution: CAUTIONS.points,
@@ -79,11 +81,13 @@ export function prepareSteps(laid: LaidFly, style: Style, thread: Thread, slidOn
           ? 'Lay a flat bed to the bend and back to where the first part goes.'
           : 'In open turns to where the first part goes.',
       ],
-      measure: {
-        mm: laid.headSpaceMm,
-        words: 'of shank left bare for the head',
-        relation: laid.file.platform.headSpace ?? null,
-      },
+      measure: along(
+        laid.headSpaceMm,
+        'of shank left bare for the head',
+        laid.file.platform.headSpace ?? null,
+        laid.headMm - laid.headSpaceMm,
+        laid.headMm,
+      ),
       thread: { fromMm: laid.headMm, toMm: bed ? bend : laid.headMm, state: 'flat', turns: 5 },
       proof: 'Pull at it: the turns must not slide.',
       wrong: 'Started on the head space: the head grows too large.',
@@ -145,7 +149,7 @@ export function finishSteps(laid: LaidFly, style: Style, drawn: readonly string[
         part: part.file.id,
         title: `Trim the ${part.file.id}`,
         how: ['First below, flat and close, so that the point is free; then the sides alike; the top last.'],
-        measure: { mm: part.extent.lengths['diameter']?.mm ?? 0, words: 'across', relation: null },
+        measure: across(part.extent.lengths['diameter']?.mm ?? 0, 'across', null),
         tool: 'blade or curved scissors',
         look: ['From the front: round, and the same near and far.'],
         caution: CAUTIONS.blade,
@@ -176,7 +180,7 @@ export function finishSteps(laid: LaidFly, style: Style, drawn: readonly string[
                 : `Build a ${head} head, smooth, highest in its middle.`,
             ],
             measure: laid.thread.headMm
-              ? { mm: laid.thread.headMm[1] - laid.thread.headMm[0], words: 'long', relation: null }
+              ? along(laid.thread.headMm[1] - laid.thread.headMm[0], 'long', null, ...laid.thread.headMm)
               : null,
             thread: { fromMm: laid.headMm, toMm: laid.headMm / 2, state: 'flat', turns: 10 },
             look: ['No fibre in the eye.', 'Bare wire behind the eye.'],

@@ -1,6 +1,39 @@
 /** How the thread lies for a step: flat to bind and lay smooth, spun into a cord to grip, split for a loop. */
 export type ThreadState = 'flat' | 'spun' | 'split';
 
+/** A measure that is wanted at the vise: what it is of, the relation as the tier wrote it, and where it lies along the shank. */
+export interface Measure {
+  readonly mm: number;
+  readonly words: string;
+  readonly relation: string | null;
+  /** From where to where, mm from the eye; null where it lies across, or along something that leans off. */
+  readonly span: readonly [fromMm: number, toMm: number] | null;
+}
+
+/** Lengths along the shank that differ from a measure by no more than this share are that measure. */
+const ALONG_SHARE = 0.02;
+
+/** A measure laid along the shank, where it lies so. */
+export const along = (
+  mm: number,
+  words: string,
+  relation: string | null,
+  fromMm: number,
+  toMm: number | null,
+): Measure => ({
+  mm,
+  words,
+  relation,
+  span: toMm !== null && Math.abs(Math.abs(toMm - fromMm) - mm) <= ALONG_SHARE * mm ? [fromMm, toMm] : null,
+});
+/** A measure that lies elsewhere than along the shank. */
+export const across = (mm: number, words: string, relation: string | null): Measure => ({
+  mm,
+  words,
+  relation,
+  span: null,
+});
+
 /** One step of tying, in a tier's words with this fly's figures. Lengths mm from the eye where they are places. */
 export interface Step {
   /** The same for the same step of the same fly, whatever comes before it. */
@@ -10,8 +43,7 @@ export interface Step {
   readonly title: string;
   /** What is to be done, first things first. */
   readonly how: readonly string[];
-  /** The measure that is wanted at the vise, what it is of, and the relation as the tier wrote it. */
-  readonly measure: { readonly mm: number; readonly words: string; readonly relation: string | null } | null;
+  readonly measure: Measure | null;
   /** What is cut or taken in hand beforehand. */
   readonly inHand: readonly string[];
   readonly thread: {

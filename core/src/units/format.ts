@@ -1,11 +1,14 @@
+import { z } from 'zod';
+
 /** How figures are written for one person: units of length, mass, speed and temperature, and the decimal sign. */
-export interface Style {
-  readonly length: 'mm' | 'in';
-  readonly mass: 'g' | 'gr';
-  readonly speed: 'cm/s' | 'ft/s';
-  readonly temperature: 'C' | 'F';
-  readonly decimal: '.' | ',';
-}
+export const styleSchema = z.object({
+  length: z.enum(['mm', 'in']),
+  mass: z.enum(['g', 'gr']),
+  speed: z.enum(['cm/s', 'ft/s']),
+  temperature: z.enum(['C', 'F']),
+  decimal: z.enum(['.', ',']),
+});
+export type Style = Readonly<z.infer<typeof styleSchema>>;
 
 export const METRIC: Style = { length: 'mm', mass: 'g', speed: 'cm/s', temperature: 'C', decimal: '.' };
 

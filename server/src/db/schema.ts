@@ -1,8 +1,8 @@
 import type { FlyFile } from '@jobbet/core';
 import { DRAWERS, type DrawerItem } from '@jobbet/core/drawers/items';
 import { sql } from 'drizzle-orm';
-import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import { versionKinds, type FlySummary } from '@jobbet/core/exchange/stored';
+import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { versionKinds, type FlySummary, type TyingRecord } from '@jobbet/core/exchange/stored';
 
 /** A fly: its newest pattern file, how often it was saved, and the figures the Box lists. Times are ms since 1970. */
 export const flies = sqliteTable(
@@ -54,4 +54,18 @@ export const drawerItems = sqliteTable(
     updatedAt: integer('updated_at').notNull(),
   },
   (table) => [uniqueIndex('drawer_items_by_name').on(table.drawer, table.kind, sql`lower(${table.name})`)],
+);
+
+/** Flies as they were tied, one row a tying. */
+export const tyings = sqliteTable(
+  'tyings',
+  {
+    flyId: text('fly_id')
+      .notNull()
+      .references(() => flies.id, { onDelete: 'cascade' }),
+    begun: integer('begun').notNull(),
+    changed: integer('changed').notNull(),
+    record: text('record', { mode: 'json' }).$type<TyingRecord>().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.flyId, table.begun] })],
 );

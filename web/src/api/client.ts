@@ -1,7 +1,16 @@
 import type { Fault, FlyFile } from '@jobbet/core';
-import type { Page } from '@jobbet/core/paper/items';
+import type { Hand } from '@jobbet/core/figure/view';
+import type { Page, Paper } from '@jobbet/core/paper/items';
+import { styleSchema, type Style } from '@jobbet/core/units/format';
 import type { DrawerItem, DrawerName } from '@jobbet/core/drawers/items';
-import type { ErrorAnswer, FlyChange, FlyVersion, StoredFly, StoredItem } from '@jobbet/core/exchange/stored';
+import type {
+  ErrorAnswer,
+  FlyChange,
+  FlyVersion,
+  StoredFly,
+  StoredItem,
+  TyingRecord,
+} from '@jobbet/core/exchange/stored';
 
 export type { FlyChange, FlyVersion, StoredFly, StoredItem };
 
@@ -20,6 +29,14 @@ export interface BackupCounts {
   readonly flies: number;
   readonly versions: number;
   readonly items: number;
+  readonly tyings: number;
+}
+
+/** On what, from which side and in which units a sheet is printed. */
+export interface SheetPrint {
+  readonly paper: Paper;
+  readonly hand: Hand;
+  readonly style: Style;
 }
 
 /** An answer that was not what was asked for: the server's code and words, or `offline`. */
@@ -82,9 +99,23 @@ export const api = {
   versions: (id: string) => call<FlyVersion[]>('GET', `/api/flies/${id}/versions`),
   restore: (id: string, version: number, revision: number) =>
     call<StoredFly>('POST', `/api/flies/${id}/restore`, { version, revision }),
+  tyings: (fly: string) => call<TyingRecord[]>('GET', `/api/flies/${fly}/tyings`),
+  keepTying: ({ fly, begun, ...tying }: TyingRecord) =>
+    call<TyingRecord>('PUT', `/api/flies/${fly}/tyings/${String(begun)}`, tying),
+  removeTying: ({ fly, begun }: TyingRecord) => call<undefined>('DELETE', `/api/flies/${fly}/tyings/${String(begun)}`),
   /** Pages as one PDF. */
   printPdf: async (title: string, pages: readonly Page[]): Promise<Blob> => {
     const response = await reach('POST', '/api/print.pdf', { title, pages });
+    return response.ok ? response.blob() : refused(response);
+  },
+  /** How a fly is tied, as a PDF. */
+  sheetPdf: async (file: FlyFile, { paper, hand, style }: SheetPrint): Promise<Blob> => {
+    const response = await reach('POST', '/api/sheet.pdf', {
+      file,
+      paper,
+      hand,
+      style: styleSchema.parse(style),
+    });
     return response.ok ? response.blob() : refused(response);
   },
   drawers: () => call<StoredItem[]>('GET', '/api/drawers'),

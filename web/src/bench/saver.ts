@@ -6,6 +6,12 @@ import type { Bench } from './store.ts';
 const SETTLE_MS = 700;
 const RETRY_MS = 4000;
 
+/** Saves that are on their way, by fly. */
+const onTheWay = new Map<string, Promise<void>>();
+
+/** Waits until what was sent of a fly has been answered, whichever bench sent it. */
+export const saved = (id: string): Promise<void> => onTheWay.get(id) ?? Promise.resolve();
+
 /** Saves a bench by itself: at once on this device, on the server when the hand rests. Conflicts are left to be settled. */
 export class Saver {
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -40,8 +46,14 @@ export class Saver {
     keepDraft(this.bench.getState().id, { file, revision, at: Date.now() });
   }
 
+  /** Whether something is not on the server that could be. */
+  private waits(): boolean {
+    const { file, save } = this.bench.getState();
+    return file !== this.savedFile && save !== 'conflict' && save !== 'failed';
+  }
+
   private schedule(after = SETTLE_MS): void {
-    if (this.bench.getState().save === 'conflict') return;
+    if (this.stopped || this.bench.getState().save === 'conflict') return;
     if (this.bench.getState().save === 'saved') this.bench.setState({ save: 'waiting' });
     clearTimeout(this.timer);
     this.timer = setTimeout(() => {
@@ -56,11 +68,25 @@ export class Saver {
     void this.send();
   };
 
-  private async send(kind: 'auto' | 'saved' = 'auto'): Promise<void> {
+  private send(kind: 'auto' | 'saved' = 'auto'): Promise<void> {
     if (this.running) {
       this.schedule(200);
-      return;
+      return Promise.resolve();
     }
+    const { id } = this.bench.getState();
+    const sending = this.sendNow(kind)
+      .then(async () => {
+        // What was done while it was on its way goes at once where the bench was left.
+        if (this.stopped && this.waits()) await this.sendNow('auto');
+      })
+      .finally(() => {
+        if (onTheWay.get(id) === sending) onTheWay.delete(id);
+      });
+    onTheWay.set(id, sending);
+    return sending;
+  }
+
+  private async sendNow(kind: 'auto' | 'saved'): Promise<void> {
     const { id, file, revision } = this.bench.getState();
     this.running = true;
     this.bench.setState({ save: 'saving' });
@@ -107,6 +133,7 @@ export class Saver {
   stop(): void {
     this.flush();
     this.stopped = true;
+    clearTimeout(this.timer);
     this.leave();
     window.removeEventListener('pagehide', this.flush);
     window.removeEventListener('online', this.flush);

@@ -4,8 +4,8 @@ import { api, type BackupCounts } from '../api/client.ts';
 import { DialogSheet } from '../ui/Sheet.tsx';
 import { saveFile } from './saveFile.ts';
 
-const counted = ({ flies, versions, items }: BackupCounts): string =>
-  `${String(flies)} flies with ${String(versions)} versions, and ${String(items)} items of the drawers`;
+const counted = ({ flies, versions, items, tyings }: BackupCounts): string =>
+  `${String(flies)} flies with ${String(versions)} versions and ${String(tyings)} tyings, and ${String(items)} items of the drawers`;
 
 type Looked = { readonly file: File; readonly counts: BackupCounts };
 

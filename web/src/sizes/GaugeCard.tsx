@@ -1,14 +1,15 @@
 import { corrected, gaugeCard, PROOF_MM } from '@jobbet/core/gauge/card';
 import { gaugeStrip } from '@jobbet/core/gauge/strip';
-import { PAPERS, type Page, type Paper } from '@jobbet/core/paper/items';
+import type { Page } from '@jobbet/core/paper/items';
 import { pageSvg } from '@jobbet/core/paper/svg';
 import type { Fault } from '@jobbet/core';
 import { formatNumber } from '@jobbet/core/units/format';
 import { useMemo, useState } from 'react';
 import { api } from '../api/client.ts';
 import { slug } from '../bench/export.ts';
-import { ChoiceField, TextField } from '../bench/Fields.tsx';
+import { TextField } from '../bench/Fields.tsx';
 import { PX_PER_MM } from '../drawing/Projection.tsx';
+import { PaperChoice } from '../settings/PaperChoice.tsx';
 import { useSettings, useStyle } from '../settings/settings.ts';
 import { saveFile } from '../shell/saveFile.ts';
 import { say } from '../shell/toast.ts';
@@ -16,8 +17,6 @@ import { useOffered } from '../shell/useKeys.ts';
 import { Calibrate } from './Calibrate.tsx';
 import { lengthRead } from './lengthRead.ts';
 import type { Column } from './RunTable.tsx';
-
-const PAPER_WORDS: Readonly<Record<Paper, string>> = { a4: 'A4', letter: 'Letter' };
 
 /** The gauge card of a run at true scale: on the screen once it is calibrated, and on paper. */
 export function GaugeCard({ name, columns }: { readonly name: string; readonly columns: readonly Column[] }) {
@@ -65,15 +64,7 @@ export function GaugeCard({ name, columns }: { readonly name: string; readonly c
     <>
       <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1 px-4 py-2 border-b border-hair">
         <span>
-          on{' '}
-          <ChoiceField
-            label="paper"
-            value={paper}
-            options={Object.keys(PAPERS).map((each) => [each, PAPER_WORDS[each as Paper]] as const)}
-            onChange={(next) => {
-              useSettings.getState().set({ paper: next as Paper });
-            }}
-          />
+          on <PaperChoice />
         </span>
         <PrintedBar made={made} />
         <span>

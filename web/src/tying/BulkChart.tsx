@@ -1,5 +1,6 @@
 import type { LaidFly } from '@jobbet/core';
-import { FELT_SHARE, STEP_MM, unevenUnder } from '@jobbet/core/tying/bulk';
+import type { Finding } from '@jobbet/core/checks/types';
+import { STEP_MM } from '@jobbet/core/tying/bulk';
 import { tyingPlan } from '@jobbet/core/tying/steps';
 import { formatLength } from '@jobbet/core/units/format';
 import { useMemo, useRef } from 'react';
@@ -8,8 +9,14 @@ import { useSettings, useStyle } from '../settings/settings.ts';
 
 const TALL = 96;
 
-/** The body as it grows: diameters along the shank after each part, with jumps and dips marked where the last body is wound over them. */
-export function BulkChart({ laid }: { readonly laid: LaidFly }) {
+interface BulkChartProps {
+  readonly laid: LaidFly;
+  /** What checks say of it; those with a place are marked there. */
+  readonly findings: readonly Finding[];
+}
+
+/** The body as it grows: diameters along the shank after each part, with what is uneven, crowded or closed marked where it is. */
+export function BulkChart({ laid, findings }: BulkChartProps) {
   const style = useStyle();
   const { hand } = useSettings();
   const frame = useRef<HTMLDivElement>(null);
@@ -25,18 +32,21 @@ export function BulkChart({ laid }: { readonly laid: LaidFly }) {
   const line = (profile: Float64Array): string =>
     `M${Array.from(profile, (d, i) => `${x(i * STEP_MM).toFixed(1)} ${y(d).toFixed(1)}`).join('L')}`;
   const at = moves.findIndex(({ part }) => part.file.role === 'body' && part.file.construction === 'wrap');
-  const body = moves[at]?.part;
-  const under = profiles[at];
-  const uneven = body && under ? unevenUnder(laid, body, under, FELT_SHARE) : [];
+  const last = profiles.at(-1);
+  const marks = findings.flatMap(({ code, atMm, message }) =>
+    code.startsWith('bulk.') && atMm !== null ? [{ atMm, message }] : [],
+  );
+  // What lies under a body is marked on the line of what it is wound over.
+  const thick = (mm: number): number => (at < 0 ? last : profiles[at])?.[Math.round(mm / STEP_MM)] ?? 0;
   const length = (mm: number): string => Object.values(formatLength(mm, style)).join(' ');
-  const told = uneven.map((each) => `${each.kind} at ${length(each.atMm)}`).join(', ');
+  const told = marks.map(({ message }) => message).join('; ');
   return (
     <figure data-testid="bulk">
       <figcaption className="leading-tight">
         <b className="font-semibold">Bulk</b>{' '}
         <span className="italic text-ink2">
           diameter along the shank after each part, the thickest {length(most)}
-          {told === '' ? '; even under the body' : `; under the body ${told}`}
+          {told === '' && '; even under the body'}
         </span>
       </figcaption>
       <div
@@ -70,16 +80,18 @@ export function BulkChart({ laid }: { readonly laid: LaidFly }) {
                 opacity={i === profiles.length - 1 || i === at ? 1 : 0.25 + (0.4 * i) / profiles.length}
               />
             ))}
-            {uneven.map((each) => (
+            {marks.map((each) => (
               <circle
-                key={each.atMm}
+                key={each.message}
                 cx={x(each.atMm)}
-                cy={y(each.diameterMm)}
+                cy={y(thick(each.atMm))}
                 r={5}
                 fill="none"
                 stroke="var(--warn)"
                 strokeWidth={1.4}
-              />
+              >
+                <title>{each.message}</title>
+              </circle>
             ))}
           </svg>
         )}

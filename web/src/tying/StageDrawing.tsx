@@ -1,17 +1,16 @@
 import type { LaidFly } from '@jobbet/core';
 import type { FigureCache } from '@jobbet/core/figure/cache';
-import { viewOf, type ViewName } from '@jobbet/core/figure/view';
-import { boundsOf } from '@jobbet/core/geometry/bounds';
-import { stageOf } from '@jobbet/core/tying/stage';
-import { useMemo } from 'react';
+import type { View, ViewName } from '@jobbet/core/figure/view';
+import { isHeaded, stageOf, stageView } from '@jobbet/core/tying/stage';
+import type { Step } from '@jobbet/core/tying/step';
+import { useMemo, type ReactNode } from 'react';
 import { FlyCanvas } from '../drawing/FlyCanvas.tsx';
 import { useSettings } from '../settings/settings.ts';
 
 interface StageProps {
   /** The whole fly, which gives the scale. */
   readonly laid: LaidFly;
-  readonly drawn: readonly string[];
-  readonly headed: boolean;
+  readonly step: Step;
   readonly width: number;
   readonly height: number;
   /** The part this step is of, drawn with a broad line under it. */
@@ -20,33 +19,30 @@ interface StageProps {
   /** Seen from the far side. */
   readonly far?: boolean;
   readonly figures?: FigureCache;
+  /** What is drawn over the fly, in px of its frame. */
+  readonly over?: (view: View) => ReactNode;
 }
 
-/** The fly as far as it is tied, on the scale of the whole. */
+/** The fly as far as it is tied, on the scale of the whole; turned over where the hook is. */
 export function StageDrawing({
   laid,
-  drawn,
-  headed,
+  step,
   width,
   height,
   lit,
   view = 'profile',
   far = false,
   figures,
+  over,
 }: StageProps) {
   const { hand } = useSettings();
-  const stage = useMemo(() => stageOf(laid, drawn, headed), [laid, drawn, headed]);
-  const views = useMemo(() => {
-    const { front, rear, top, bottom, aside } = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
-    const tall = view === 'plan' ? 2 * aside : top - bottom;
-    const scale = Math.min((width - 12) / (rear - front), (height - 8) / tall);
-    const left = (width - (rear - front) * scale) / 2;
-    const middle = view === 'plan' ? 0 : (top + bottom) / 2;
-    // From the far side the fly is seen as the other hand has it.
-    const looking = far ? (hand === 'right' ? 'left' : 'right') : hand;
-    const eyeX = looking === 'right' ? left + rear * scale : left - front * scale;
-    return [viewOf(view, eyeX, height / 2 + middle * scale, scale, looking)];
-  }, [laid, width, height, hand, view, far]);
+  const { drawn, turned } = step;
+  const stage = useMemo(() => stageOf(laid, step.drawn, isHeaded(step)), [laid, step]);
+  const seen = useMemo(
+    () => stageView(laid, width, height, { hand, view, far, turned }),
+    [laid, width, height, hand, view, far, turned],
+  );
+  const views = useMemo(() => [seen], [seen]);
   return (
     <div className="relative shrink-0" style={{ width, height }}>
       <FlyCanvas
@@ -58,6 +54,16 @@ export function StageDrawing({
         picked={lit !== undefined && lit !== null && drawn.includes(lit) ? lit : undefined}
         {...(figures ? { figures } : {})}
       />
+      {over && (
+        <svg
+          className="absolute inset-0 overflow-visible pointer-events-none"
+          width={width}
+          height={height}
+          aria-hidden="true"
+        >
+          {over(seen)}
+        </svg>
+      )}
     </div>
   );
 }

@@ -1,19 +1,28 @@
 import { settleFly } from '@jobbet/core/solve/solveFly';
 import { sheetOf } from '@jobbet/core/sheet/sheet';
 import { useMemo, useState } from 'react';
-import { FlyOnBench } from '../bench/BenchView.tsx';
 import { useBench } from '../bench/store.ts';
 import { useStyle } from '../settings/settings.ts';
 import { AtTheVise } from './AtTheVise.tsx';
 import { browserMachine } from './machine.ts';
+import { post, useTyings } from './useTyings.ts';
 
 /** The fly on the bench, tied step by step. */
-export const ViseView = () => <FlyOnBench board={() => <ViseBoard />} />;
-
-function ViseBoard() {
+export function ViseView() {
   const laid = useBench((state) => state.calm);
   const style = useStyle();
-  const sheet = useMemo(() => sheetOf(settleFly(laid), style), [laid, style]);
+  const drawers = useBench((state) => state.drawers);
+  const sheet = useMemo(() => sheetOf(settleFly(laid), style, drawers), [laid, style, drawers]);
   const [machine] = useState(browserMachine);
-  return <AtTheVise key={sheet.id} sheet={sheet} machine={machine} />;
+  const { tyings } = useTyings(useBench((state) => state.id));
+  const [before, setBefore] = useState(tyings);
+  // What was there when one sat down: what is kept meanwhile is this fly.
+  if (before === null && tyings !== null) setBefore(tyings);
+  if (before === null)
+    return (
+      <main className="p-6 text-ink2" role="status">
+        Fetching how it was tied before
+      </main>
+    );
+  return <AtTheVise key={sheet.id} sheet={sheet} machine={machine} before={before} onKeep={post.keep} />;
 }

@@ -46,7 +46,9 @@ export function differing(tying: TyingRecord, words: string): TyingRecord {
 export const spoken = (step: Step, measure: string): string =>
   [step.title, measure, ...step.how].filter((each) => each !== '').join('. ');
 
-const HEADED: ReadonlySet<string> = new Set(['head', 'whip', 'eye']);
-
-/** Whether the head is built by the end of a step. */
-export const isHeaded = ({ key }: Step): boolean => HEADED.has(key) || key.startsWith('coat/');
+/** Where the bobbin hangs after a step, mm from the eye; null before the thread is started and once it is cut. */
+export function threadAt(steps: readonly Step[], at: number): number | null {
+  const done = steps.slice(0, at + 1);
+  if (done.some(({ key }) => key === 'whip')) return null;
+  return done.findLast(({ thread }) => thread !== null)?.thread?.toMm ?? null;
+}

@@ -1,37 +1,13 @@
-import { z } from 'zod';
-import { kept } from '../shell/kept.ts';
+import type { TyingRecord } from '@jobbet/core/exchange/stored';
 
-/** One fly as it was tied: which version, how far, how long each step took, what differed. Times in ms. */
-const record = z.object({
-  fly: z.string(),
-  /** The sheet it is tied by: another version of the fly has another. */
-  sheet: z.string(),
-  begun: z.number(),
-  step: z.string(),
-  /** ms spent on each step, by its key. */
-  spent: z.record(z.string(), z.number()),
-  counts: z.record(z.string(), z.number()),
-  differs: z.record(z.string(), z.string()),
-  /** When what was coated is dry, by the step's key. */
-  drying: z.record(z.string(), z.number()),
-  done: z.number().nullable(),
-});
-export type TyingRecord = z.infer<typeof record>;
+export type { TyingRecord };
 
-const MOST = 200;
-const tyings = kept('jobbet.tyings', z.array(record), []);
-
-/** All tyings of a fly that are kept in this browser, the newest last. */
-export const tyingsOf = (fly: string): TyingRecord[] => tyings.read().filter((each) => each.fly === fly);
-
-/** The tying that was left in the middle, of the fly as it is. */
-export const openTying = (fly: string, sheet: string): TyingRecord | null =>
-  tyingsOf(fly).findLast((each) => each.done === null && each.sheet === sheet) ?? null;
-
+/** A tying that begins. Known by its fly and the moment. */
 export const newTying = (fly: string, sheet: string, step: string, now: number): TyingRecord => ({
   fly,
   sheet,
   begun: now,
+  changed: now,
   step,
   spent: {},
   counts: {},
@@ -40,20 +16,34 @@ export const newTying = (fly: string, sheet: string, step: string, now: number):
   done: null,
 });
 
-/** Keeps a tying; one is known by its fly and when it was begun. */
-export function keepTying(tying: TyingRecord): void {
-  const others = tyings.read().filter((each) => each.fly !== tying.fly || each.begun !== tying.begun);
-  tyings.write([...others, tying].slice(-MOST));
+/** Two lists of tyings as one, the newest last; of two accounts of one tying the later one. */
+export function merged(kept: readonly TyingRecord[], here: readonly TyingRecord[]): TyingRecord[] {
+  const all = new Map<number, TyingRecord>();
+  for (const each of [...kept, ...here]) {
+    const known = all.get(each.begun);
+    if (!known || each.changed >= known.changed) all.set(each.begun, each);
+  }
+  return [...all.values()].sort((a, b) => a.begun - b.begun);
 }
 
+/** The tying that was left in the middle, of the fly as it is. */
+export const openTying = (tyings: readonly TyingRecord[], sheet: string): TyingRecord | null =>
+  tyings.findLast((each) => each.done === null && each.sheet === sheet) ?? null;
+
+/** ms a tying took, or has taken so far. */
+export const timeOf = ({ spent }: TyingRecord): number => Object.values(spent).reduce((sum, ms) => sum + ms, 0);
+
+export const isDone = ({ done }: TyingRecord): boolean => done !== null;
+
+const median = (values: readonly number[]): number | null =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? null;
+
 /** The usual time a fly takes: the median of those that were finished, ms; null where none was. */
-export function usualTime(fly: string): number | null {
-  const times = tyingsOf(fly)
-    .filter((each) => each.done !== null)
-    .map((each) => Object.values(each.spent).reduce((sum, ms) => sum + ms, 0))
-    .sort((a, b) => a - b);
-  return times[Math.floor(times.length / 2)] ?? null;
-}
+export const usualTime = (tyings: readonly TyingRecord[]): number | null => median(tyings.filter(isDone).map(timeOf));
+
+/** The usual time one step takes, of the flies that were finished, ms; null where none was. */
+export const usualStepTime = (tyings: readonly TyingRecord[], step: string): number | null =>
+  median(tyings.filter(isDone).flatMap(({ spent }) => spent[step] ?? []));
 
 /** `3:40`, or `1:02:05` from an hour on. */
 export function clock(ms: number): string {

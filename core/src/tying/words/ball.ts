@@ -1,6 +1,7 @@
 import { CAUTIONS } from '../../data/cautions.ts';
 import type { PartOf } from '../../file/parts.ts';
 import { tieInMm } from '../constraints.ts';
+import { along } from '../step.ts';
 import { hasLead, NOTHING, sideWords, type PartWords, type Told } from './told.ts';
 
 /** Eyes, beads, cones and discs. */
@@ -42,7 +43,7 @@ export function ballWords(told: Told): PartWords {
       'Six turns one way across, six the other, then turns round under it, between eyes and shank.',
       ...(glued ? ['A drop of superglue into the crossing turns.'] : []),
     ],
-    measure: { mm: tieInMm(part), words: 'from the eye to the middle of the eyes', relation: file.at ?? null },
+    measure: along(tieInMm(part), 'from the eye to the middle of the eyes', file.at ?? null, 0, tieInMm(part)),
     torque: 'Hold the pair turned a little toward you: the thread turns it away.',
     glue: glued ? 'a drop of superglue on the crossing turns' : null,
     proof: 'Take one ball and try to turn it: the pair must not give.',

@@ -1,5 +1,6 @@
 import { CAUTIONS } from '../../data/cautions.ts';
 import type { PartOf } from '../../file/parts.ts';
+import { across, along } from '../step.ts';
 import { NOTHING, relationOf, TUG, type PartWords, type Told } from './told.ts';
 
 /** Hair spun and trimmed. */
@@ -7,7 +8,7 @@ export function spunWords(told: Told): PartWords {
   const { move, place } = told;
   const { part } = move;
   const file = part.file as PartOf<'spun'>;
-  const across = part.extent.lengths['diameter']?.mm;
+  const wide = part.extent.lengths['diameter']?.mm;
   return {
     ...NOTHING,
     inHand: [`${part.built.material}${file.dose === undefined ? '' : `: ${file.dose} a clump`}`, 'underfur combed out'],
@@ -17,9 +18,9 @@ export function spunWords(told: Told): PartWords {
       `Up to ${place(part.extent.startMm)}.`,
     ],
     measure:
-      across === undefined
-        ? { mm: part.extent.lengthMm, words: 'of tips left', relation: relationOf(part, 'tip') }
-        : { mm: across, words: 'across when trimmed', relation: relationOf(part, 'diameter') },
+      wide === undefined
+        ? across(part.extent.lengthMm, 'of tips left', relationOf(part, 'tip'))
+        : across(wide, 'across when trimmed', relationOf(part, 'diameter')),
     tool: 'blade or curved scissors to trim',
     proof: 'Twist it: it must not turn on the shank.',
     end: 'trimmed later',
@@ -38,6 +39,7 @@ export function sheetWords(told: Told): PartWords {
   const { move, length, place } = told;
   const { part } = move;
   const file = part.file as PartOf<'sheet'>;
+  const { startMm, endMm } = part.extent;
   return {
     ...NOTHING,
     inHand: [`${part.built.material}, ${length(part.extent.lengths['width']?.mm ?? 0)} wide`],
@@ -45,7 +47,7 @@ export function sheetWords(told: Told): PartWords {
       `Tie it in at ${place(part.extent.endMm)}, fold it forward over what is done, bind it at ${place(part.extent.startMm)}.`,
       ...(file.doubled === true ? ['Double it back once.'] : []),
     ],
-    measure: { mm: part.extent.endMm - part.extent.startMm, words: 'covered', relation: relationOf(part, 'width') },
+    measure: along(endMm - startMm, 'covered', relationOf(part, 'to'), startMm, endMm),
     face: 'shiny side out',
     proof: TUG,
     end: 'final',

@@ -3,7 +3,8 @@ import type { LaidFly, LaidPart } from '../../solve/layFly.ts';
 import { formatNumber, type Style } from '../../units/format.ts';
 import type { BuildUp } from '../buildUp.ts';
 import type { Move } from '../order.ts';
-import { NO_WORDS, type StepWords, type ThreadState } from '../step.ts';
+import { tieInMm } from '../constraints.ts';
+import { along, NO_WORDS, type StepWords, type ThreadState } from '../step.ts';
 
 /** What a step says of one part, and how the thread lies for it. */
 export type PartWords = StepWords & { readonly state: ThreadState };
@@ -61,8 +62,8 @@ export function tipMeasure({ move: { part }, laid }: Told): PartWords['measure']
   const { bend } = laid.platform.landmarksMm;
   const relation = relationOf(part, 'tip', 'length', 'fibre');
   if (tipMm !== null && tipMm > bend + 0.5 && relation?.startsWith('bend') === true)
-    return { mm: tipMm - bend, words: 'past the bend', relation };
-  return { mm: lengthMm, words: 'from the tie-in to the tip', relation };
+    return along(tipMm - bend, 'past the bend', relation, bend, tipMm);
+  return along(lengthMm, 'from the tie-in to the tip', relation, tieInMm(part), tipMm);
 }
 
 /** `8 turns`, `3.5 turns`, `1 turn`. */

@@ -4,6 +4,7 @@ import type { PartOf } from '../../file/parts.ts';
 import { windingOf } from '../../solve/cutLength.ts';
 import type { BuiltAt } from '../buildUp.ts';
 import { tieInMm } from '../constraints.ts';
+import { across, along } from '../step.ts';
 import { hasLead, isFuzzy, NOTHING, relationOf, TUG, turnWords, type PartWords, type Told } from './told.ts';
 
 /** What is wound up to here may be wound too far. */
@@ -52,11 +53,13 @@ export function wrapWords(told: Told): PartWords {
         'Break the ends off short, press them down, push the coils home.',
         'Ramp both ends with thread, then bind the wire crosswise.',
       ],
-      measure: {
-        mm: Math.abs(endMm - startMm),
-        words: 'of shank under wire',
-        relation: file.turns === undefined ? relationOf(part, 'to', 'from') : turnWords(file.turns, style),
-      },
+      measure: along(
+        endMm - startMm,
+        'of shank under wire',
+        file.turns === undefined ? relationOf(part, 'to', 'from') : turnWords(file.turns, style),
+        startMm,
+        endMm,
+      ),
       tool: 'old clippers, never the scissors',
       proof: 'Push at the coils with a nail: they must not slide.',
       look: ['No gap between turns.'],
@@ -93,7 +96,7 @@ export function wrapWords(told: Told): PartWords {
   return {
     ...NOTHING,
     how: does === 'wind' ? made : [...catchIt, ...made],
-    measure: { mm: endMm - startMm, words: 'of shank covered', relation: relationOf(part, 'to') },
+    measure: along(endMm - startMm, 'of shank covered', relationOf(part, 'to'), startMm, endMm),
     tool: /wire|metal/i.test(part.built.material) ? 'old clippers at its end' : null,
     end: 'final',
     proof: file.role === 'rib' ? 'Run a nail along it: no turn may shift.' : null,
@@ -145,7 +148,7 @@ export function hackleWords(told: Told): PartWords {
         : `${turnWords(turns, style)}${palmer ? ` to ${place(toMm)}` : ', each in front of the last'}, stroking the fibres back at each.`,
       'Tie off on the stem, trim it close.',
     ],
-    measure: { mm: part.extent.lengthMm, words: 'of fibre', relation: relationOf(part, 'fibre', 'tip') },
+    measure: across(part.extent.lengthMm, 'of fibre', relationOf(part, 'fibre', 'tip')),
     tool: 'hackle pliers',
     face: 'dull side aft, so that the fibres lean back',
     proof: null,

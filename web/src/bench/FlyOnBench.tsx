@@ -1,0 +1,102 @@
+import type { Drawers } from '@jobbet/core/drawers/tables';
+import { useEffect, useId, useState } from 'react';
+import { Outlet, useLocation, useNavigate, useOutletContext, useParams } from 'react-router';
+import useSWR, { mutate } from 'swr';
+import { api, RequestError, type StoredFly } from '../api/client.ts';
+import { useDrawers } from '../drawers/useDrawers.ts';
+import { dropDraft, takeDraft } from './drafts.ts';
+import { Saver, saved } from './saver.ts';
+import { BenchProvider, change, createBench, leavePreview, withDrawers } from './store.ts';
+
+/** What saves the fly on the bench. */
+export const useSaver = (): Saver => useOutletContext<Saver>();
+
+/** One fly on the bench for as long as any view of it is looked at: what was done in one is undone in another. */
+export function FlyOnBench() {
+  const { id = '' } = useParams();
+  return <OneFly key={id} id={id} />;
+}
+
+function OneFly({ id }: { readonly id: string }) {
+  // Each time it is put on the bench it is fetched anew, once what was saved last has arrived.
+  const visit = useId();
+  const fetched = async (): Promise<StoredFly> => {
+    await saved(id);
+    return api.fly(id);
+  };
+  const { data, error } = useSWR<StoredFly, unknown>(`fly/${id}/${visit}`, fetched, {
+    revalidateOnFocus: false,
+    revalidateOnReconnect: false,
+    revalidateIfStale: false,
+  });
+  const { drawers, error: shut } = useDrawers();
+  const failed = error ?? shut;
+  if (error !== undefined || (shut !== undefined && !drawers))
+    return <NoFly words={failed instanceof RequestError ? failed.message : 'The fly cannot be opened.'} />;
+  if (!data || !drawers)
+    return (
+      <div className="p-6 text-ink2" role="status">
+        Fetching the fly from the box
+      </div>
+    );
+  return <OpenFly fly={data} drawers={drawers.tables} />;
+}
+
+function NoFly({ words }: { readonly words: string }) {
+  const navigate = useNavigate();
+  return (
+    <main className="p-6">
+      <h1 className="text-fly font-bold mb-2">No fly on the bench</h1>
+      <p className="mb-4">{words} It may be in the trash.</p>
+      <button
+        type="button"
+        className="sheet-button primary"
+        onClick={() => {
+          void navigate('/');
+        }}
+      >
+        To the box
+      </button>
+    </main>
+  );
+}
+
+function OpenFly({ fly, drawers }: { readonly fly: StoredFly; readonly drawers: Drawers }) {
+  const { pathname } = useLocation();
+  const [{ bench, saver }] = useState(() => {
+    const opened = createBench(fly, drawers);
+    return {
+      bench: opened,
+      saver: new Saver(opened, () => {
+        void mutate('flies');
+      }),
+    };
+  });
+  useEffect(() => {
+    saver.start();
+    const draft = takeDraft(fly.id);
+    if (draft && JSON.stringify(draft.file) !== JSON.stringify(fly.file)) {
+      // Work that never reached the server: taken up again, or set against what was saved meanwhile.
+      if (change(bench, draft.file).length > 0) dropDraft(fly.id);
+      else if (draft.revision !== bench.getState().revision) bench.setState({ save: 'conflict' });
+    } else dropDraft(fly.id);
+    return () => {
+      saver.stop();
+    };
+  }, [bench, saver, fly]);
+  useEffect(() => {
+    withDrawers(bench, drawers);
+  }, [bench, drawers]);
+  useEffect(
+    () => () => {
+      // What was only looked at in one view is not there in the next.
+      leavePreview(bench);
+    },
+    [bench, pathname],
+  );
+  return (
+    <BenchProvider value={bench}>
+      <Outlet context={saver} />
+    </BenchProvider>
+  );
+}
