@@ -71,7 +71,17 @@ test('a palmer from the rear is caught before the body, from the front wound aft
   expect(order(rear, 'palmer', 'body')).toEqual(['palmer', 'body']);
   expect(one(rear, 'palmer')).toMatchObject({ from: 'bend', to: 'body.front', turns: 7 });
   expect(take(rear, 'palmer', 'front').parts).toEqual(salmon.parts);
-  expect(one(take(salmon, 'palmer', 'along'), 'palmer')).toMatchObject({ turns: 5 });
+  const along = take(salmon, 'palmer', 'along');
+  expect(one(along, 'palmer')).toMatchObject({ turns: 5 });
+  // From there the rib crosses it again, whatever their turns.
+  const crossed = take(along, 'palmer', 'rear');
+  expect([now(crossed)['palmer'], one(crossed, 'rib')]).toMatchObject(['rear', { direction: 'counter' }]);
+});
+test('a palmer that begins a little before the rear of its body is caught before it too', () => {
+  const parts = salmon.parts.map((part) => (part.id === 'palmer' ? { ...part, to: 'bend - 1 mm' } : part));
+  const rear = take({ ...salmon, parts }, 'palmer', 'rear');
+  expect(order(rear, 'palmer', 'body')).toEqual(['palmer', 'body']);
+  expect(broken(rear)).toEqual([]);
 });
 test('an open palmer loses its rib, and what bound it; every other way gives it one that lies under the body', () => {
   const open = take(salmon, 'palmer', 'open');

@@ -62,6 +62,13 @@ describe('what is wound', () => {
     expect(how(counter, 'rib/wind')).toMatch(/5 turns to station 3\.0, \d\.\d mm apart/);
     expect(how(counter, 'rib/catch')).toContain('Let it hang');
   });
+  test('loose dubbing goes between the halves of a split thread, tight is twisted on', () => {
+    const said = (material: string) => of(laid([body({ material })]), 'body');
+    expect(said('loose dubbing').thread?.state).toBe('split');
+    expect(said('loose dubbing').how.join(' ')).toContain('split the thread');
+    expect(said('tight dubbing').thread?.state).toBe('flat');
+    expect(said('tight dubbing').how.join(' ')).not.toContain('split');
+  });
   test('wound backward where it begins in front', () => {
     expect(how(laid([body({ from: 'station 3', to: 'bend' })]), 'body')).toContain('backward');
   });

@@ -38,7 +38,9 @@ const NEAR_MM = 0.8;
 
 const isBead = ({ file }: LaidPart): boolean =>
   file.construction === 'ball' && (file.shape === 'bead' || file.shape === 'cone');
-const isPair = (part: LaidPart): boolean => part.built.ball?.sided === true;
+const PAIRS: ReadonlySet<string> = new Set(['dumbbell', 'bead-chain', 'plastic']);
+/** A pair of eyes, which thread binds crosswise; beads are slid on and discs glued. */
+export const isPair = ({ file }: LaidPart): boolean => file.construction === 'ball' && PAIRS.has(file.shape);
 const isHead = ({ file }: LaidPart): boolean => file.role === 'head' && file.construction !== 'coat';
 const isBody = ({ file }: LaidPart): boolean => file.role === 'body' && file.construction === 'wrap';
 /** A hackle wound along the body, and a rib: both are tied in at one end and wound to the other. */
@@ -56,16 +58,19 @@ export function tieInMm(part: LaidPart): number {
   return extent.bindingsMm[0] ?? extent.readings['at']?.mm ?? extent.endMm;
 }
 
+const ENDED: ReadonlySet<string> = new Set(['bundle', 'feather', 'strip']);
+
 /** Whether a part is tied in on the point side, so that the hook is turned over for it. */
-export const isUnder = ({ file, built }: LaidPart): boolean =>
-  (file.side ?? SIDES[file.role]) === 'bottom' &&
-  (file.construction === 'bundle' ||
-    file.construction === 'feather' ||
-    file.construction === 'strip' ||
-    built.ball?.sided === true);
+export const isUnder = (part: LaidPart): boolean =>
+  (part.file.side ?? SIDES[part.file.role]) === 'bottom' && (ENDED.has(part.file.construction) || isPair(part));
+
+/** A palmer that begins within this share of its body's rear end is caught before it all the same. */
+const REAR_SHARE = 0.15;
 
 /** Whether a part begins at the rear end of a body, so that it must be caught before that is wound. */
-const beginsBehind = (part: LaidPart, body: LaidPart): boolean => tieInMm(part) > body.extent.endMm - NEAR_MM;
+const beginsBehind = (part: LaidPart, { extent }: LaidPart): boolean =>
+  tieInMm(part) >
+  extent.endMm - (isPalmer(part) ? Math.max(NEAR_MM, REAR_SHARE * (extent.endMm - extent.startMm)) : NEAR_MM);
 
 const overlaps = (a: LaidPart, b: LaidPart): boolean =>
   Math.min(a.extent.endMm, b.extent.endMm) - Math.max(a.extent.startMm, b.extent.startMm) > 0.5;

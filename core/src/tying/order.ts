@@ -1,5 +1,5 @@
 import type { LaidFly, LaidPart } from '../solve/layFly.ts';
-import { tieInMm, woundAfter } from './constraints.ts';
+import { isPair, tieInMm, woundAfter } from './constraints.ts';
 
 /** One thing done with a part: tied in, wound, or both at once. */
 export interface Move {
@@ -65,9 +65,7 @@ export function movesOf(laid: LaidFly, ids: readonly string[]): Move[] {
 export function travelMm(laid: LaidFly, moves: readonly Move[]): number {
   let [at, sum] = [laid.headMm, 0];
   for (const { fromMm, toMm, part } of moves) {
-    if (part.file.construction === 'coat' || part.file.construction === 'ball') {
-      if (part.file.construction === 'coat' || part.built.ball?.sided !== true) continue;
-    }
+    if (part.file.construction === 'coat' || (part.file.construction === 'ball' && !isPair(part))) continue;
     sum += Math.abs(fromMm - at) + Math.abs(toMm - fromMm);
     at = toMm;
   }

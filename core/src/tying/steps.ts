@@ -5,7 +5,7 @@ import type { ThreadItem } from '../drawers/items.ts';
 import { formatNumber, METRIC, type Style } from '../units/format.ts';
 import { buildUp } from './buildUp.ts';
 import { buttAdvice, profilesOf, threadLength, type Profile } from './bulk.ts';
-import { isUnder, tieInMm } from './constraints.ts';
+import { isPair, isUnder, tieInMm } from './constraints.ts';
 import { finishSteps, prepareSteps, turnedSteps } from './frameSteps.ts';
 import { movesOf, travelMm, type Move } from './order.ts';
 import { wordsOf, type PartWords } from './partWords.ts';
@@ -50,7 +50,7 @@ function partStep(move: Move, laid: LaidFly, drawn: readonly string[], words: Pa
   const wound = file.construction === 'wrap' || file.construction === 'hackle';
   const advice = does === 'wind' ? null : buttAdvice(laid, part);
   const span = extent.endMm - extent.startMm;
-  const threaded = file.construction === 'coat' || (file.construction === 'ball' && built.ball?.sided !== true);
+  const threaded = file.construction === 'coat' || (file.construction === 'ball' && !isPair(part));
   return step({
     ...words,
     key: does === 'tie' ? file.id : `${file.id}/${does}`,

@@ -1,5 +1,6 @@
 import { ASKS_G, RISKY_SHARE, TRUSTED_SHARE } from '../data/tying.ts';
 import type { LaidPart } from '../solve/layFly.ts';
+import { isPair } from './constraints.ts';
 import type { Thread } from './threadOf.ts';
 
 /** How hard the thread is drawn for a part, grams of force; null where it holds nothing. Judgement, see `ASKS_G`. */
@@ -7,7 +8,7 @@ export function asksG(part: LaidPart): number | null {
   const { file, built } = part;
   switch (file.construction) {
     case 'ball':
-      return built.ball?.sided === true ? ASKS_G.eyes : null;
+      return isPair(part) ? ASKS_G.eyes : null;
     case 'bundle': {
       const form = built.forms[0];
       return form?.kind === 'bundle' && form.manner === 'hair' ? ASKS_G.hair : ASKS_G.soft;

@@ -114,12 +114,15 @@ function StepLine({
     ...(step.buttAdvice === null ? [] : [`The butts would lie even run to ${step.buttAdvice}.`]),
     ...asides(step),
   ];
+  const station = (mm: number): string => formatNumber((10 * mm) / shankMm, 1, style);
   const kgf = (grams: number): string => formatNumber(grams / 1000, 2, style);
   const facts = [
     ...(step.thread
       ? [
           `thread ${step.thread.state}`,
-          `at station ${formatNumber((10 * step.thread.toMm) / shankMm, 1, style)}, ${length(step.thread.toMm)}`,
+          Math.abs(step.thread.toMm - step.thread.fromMm) < 0.3
+            ? `at station ${station(step.thread.toMm)}, ${length(step.thread.toMm)}`
+            : `from ${station(step.thread.fromMm)} to ${station(step.thread.toMm)}, ${length(step.thread.toMm)}`,
         ]
       : []),
     ...(step.asksG === null ? [] : [`pull to ${kgf(step.asksG)} of ${kgf(thread.breaksG)} kgf`]),

@@ -1,11 +1,13 @@
-import type { FlyFile } from '@jobbet/core';
+import { layFly, type FlyFile } from '@jobbet/core';
 import type { Finding } from '@jobbet/core/checks/types';
 import { FigureCache } from '@jobbet/core/figure/cache';
 import { settleFly } from '@jobbet/core/solve/solveFly';
 import { sheetOf, type TyingSheet } from '@jobbet/core/sheet/sheet';
 import { stageSvgs } from '@jobbet/core/sheet/stages';
 import { sheetHtml, sheetMarkdown } from '@jobbet/core/sheet/write';
+import { changesInWords, compareSteps } from '@jobbet/core/tying/compareSteps';
 import { inOrder } from '@jobbet/core/tying/sequence';
+import { tyingPlan } from '@jobbet/core/tying/steps';
 import { threadOf } from '@jobbet/core/tying/threadOf';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -87,6 +89,11 @@ export function SheetView() {
   const take = (file: FlyFile, words: string): void => {
     changeUndoable(bench, file, words);
   };
+  /** What another way of tying changes in the steps, in a line. */
+  const changedSteps = (file: FlyFile): string => {
+    const other = layFly(file, drawers);
+    return other.ok ? changesInWords(compareSteps(sheet.steps, tyingPlan(other.value, style).steps)) : '';
+  };
   const reorder = (): void => {
     take(inOrder(laid.file, order.best), 'Put in an order that breaks nothing.');
   };
@@ -137,7 +144,7 @@ export function SheetView() {
             <WaysBox
               laid={laid}
               onTake={(file, words) => {
-                take(file, `${words}.`);
+                take(file, `${words.charAt(0).toUpperCase()}${words.slice(1)}. ${changedSteps(file)}`);
               }}
             />
           </div>

@@ -45,11 +45,15 @@ const ribOf = (file: FlyFile): Wrap | undefined =>
   file.parts.find((part): part is Wrap => part.construction === 'wrap' && part.role === 'rib');
 const isRear = (place: string | undefined): boolean => /^(bend|tag|butt|tail|barb|point|body\.rear)/.test(place ?? '');
 
+/** Stem and rib side by side: as many turns, the same way round. */
+const isAlong = (palmer: Hackle | undefined, rib: Wrap): boolean =>
+  rib.turns !== undefined && rib.turns === palmer?.turns && rib.direction !== 'counter';
+
 function palmerNow(file: FlyFile): string {
   const [palmer, rib] = [palmerOf(file), ribOf(file)];
   if (!rib) return 'open';
   if (!isRear(palmer?.from)) return 'front';
-  return rib.turns !== undefined && rib.turns === palmer?.turns ? 'along' : 'rear';
+  return isAlong(palmer, rib) ? 'along' : 'rear';
 }
 
 const indexOf = (file: FlyFile, id: string): number => file.parts.findIndex((part) => part.id === id);
@@ -71,6 +75,17 @@ function ribbed(file: FlyFile, palmer: Hackle): FlyFile {
   return addPart(file, rib, Math.max(0, body)).file;
 }
 
+/** The rib as the way has it: along it the hackle has its turns; else it crosses the hackle. */
+function besideRib(file: FlyFile, palmer: Hackle, way: string): FlyFile {
+  const rib = ribOf(file);
+  if (!rib) return file;
+  if (way === 'along') {
+    const counted = withPart(file, palmer.id, (part) => withKey(part, 'turns', rib.turns));
+    return withPart(counted, rib.id, (part) => withKey(part, 'direction', undefined));
+  }
+  return isAlong(palmer, rib) ? withPart(file, rib.id, (part) => withKey(part, 'direction', 'counter')) : file;
+}
+
 /** A palmer wound another way: its ends change places, it is tied in before the body or after it, with its rib or without one. */
 function palmered(laid: LaidFly, palmer: Hackle, way: string): FlyFile {
   const rib = ribOf(laid.file);
@@ -81,11 +96,7 @@ function palmered(laid: LaidFly, palmer: Hackle, way: string): FlyFile {
     isRear(palmer.from) === fromRear
       ? held
       : withPart(held, palmer.id, (part) => withKey(withKey(part, 'from', palmer.to), 'to', palmer.from));
-  const turns = ribOf(turned)?.turns;
-  const counted =
-    way === 'along' && turns !== undefined
-      ? withPart(turned, palmer.id, (part) => withKey(part, 'turns', turns))
-      : turned;
+  const counted = besideRib(turned, palmer, way);
   const body = counted.parts.findIndex((part) => part.role === 'body');
   const at = indexOf(counted, palmer.id);
   if (body < 0 || at < body === fromRear) return counted;

@@ -4,6 +4,10 @@ import { tieInMm } from '../constraints.ts';
 import { along } from '../step.ts';
 import { hasLead, NOTHING, sideWords, type PartWords, type Told } from './told.ts';
 
+/** `brass dumbbell`, `plastic eyes`: a thing is not called twice by what it is of. */
+const ballName = (material: string, shape: string): string =>
+  shape === 'plastic' ? `${material} eyes` : `${material} ${shape.replace('-', ' ')}`;
+
 /** Eyes, beads, cones and discs. */
 export function ballWords(told: Told): PartWords {
   const { move, laid, length, place } = told;
@@ -14,7 +18,7 @@ export function ballWords(told: Told): PartWords {
   const glued = laid.file.finish?.glueOnThread === true;
   const base: PartWords = {
     ...NOTHING,
-    inHand: [`${size} ${part.built.material} ${file.shape.replace('-', ' ')}`],
+    inHand: [`${size} ${ballName(part.built.material, file.shape)}`],
     caution: lead ? CAUTIONS.lead : null,
     end: 'final',
   };

@@ -83,7 +83,9 @@ export function wrapWords(told: Told): PartWords {
     ? `Wind it the other way from the body, so that its turns cross what it binds instead of sinking between.`
     : `Wind it ${forward ? 'forward' : 'backward'} away from you over the top.`;
   const shape = builtUp(told);
+  const loose = /loose/i.test(part.built.material) && told.buildUp?.by === 'rope';
   const made = [
+    ...(loose ? ['Flatten and split the thread, lay the fibres between thinly, spin it: they stand out.'] : []),
     ...(told.buildUp?.by === 'thread' && shape !== null ? [shape] : []),
     directed,
     ...(shape !== null && told.buildUp?.by !== 'thread'
@@ -114,7 +116,7 @@ export function wrapWords(told: Told): PartWords {
           ? 'Wound into the head space: the head will be too large.'
           : null,
     caution: null,
-    state: 'flat',
+    state: loose ? 'split' : 'flat',
   };
 }
 
