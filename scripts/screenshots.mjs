@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { PDFiumLibrary } from '@hyzyla/pdfium';
 import { chromium } from '@playwright/test';
 import { buildWhereNeeded, installPackages, requireNode, root } from './lib.mjs';
 
@@ -114,9 +115,47 @@ async function tying() {
   await page.screenshot({ path: join(out, 'sheet.png') });
   await page.keyboard.press('t');
   await page.getByTestId('vise-step').waitFor();
-  for (let i = 0; i < 8; i++) await page.keyboard.press('Space');
+  for (let i = 0; i < 9; i++) await page.keyboard.press('Space');
   await page.waitForTimeout(600);
   await page.screenshot({ path: join(out, 'vise.png') });
+}
+
+/** The body as it grows, with a step under it that is marked, and what mends it. */
+async function bulk() {
+  const page = await open('light', 'Night Sexton', 'tail');
+  await page.getByRole('link', { name: /Sheet/ }).click();
+  await page.getByRole('list', { name: 'To be settled' }).waitFor();
+  await page.waitForTimeout(600);
+  await page.screenshot({ path: join(out, 'bulk.png'), clip: { x: 320, y: 44, width: 960, height: 356 } });
+}
+
+/** The sheet as it is printed: its PDF, drawn by a program that knows nothing of what wrote it. */
+async function printed() {
+  const flies = await (await fetch(`${url}/api/flies`)).json();
+  const { file } = flies.find((fly) => fly.name === 'Slate Runner');
+  const pdf = await fetch(`${url}/api/sheet.pdf`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ file }),
+  });
+  const library = await PDFiumLibrary.init();
+  const document = await library.loadDocument(Buffer.from(await pdf.arrayBuffer()));
+  const { width, height, data } = await document.getPage(0).render({ scale: 1.5, render: 'bitmap' });
+  document.destroy();
+  library.destroy();
+  const page = await browser.newPage({ viewport: { width, height } });
+  await page.setContent(`<body style="margin:0"><canvas width="${width}" height="${height}" style="display:block">`);
+  await page.evaluate(
+    ({ bytes, w, h }) => {
+      const pixels = Uint8ClampedArray.from(atob(bytes), (each) => each.charCodeAt(0));
+      globalThis.document
+        .querySelector('canvas')
+        .getContext('2d')
+        .putImageData(new ImageData(pixels, w, h), 0, 0);
+    },
+    { bytes: Buffer.from(data).toString('base64'), w: width, h: height },
+  );
+  await page.screenshot({ path: join(out, 'sheet-page.png') });
 }
 
 /** Two schools laid over one fly. */
@@ -187,10 +226,12 @@ try {
   await balance('dark', 'balance-dark.png');
   await hands();
   await tying();
+  await bulk();
+  await printed();
   await seen();
   await platforms();
   await drawers();
-  process.stdout.write(`Sixteen pictures in ${out}\n`);
+  process.stdout.write(`Eighteen pictures in ${out}\n`);
 } finally {
   await browser.close();
   server.kill('SIGTERM');

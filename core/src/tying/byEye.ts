@@ -36,14 +36,12 @@ const isCovered = ({ file, extent }: LaidPart, laid: LaidFly, on: ReadonlySet<st
       other.extent.endMm > extent.startMm,
   );
 
-/** Places one sees on the fly when a step is done: of the hook, and where parts that are on it begin and end. */
+/** Places one sees along the shank when a step is done: its ends, and where parts that are on it begin and end. Point and barb lie below it. */
 function placesOn(laid: LaidFly, on: ReadonlySet<string>): Place[] {
   const { landmarksMm } = laid.platform;
   const hook: Place[] = [
     { words: 'the eye', mm: 0 },
     { words: 'the bend', mm: landmarksMm.bend },
-    ...(landmarksMm.point === null ? [] : [{ words: 'the point', mm: landmarksMm.point }]),
-    ...(landmarksMm.barb === null ? [] : [{ words: 'the barb', mm: landmarksMm.barb }]),
   ];
   const parts = laid.parts
     .filter((part) => on.has(part.file.id) && ENDED.has(part.file.construction) && !isCovered(part, laid, on))

@@ -75,8 +75,11 @@ export function HelpView() {
         <h2 className="text-part font-bold">The sheet and the vise</h2>
         <p className="mb-5">
           The parts are tied in the order of the list. What one part asks of another stands with the checks, and on the
-          sheet one key puts the parts in order. At the vise Space or a tap goes on, the left arrow goes back, C counts
-          a turn, F shows the far side, W writes what differs. A fly left in the middle is taken up where it was.
+          sheet one key puts the parts in order; a step is dragged, or moved by [ and ] on its number. Where tiers
+          differ another way is chosen beside the steps, and what it changes is said. E makes a PDF, on one page where
+          it fits. At the vise Space or a tap goes on, the left arrow goes back, C counts a turn, F shows the far side,
+          W writes what differs. “By eye” names what on the hook or the fly is as long. A fly left in the middle is
+          taken up where it was; times and what differed are kept with the fly.
         </p>
         <h2 className="text-part font-bold">Sizes and the gauge card</h2>
         <p className="mb-5">
