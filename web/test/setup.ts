@@ -16,5 +16,7 @@ const lightQuery = (media: string) => ({
 /** What jsdom lacks and the app asks for. */
 Object.assign(globalThis, { TextEncoder, TextDecoder, ResizeObserver: StillObserver, matchMedia: lightQuery });
 Object.assign(Element.prototype, { hasPointerCapture: () => false });
+// There is no canvas: what would be painted is left out.
+Object.assign(HTMLCanvasElement.prototype, { getContext: () => null });
 
 afterEach(cleanup);

@@ -2,13 +2,15 @@ import type { FlyFile, LaidFly } from '@jobbet/core';
 import { droopAt } from '@jobbet/core/balance/droop';
 import { timeTo, type Fall } from '@jobbet/core/balance/fromRest';
 import type { Leader } from '@jobbet/core/balance/leader';
-import { dragFactorOf, DRAG_FACTOR, fallOf } from '@jobbet/core/solve/fall';
+import { fallOf } from '@jobbet/core/solve/fall';
 import { balanceModel } from '@jobbet/core/solve/solveFly';
-import { formatDepth, formatNumber, type Style } from '@jobbet/core/units/format';
+import { formatDepth, formatNumber } from '@jobbet/core/units/format';
 import { parseQuantity } from '@jobbet/core/units/quantity';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useSettings, useStyle } from '../settings/settings.ts';
 import { useDark } from '../settings/useDark.ts';
+import { lengthOf } from './lengthOf.ts';
+import { SinkTest } from './SinkTest.tsx';
 import { Chart, PLAIN_CHART, SPEED_MM_S, token, type ChartOption } from '../ui/Chart.tsx';
 
 const DEPTH_MM = 3000;
@@ -22,13 +24,6 @@ interface CurvesProps {
   readonly laid: LaidFly;
   readonly plan: LaidFly;
   readonly onKeep: (file: FlyFile, words: string) => void;
-}
-
-/** mm of a length as it is written; null for none, NaN for what does not read. */
-function lengthOf(text: string): number | null {
-  if (text.trim() === '') return null;
-  const read = parseQuantity('length', text);
-  return read.ok && read.value > 0 ? read.value : NaN;
 }
 
 function leaderOf(length: string, thick: string): Leader | null {
@@ -108,7 +103,7 @@ export function Curves({ laid, plan, onKeep }: CurvesProps) {
         <SinkChart soaked={soaked} airy={airy} deepest={deepest} />
         <DroopChart laid={laid} />
       </div>
-      <SinkTest plan={plan} onKeep={onKeep} style={style} />
+      <SinkTest plan={plan} onKeep={onKeep} />
     </section>
   );
 }
@@ -213,96 +208,5 @@ function DroopChart({ laid }: { readonly laid: LaidFly }) {
         className="h-[150px] w-full"
       />
     </figure>
-  );
-}
-
-/** A timed fall in a jar or at the bank gives one factor on the computed drag, which is kept with the fly. */
-function SinkTest({ plan, onKeep, style }: Pick<CurvesProps, 'plan' | 'onKeep'> & { readonly style: Style }) {
-  const [depth, setDepth] = useState(style.length === 'in' ? '3 ft' : '1 m');
-  const [seconds, setSeconds] = useState('');
-  const kept = plan.file.measured?.dragFactor;
-  const depthMm = lengthOf(depth);
-  const timed = seconds.trim() === '' ? null : Number(seconds.replace(',', '.'));
-  const factor = useMemo(
-    () => (timed !== null && timed > 0 && depthMm !== null && depthMm > 0 ? dragFactorOf(plan, depthMm, timed) : null),
-    [plan, depthMm, timed],
-  );
-  const written = (value: number): string => formatNumber(value, 2, style);
-  const wrong = (timed !== null && !(timed > 0)) || Number.isNaN(depthMm);
-  return (
-    <p className="leading-[2]" data-testid="sink-test">
-      Timed soaked from rest in still water, down{' '}
-      <input
-        className="field w-16"
-        aria-label="depth of the sink test"
-        aria-invalid={Number.isNaN(depthMm)}
-        value={depth}
-        onChange={(event) => {
-          setDepth(event.target.value);
-        }}
-      />{' '}
-      in{' '}
-      <input
-        className="field w-14"
-        inputMode="decimal"
-        aria-label="seconds of the sink test"
-        aria-invalid={timed !== null && !(timed > 0)}
-        placeholder="?"
-        value={seconds}
-        onChange={(event) => {
-          setSeconds(event.target.value);
-        }}
-      />{' '}
-      s{' '}
-      {wrong ? (
-        <span role="alert" className="text-warn">
-          Write a depth such as 1 m and the seconds it took.
-        </span>
-      ) : timed === null ? (
-        kept === undefined ? (
-          <span className="italic text-ink2">corrects the drag of this fly.</span>
-        ) : (
-          ''
-        )
-      ) : factor === null ? (
-        <span role="alert" className="text-warn">
-          that is no drag between {DRAG_FACTOR.least} and {DRAG_FACTOR.most} times the computed one; time it again,
-          alone and soaked.
-        </span>
-      ) : (
-        <>
-          it meets <b>{written(factor)} ×</b> the computed drag.{' '}
-          <button
-            type="button"
-            className="sheet-button"
-            onClick={() => {
-              onKeep(
-                { ...plan.file, measured: { ...plan.file.measured, dragFactor: Number(factor.toFixed(3)) } },
-                `Drag ${written(factor)} × as timed`,
-              );
-              setSeconds('');
-            }}
-          >
-            Keep it with the fly
-          </button>
-        </>
-      )}{' '}
-      {kept !== undefined && (
-        <>
-          Its drag is <b>{written(kept)} ×</b> the computed one, as it was timed.{' '}
-          <button
-            type="button"
-            className="underline underline-offset-2"
-            onClick={() => {
-              const { dragFactor: _gone, ...others } = plan.file.measured ?? {};
-              const { measured: _all, ...file } = plan.file;
-              onKeep(Object.keys(others).length > 0 ? { ...file, measured: others } : file, 'Drag as computed');
-            }}
-          >
-            Let it go
-          </button>
-        </>
-      )}
-    </p>
   );
 }
