@@ -14,6 +14,9 @@ import { runFly, type Hold } from '../../core/src/run/runFly.ts';
 import { readSizes } from '../../core/src/run/sizes.ts';
 import { scatterOf, SOLVED } from '../../core/src/scatter/scatter.ts';
 import { spreadsOf } from '../../core/src/scatter/spreads.ts';
+import { sheetOf } from '../../core/src/sheet/sheet.ts';
+import { stageSvgs } from '../../core/src/sheet/stages.ts';
+import { bestOrder } from '../../core/src/tying/sequence.ts';
 import { twelvePartFly } from './fly.ts';
 import { tell } from './times.ts';
 
@@ -187,6 +190,33 @@ tell(
 tell(
   'figures of a solved fly written out, with droop and time to a metre',
   times(60, (i) => solvedOf(fresh(i)), reportFly),
+  null,
+);
+tell(
+  'the tying sheet of a solved fly',
+  times(
+    60,
+    (i) => solvedOf(fresh(i)),
+    (solved) => sheetOf(solved),
+  ),
+  null,
+);
+tell(
+  'the order of 30 parts put right',
+  times(
+    12,
+    (i) => laid(longerTail(thirty, i)),
+    (given) => bestOrder(given),
+  ),
+  null,
+);
+tell(
+  'its stages drawn as SVG',
+  times(
+    6,
+    (i) => solvedOf(fresh(i)),
+    (solved) => stageSvgs(solved.laid, sheetOf(solved), 'right'),
+  ),
   null,
 );
 console.log(`peak memory ${(process.resourceUsage().maxRSS / 1024).toFixed(0)} MB`);

@@ -50,7 +50,7 @@ export function BenchBar({ onHistory }: BenchBarProps) {
           <FlyName />
           <button
             type="button"
-            className="flex gap-3 items-baseline min-w-0 whitespace-nowrap overflow-hidden text-ink2 hover:text-ink"
+            className="flex gap-3 items-baseline min-w-0 shrink-[12] whitespace-nowrap overflow-hidden text-ink2 hover:text-ink"
             title="Change the hook"
             onClick={() => {
               bench.setState({ selected: HOOK });
