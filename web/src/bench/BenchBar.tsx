@@ -50,7 +50,7 @@ export function BenchBar({ onHistory }: BenchBarProps) {
           <FlyName />
           <button
             type="button"
-            className="flex gap-3 items-baseline min-w-0 shrink-[12] whitespace-nowrap overflow-hidden text-ink2 hover:text-ink"
+            className="flex gap-3 items-baseline min-w-0 whitespace-nowrap overflow-hidden text-ink2 hover:text-ink"
             title="Change the hook"
             onClick={() => {
               bench.setState({ selected: HOOK });
@@ -122,7 +122,7 @@ function FlyName() {
     setDraft(null);
   };
   return (
-    <h1 className="text-fly font-bold min-w-0 shrink">
+    <h1 className="text-fly font-bold min-w-0 shrink-[0.00001]">
       <input
         aria-label="name of the fly"
         className="bg-transparent font-bold w-full max-w-[300px] text-ellipsis [field-sizing:content] min-w-[4ch] focus:bg-pick focus:text-on-pick outline-none"

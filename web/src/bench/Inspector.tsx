@@ -75,12 +75,13 @@ function PartInspector({ part, count, findings, onRemove, onCopyTo }: PartInspec
         </span>
       </header>
       <Sentence part={part} />
+      {/* What the worker finds comes a moment later: nothing that is pressed stands under it. */}
+      <StandingBox id={part.file.id} />
       {findings.length > 0 && (
         <div className="px-4 py-3 border-t border-hair">
           <CheckCards findings={findings} />
         </div>
       )}
-      <StandingBox id={part.file.id} />
       <Results part={part} />
       <div className="px-4 py-3 border-t border-hair flex flex-wrap gap-x-4 gap-y-1 text-ink2">
         <button
