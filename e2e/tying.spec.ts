@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { drag, example, expect, findings, openFly, saved, test, typed } from './boathouse.ts';
+import { example, expect, findings, holdAndMove, openFly, saved, test, typed } from './boathouse.ts';
 
 test('the flash comes too late: it is told on the bench and the sheet, and the fix is taken', async ({
   empty,
@@ -50,8 +50,10 @@ test('a step is taken to another place by keyboard and by drag, and the part wit
   const target = await sheet.getByRole('button', { name: 'Reorder flash' }).boundingBox();
   const from = await weight.boundingBox();
   if (!target || !from) throw new Error('not there');
-  await drag(page, weight, 0, target.y - from.y + 20);
-  // While it is dropped the list shows the new order already: what counts is what came into the box.
+  await holdAndMove(page, weight, 0, target.y - from.y + 20);
+  // While it is held it stands in the list twice, in its new place: what counts is what comes into the box.
+  await expect.poll(async () => [...new Set(await order())]).toEqual(['tail', 'flash', 'weight']);
+  await page.mouse.up();
   const kept = async (): Promise<string[]> => {
     const { file } = (await (await page.request.get(`${empty.url}/api/flies/${id}`)).json()) as {
       file: { parts: { id: string }[] };

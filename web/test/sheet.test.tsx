@@ -10,7 +10,7 @@ import { BulkChart } from '../src/tying/BulkChart.tsx';
 import { Findings } from '../src/tying/Findings.tsx';
 import { OrderLine, useOrder } from '../src/tying/OrderLine.tsx';
 import { newTying, type TyingRecord } from '../src/tying/record.ts';
-import { shiftPart } from '../src/tying/shiftPart.ts';
+import { shiftedBy } from '../src/ui/order.ts';
 import { OnTheTable, Proportions, WaterAndCare } from '../src/tying/SheetTable.tsx';
 import { StepLine } from '../src/tying/StepLine.tsx';
 import { TyingsBox } from '../src/tying/TyingsBox.tsx';
@@ -159,7 +159,7 @@ describe('a step', () => {
     ['wing', 1, null],
     ['rib', 1, null],
   ] as const)('%s by %d', (id, by, ids) => {
-    expect(shiftPart(['tail', 'body', 'wing'], id, by)).toEqual(ids);
+    expect(shiftedBy(['tail', 'body', 'wing'], id, by)).toEqual(ids);
   });
 });
 

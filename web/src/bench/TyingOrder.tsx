@@ -1,10 +1,10 @@
 import type { LaidFly, LaidPart } from '@jobbet/core';
-import { move } from '@dnd-kit/helpers';
 import { DragDropProvider } from '@dnd-kit/react';
 import { useSortable } from '@dnd-kit/react/sortable';
 import { formatNumber, type Style } from '@jobbet/core/units/format';
 import type { KeyboardEvent } from 'react';
 import { useStyle } from '../settings/settings.ts';
+import { dropped } from '../ui/dropped.ts';
 import { SnagFlag } from '../ui/SnagFlag.tsx';
 import { HOOK } from './store.ts';
 import { PartIcon } from './PartIcon.tsx';
@@ -169,10 +169,8 @@ export function TyingOrder({ laid, selected, flagged, onPick, onMove, onAdd, onR
       </button>
       <DragDropProvider
         onDragEnd={(event) => {
-          if (event.canceled) return;
-          const moved = String(event.operation.source?.id ?? '');
-          const to = move(ids, event).indexOf(moved);
-          if (to >= 0 && ids.indexOf(moved) !== to) onMove(ids.indexOf(moved), to);
+          const drop = dropped(ids, event);
+          if (drop) onMove(ids.indexOf(drop.moved), drop.to);
         }}
       >
         <ol className="min-h-0 overflow-y-auto" aria-label="Parts">

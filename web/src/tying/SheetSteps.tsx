@@ -2,11 +2,11 @@ import type { LaidFly } from '@jobbet/core';
 import type { FigureCache } from '@jobbet/core/figure/cache';
 import type { Step } from '@jobbet/core/tying/step';
 import type { Thread } from '@jobbet/core/tying/threadOf';
-import { move } from '@dnd-kit/helpers';
 import { DragDropProvider } from '@dnd-kit/react';
 import { useSortable } from '@dnd-kit/react/sortable';
 import { usualStepTime, type TyingRecord } from './record.ts';
-import { shiftPart } from './shiftPart.ts';
+import { dropped } from '../ui/dropped.ts';
+import { shiftedBy } from '../ui/order.ts';
 import { StepLine, type StepLineProps } from './StepLine.tsx';
 
 interface SheetStepsProps {
@@ -38,7 +38,7 @@ export function SheetSteps({ laid, steps, thread, tyings, figures, onOrder }: Sh
       figures={figures}
       onShift={(by) => {
         const part = brings(step);
-        const shifted = part === null ? null : shiftPart(ids, part, by);
+        const shifted = part === null ? null : shiftedBy(ids, part, by);
         if (part !== null && shifted) onOrder(shifted, part);
       }}
     />
@@ -46,10 +46,8 @@ export function SheetSteps({ laid, steps, thread, tyings, figures, onOrder }: Sh
   return (
     <DragDropProvider
       onDragEnd={(event) => {
-        if (event.canceled) return;
-        const moved = String(event.operation.source?.id ?? '');
-        const order = move(ids, event);
-        if (order.join() !== ids.join()) onOrder(order, moved);
+        const drop = dropped(ids, event);
+        if (drop) onOrder(drop.ids, drop.moved);
       }}
     >
       <ol>{steps.map(row)}</ol>
