@@ -1,5 +1,5 @@
 import { fireEvent, render, screen, within } from '@testing-library/react';
-import { layFly, type FlyFile, type LaidFly } from '@jobbet/core';
+import type { FlyFile, LaidFly } from '@jobbet/core';
 import { NOMINAL_DRAWERS } from '@jobbet/core/drawers/tables';
 import { timeTo } from '@jobbet/core/balance/fromRest';
 import { fallOf } from '@jobbet/core/solve/fall';
@@ -13,7 +13,7 @@ import { SpreadTable } from '../src/balance/SpreadTable.tsx';
 import { TippingBar } from '../src/balance/TippingBar.tsx';
 import { useBalance } from '../src/balance/useBalance.ts';
 import { WhyButton } from '../src/why/WhyButton.tsx';
-import { fly } from './build.ts';
+import { laidOf, TAIL } from './build.ts';
 
 const eyes = {
   id: 'eyes',
@@ -25,21 +25,7 @@ const eyes = {
   at: 'station 2',
   side: 'top',
 };
-const tail = {
-  id: 'tail',
-  role: 'tail',
-  construction: 'bundle',
-  material: 'marabou',
-  pinch: '2 mm',
-  at: 'bend',
-  length: '1 shank',
-};
-const lay = (file: FlyFile): LaidFly => {
-  const laid = layFly(file);
-  if (!laid.ok) throw new Error(JSON.stringify(laid.faults));
-  return laid.value;
-};
-const laid = lay(fly({ parts: [eyes, tail] }));
+const laid = laidOf([eyes, TAIL]);
 
 describe('how far off things come out', () => {
   const spreads = spreadsOf(laid);
@@ -207,7 +193,7 @@ describe('a timed fall', () => {
     expect(screen.queryByRole('button', { name: 'Keep it with the fly' })).toBeNull();
   });
   test('a factor that is kept is told, and let go of without a trace', () => {
-    test1(lay(fly({ parts: [eyes, tail], measured: { dragFactor: 1.4 } })));
+    test1(laidOf([eyes, TAIL], { measured: { dragFactor: 1.4 } }));
     expect(screen.getByTestId('sink-test').textContent).toContain('1.40 × the computed one');
     fireEvent.click(screen.getByRole('button', { name: 'Let it go' }));
     expect(kept[0]?.[0].measured).toBeUndefined();

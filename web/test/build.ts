@@ -1,27 +1,29 @@
-import { readFlyValue, type FlyFile } from '@jobbet/core';
+import { layFly, readFlyValue, type FlyFile, type LaidFly } from '@jobbet/core';
 import { summarise } from '@jobbet/core/exchange/summary';
 import { solveFly } from '@jobbet/core';
 import type { StoredFly } from '../src/api/client.ts';
 
 type Loose = Record<string, unknown>;
 
+/** A tail as long as the shank. */
+export const TAIL = {
+  id: 'tail',
+  role: 'tail',
+  construction: 'bundle',
+  material: 'marabou',
+  pinch: '2 mm',
+  at: 'bend',
+  length: '1 shank',
+};
+
 /** A fly file of a tail on a bare hook, changed as told. */
 export function fly(more: Loose = {}): FlyFile {
-  const tail = {
-    id: 'tail',
-    role: 'tail',
-    construction: 'bundle',
-    material: 'marabou',
-    pinch: '2 mm',
-    at: 'bend',
-    length: '1 shank',
-  };
   const read = readFlyValue({
     format: 'jobbet.fly',
     version: 1,
     name: 'Test',
     platform: { kind: 'single', size: '6' },
-    parts: [tail],
+    parts: [TAIL],
     ...more,
   });
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
@@ -49,3 +51,10 @@ export const withTail = (length: string): FlyFile => {
   const file = fly();
   return { ...file, parts: file.parts.map((part) => ({ ...part, length }) as typeof part) };
 };
+
+/** A fly of some parts, laid out. */
+export function laidOf(parts: readonly Loose[], more: Loose = {}): LaidFly {
+  const laid = layFly(fly({ parts, ...more }));
+  if (!laid.ok) throw new Error(JSON.stringify(laid.faults));
+  return laid.value;
+}

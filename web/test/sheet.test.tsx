@@ -1,6 +1,6 @@
 import { jest } from '@jest/globals';
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
-import { layFly, settleFly, type FlyFile, type LaidFly } from '@jobbet/core';
+import { settleFly, type FlyFile, type LaidFly } from '@jobbet/core';
 import { FigureCache } from '@jobbet/core/figure/cache';
 import type { Finding } from '@jobbet/core/checks/types';
 import { sheetOf } from '@jobbet/core/sheet/sheet';
@@ -15,17 +15,8 @@ import { OnTheTable, Proportions, WaterAndCare } from '../src/tying/SheetTable.t
 import { StepLine } from '../src/tying/StepLine.tsx';
 import { TyingsBox } from '../src/tying/TyingsBox.tsx';
 import { WaysBox } from '../src/tying/WaysBox.tsx';
-import { fly } from './build.ts';
+import { fly, laidOf, TAIL } from './build.ts';
 
-const tail = {
-  id: 'tail',
-  role: 'tail',
-  construction: 'bundle',
-  material: 'marabou',
-  pinch: '2 mm',
-  at: 'bend',
-  length: '1 shank',
-};
 const body = {
   id: 'body',
   role: 'body',
@@ -44,12 +35,7 @@ const wing = {
   at: 'head',
   length: '1.3 shank',
 };
-const lay = (parts: readonly object[], more: object = {}): LaidFly => {
-  const laid = layFly(fly({ parts, ...more }));
-  if (!laid.ok) throw new Error(JSON.stringify(laid.faults));
-  return laid.value;
-};
-const laid = lay([tail, body, wing]);
+const laid = laidOf([TAIL, body, wing]);
 const sheet = sheetOf(settleFly(laid));
 
 describe('ways of tying', () => {
@@ -77,7 +63,7 @@ describe('the order', () => {
   });
   test('one that does not says how much stands in its way and is put right by a press', () => {
     const reordered = jest.fn();
-    render(<Line of={lay([body, wing, tail])} onReorder={reordered} />);
+    render(<Line of={laidOf([body, wing, TAIL])} onReorder={reordered} />);
     expect(screen.getByTestId('order').textContent).toContain('1 thing stands in the way of this order');
     fireEvent.click(screen.getByRole('button', { name: /Put the parts in order/ }));
     expect(reordered).toHaveBeenCalledTimes(1);
@@ -150,6 +136,7 @@ describe('a step', () => {
     expect(told).toMatch(/at station \d+\.\d, \d+\.\d mm/);
     expect(told).toContain('pull to 0.24 of 0.63 kgf');
     expect(told).toContain('usually 1:35');
+    expect(told).toMatch(/butts to station -?\d+\.\d/);
     expect(line('tail')).not.toContain('usually');
   });
   test.each([

@@ -60,6 +60,7 @@ export function StepLine({
             : `from ${station(step.thread.fromMm)} to ${station(step.thread.toMm)}, ${length(step.thread.toMm)}`,
         ]
       : []),
+    ...(step.buttMm === null ? [] : [`butts to station ${station(step.buttMm)}`]),
     ...(step.asksG === null ? [] : [`pull to ${kgf(step.asksG)} of ${kgf(thread.breaksG)} kgf`]),
     ...(step.end === null ? [] : [step.end === 'final' ? 'as it stays' : step.end]),
     ...(usualMs === null ? [] : [`usually ${clock(usualMs)}`]),
