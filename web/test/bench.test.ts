@@ -1,10 +1,34 @@
 import { NOMINAL_DRAWERS } from '@jobbet/core/drawers/tables';
 import { diffFlies } from '../src/bench/diff.ts';
 import { keyWords, sentenceOf } from '../src/bench/sentence.ts';
-import { asOneStep, change, changeOrSay, createBench, HOOK, redo, undo } from '../src/bench/store.ts';
+import { asOneStep, change, changeOrSay, createBench, redo, undo } from '../src/bench/store.ts';
+import { ALL_CHECKS, besides, HOOK, partCalled, stepFrom, type Selection } from '../src/bench/selection.ts';
 import { slug } from '../src/bench/export.ts';
 import { PRESETS } from '@jobbet/core/edit/presets';
-import { fly, stored, withTail } from './build.ts';
+import { fly, stored, TAIL, withTail } from './build.ts';
+
+describe('what is chosen', () => {
+  const file = fly({ parts: [TAIL, { ...TAIL, id: 'wing', role: 'wing' }] });
+  test('is the hook above the first part; from the checks one comes to either', () => {
+    const walk = (from: Selection, ...steps: (1 | -1)[]): Selection =>
+      steps.reduce((at, by) => stepFrom(at, file, by), from);
+    expect(walk(HOOK, 1)).toEqual(partCalled('tail'));
+    expect(walk(HOOK, 1, 1, 1)).toEqual(partCalled('wing'));
+    expect(walk(partCalled('wing'), -1, -1, -1)).toEqual(HOOK);
+    expect([walk(ALL_CHECKS, 1), walk(ALL_CHECKS, -1)]).toEqual([partCalled('tail'), HOOK]);
+    expect(stepFrom(HOOK, { ...file, parts: [] }, 1)).toEqual(HOOK);
+  });
+  test('once a part is off is the one after it, else the one before', () => {
+    expect([besides(file, 'tail'), besides(file, 'wing')]).toEqual([partCalled('wing'), partCalled('tail')]);
+  });
+  test('undo with the checks shown leaves them shown', () => {
+    const bench = createBench(stored());
+    change(bench, withTail('20 mm'));
+    bench.setState({ selected: ALL_CHECKS });
+    undo(bench);
+    expect(bench.getState().selected).toEqual(ALL_CHECKS);
+  });
+});
 
 describe('the bench', () => {
   test('takes a change that lays out; one that does not leaves the last good fly and says why in a tier’s words', () => {
@@ -20,7 +44,7 @@ describe('the bench', () => {
   test('undo and redo walk through everything done, and the choice follows', () => {
     const bench = createBench(stored());
     change(bench, { ...fly(), parts: [] }, HOOK);
-    change(bench, withTail('30 mm'), 'tail');
+    change(bench, withTail('30 mm'), partCalled('tail'));
     undo(bench);
     expect(bench.getState().selected).toBe(HOOK);
     undo(bench);

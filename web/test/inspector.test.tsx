@@ -1,6 +1,7 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { Inspector } from '../src/bench/Inspector.tsx';
-import { BenchProvider, createBench, HOOK, type Bench } from '../src/bench/store.ts';
+import { BenchProvider, createBench, type Bench } from '../src/bench/store.ts';
+import { HOOK, partCalled } from '../src/bench/selection.ts';
 import { useSettings } from '../src/settings/settings.ts';
 import { METRIC } from '@jobbet/core/units/format';
 import { fly, stored } from './build.ts';
@@ -35,9 +36,9 @@ const rib = {
   to: 'eyes.rear',
 };
 
-function open(selected: string): Bench {
+function open(chosen: string | null): Bench {
   const bench = createBench(stored(fly({ parts: [eyes, tail, rib], intent: { ride: 'point-down' } })));
-  bench.setState({ selected });
+  bench.setState({ selected: chosen === null ? HOOK : partCalled(chosen) });
   render(
     <BenchProvider value={bench}>
       <Inspector checked={null} onRemove={() => undefined} onCopyTo={() => undefined} />
@@ -107,7 +108,7 @@ describe('the name of a part', () => {
     const bench = open('eyes');
     set('name of the part', 'balls');
     expect(part(bench, 'rib')['to']).toBe('balls.rear');
-    expect(bench.getState().selected).toBe('balls');
+    expect(bench.getState().selected).toEqual(partCalled('balls'));
   });
   test.each([
     ['tail', 'already tied'],
@@ -135,7 +136,7 @@ describe('figures in the units of the person', () => {
 
 describe('the hook', () => {
   test('every measure of it may be written, and goes again', () => {
-    const bench = open(HOOK);
+    const bench = open(null);
     const platform = (): Record<string, unknown> => bench.getState().file.platform;
     set('measured shank', '25 mm');
     expect([platform()['shank'], bench.getState().laid.platform.shankMm]).toEqual(['25 mm', 25]);
@@ -148,7 +149,7 @@ describe('the hook', () => {
     expect(platform()).not.toHaveProperty('splay');
   });
   test('a wish that is not met is flagged; thread and head come and go', () => {
-    const bench = open(HOOK);
+    const bench = open(null);
     expect(screen.getByText(/It rides point up instead/)).toBeTruthy();
     set('thread denier', '140');
     set('head', 'bold');
@@ -159,7 +160,7 @@ describe('the hook', () => {
     expect(bench.getState().file).not.toHaveProperty('intent');
   });
   test('the water it is meant for', () => {
-    const bench = open(HOOK);
+    const bench = open(null);
     const before = bench.getState().laid.submergedMg;
     set('water', 'salt');
     expect(bench.getState().laid.submergedMg).toBeLessThan(before);

@@ -20,13 +20,17 @@ test.each(['no json', '{"figure": "three"}', '[]', 'null'])('what makes no sense
   localStorage.setItem('jobbet.test', text);
   expect(place.read()).toEqual({ figure: 7 });
 });
-test('a full store costs what was to be kept, and nothing else', () => {
+test('a full store is told of, and what it did not take stands until the page is closed', () => {
   jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
     throw new DOMException('full', 'QuotaExceededError');
   });
-  expect(() => {
-    place.write({ figure: 3 });
-  }).not.toThrow();
+  expect(place.write({ figure: 3 })).toBe(false);
+  expect(place.read()).toEqual({ figure: 3 });
+  expect(localStorage.getItem('jobbet.test')).toBeNull();
+  jest.restoreAllMocks();
+  expect(place.write({ figure: 4 })).toBe(true);
+  expect(localStorage.getItem('jobbet.test')).toBe('{"figure":4}');
+  place.remove();
   expect(place.read()).toEqual({ figure: 7 });
 });
 test('a closed store reads as empty', () => {

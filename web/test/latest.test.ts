@@ -4,6 +4,7 @@ import { Latest } from '../src/solve/latest.ts';
 function slow() {
   const asked: { question: string; answer: (text: string) => void; fail: () => void }[] = [];
   const answered: string[] = [];
+  const failed: string[] = [];
   const latest = new Latest<string, string>(
     (question) =>
       new Promise((resolve, reject) => {
@@ -18,8 +19,11 @@ function slow() {
     (question, answer) => {
       answered.push(`${question}: ${answer}`);
     },
+    (question) => {
+      failed.push(question);
+    },
   );
-  return { latest, asked, answered };
+  return { latest, asked, answered, failed };
 }
 const tick = (): Promise<void> =>
   new Promise((resolve) => {
@@ -51,13 +55,18 @@ test('asked again later it answers again', async () => {
   expect(answered).toEqual(['a: 1', 'a: 2']);
 });
 
-test('an answer that is lost does not stop the next question', async () => {
-  const { latest, asked, answered } = slow();
+test('an answer that is lost is told of, unless it was overtaken, and does not stop the next question', async () => {
+  const { latest, asked, answered, failed } = slow();
   latest.ask('a');
   asked[0]?.fail();
   await tick();
   latest.ask('b');
   asked[1]?.answer('here');
   await tick();
-  expect(answered).toEqual(['b: here']);
+  expect([answered, failed]).toEqual([['b: here'], ['a']]);
+  latest.ask('c');
+  latest.ask('d');
+  asked[2]?.fail();
+  await tick();
+  expect(failed).toEqual(['a']);
 });

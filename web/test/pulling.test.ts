@@ -1,7 +1,8 @@
 import { jest } from '@jest/globals';
 import { NOMINAL_DRAWERS } from '@jobbet/core/drawers/tables';
 import { byStations, dragOf, nudge, nudgePicked } from '../src/bench/pulling.ts';
-import { change, createBench, HOOK, undo } from '../src/bench/store.ts';
+import { change, createBench, undo } from '../src/bench/store.ts';
+import { HOOK, partCalled } from '../src/bench/selection.ts';
 import { comparedOf } from '../src/bench/SchoolCompare.tsx';
 import { inked } from '../src/drawing/stillRuns.ts';
 import { fly, stored, withTail } from './build.ts';
@@ -55,7 +56,7 @@ test('steps by key: a twentieth of the factor, a tenth of the shank, and of the 
   const before = tipMm(bench);
   byStations(bench, 'tail.length', 1);
   expect(tipMm(bench) - before).toBeCloseTo(bench.getState().laid.platform.shankMm / 10, 0);
-  bench.setState({ selected: 'tail' });
+  bench.setState({ selected: partCalled('tail') });
   nudgePicked(bench, -1);
   expect(length(bench)).toMatchObject({ length: '1.1 shank' });
   bench.setState({ selected: HOOK });

@@ -1,8 +1,9 @@
 import { jest } from '@jest/globals';
-import { takeDraft } from '../src/bench/drafts.ts';
+import { keepDraft, leftDrafts, takeDraft } from '../src/bench/drafts.ts';
 import { saved, Saver } from '../src/bench/saver.ts';
 import { change, createBench, type Bench } from '../src/bench/store.ts';
-import { stored, withTail } from './build.ts';
+import { takeUpDraft } from '../src/bench/takeUp.ts';
+import { fly, stored, TAIL, withTail } from './build.ts';
 
 interface Request {
   readonly method: string;
@@ -51,7 +52,7 @@ const state = (): string => bench.getState().save;
 test('work is on this device at once and on the server when the hand rests', async () => {
   change(bench, withTail('20 mm'));
   expect(state()).toBe('waiting');
-  expect(takeDraft('f1')?.file.parts[0]).toMatchObject({ length: '20 mm' });
+  expect(takeDraft('f1')?.file).toEqual(withTail('20 mm'));
   change(bench, withTail('21 mm'));
   await pass(800);
   expect(sent.map((request) => [request.method, request.body.revision, request.body.file.parts[0]?.length])).toEqual([
@@ -105,6 +106,101 @@ test('saved elsewhere: nothing is sent until it is settled, then mine goes over 
   expect(state()).toBe('saved');
 });
 
+test('an answer that was lost on its way is no conflict: what the server holds is this very file', async () => {
+  answers.push(stale);
+  change(bench, withTail('9 mm'));
+  await pass(800);
+  expect([state(), bench.getState().revision]).toEqual(['saved', 5]);
+  expect(takeDraft('f1')).toBeNull();
+});
+
+test('in a conflict nothing is sent, whoever asks', async () => {
+  answers.push(stale);
+  change(bench, withTail('20 mm'));
+  await pass(800);
+  saver.flush();
+  window.dispatchEvent(new Event('online'));
+  window.dispatchEvent(new Event('pagehide'));
+  saver.stop();
+  await pass(10_000);
+  expect(sent).toHaveLength(1);
+});
+
+test('a fly that is no longer in the box waits for a word, and comes out of the trash with what was done', async () => {
+  answers.push(() => Promise.resolve(json(404, { error: { code: 'no-fly', message: 'no such fly' } })));
+  change(bench, withTail('20 mm'));
+  await pass(800);
+  await pass(10_000);
+  expect([state(), sent.length]).toEqual(['gone', 1]);
+  expect(takeDraft('f1')).not.toBeNull();
+  answers.push(() => Promise.resolve(json(200, stored(withTail('9 mm'), { revision: 7 }))));
+  await saver.keepMine();
+  expect(sent.map(({ method, body }) => [method, body.revision])).toEqual([
+    ['PUT', 1],
+    ['POST', undefined],
+    ['PUT', 7],
+  ]);
+  expect(state()).toBe('saved');
+});
+
+test('a store that is full costs what stands on this device, and says so; the save goes on', async () => {
+  jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+    throw new DOMException('full', 'QuotaExceededError');
+  });
+  change(bench, withTail('20 mm'));
+  expect(bench.getState().onDevice).toBe(false);
+  await pass(800);
+  expect([state(), sent.length]).toEqual(['saved', 1]);
+  jest.restoreAllMocks();
+  change(bench, withTail('21 mm'));
+  expect(bench.getState().onDevice).toBe(true);
+});
+
+describe('work that never reached the server', () => {
+  const closeTab = (file = withTail('20 mm'), of = 1): void => {
+    keepDraft('f1', { file, revision: of, at: Date.now() });
+  };
+  test('is taken up and saved where nobody saved meanwhile', async () => {
+    closeTab();
+    expect(takeUpDraft(bench)).toBe('taken');
+    await pass(800);
+    expect(sent.map(({ body }) => [body.revision, body.file.parts[0]?.length])).toEqual([[1, '20 mm']]);
+  });
+  test('made from an older save is a conflict, opened as often as one likes, and never sent by itself', async () => {
+    saver.stop();
+    closeTab();
+    for (const _ of [1, 2]) {
+      const opened = createBench(stored(withTail('9 mm'), { revision: 5 }));
+      const own = new Saver(opened, () => undefined);
+      own.start();
+      expect(takeUpDraft(opened)).toBe('conflict');
+      await pass(10_000);
+      change(opened, withTail('22 mm'));
+      await pass(10_000);
+      own.stop();
+      await pass(10_000);
+      expect([opened.getState().save, opened.getState().revision, sent.length]).toEqual(['conflict', 1, 0]);
+    }
+    expect(takeDraft('f1')).toMatchObject({ revision: 1, file: { parts: [{ length: '22 mm' }] } });
+  });
+  test('that no longer lays out is put aside, where no later work goes over it', async () => {
+    closeTab({ ...fly(), parts: [{ ...TAIL, length: '1 tial' }] } as never);
+    expect(takeUpDraft(bench)).toBe('aside');
+    change(bench, withTail('21 mm'));
+    await pass(800);
+    expect(state()).toBe('saved');
+    expect(leftDrafts().map(({ fly: of, draft }) => [of, draft.file['parts']])).toEqual([
+      ['f1', [{ ...TAIL, length: '1 tial' }]],
+    ]);
+    expect(takeUpDraft(bench)).toBe('none');
+  });
+  test('that is what the server holds is nothing to take up', () => {
+    closeTab(fly(), 9);
+    expect(takeUpDraft(bench)).toBe('none');
+    expect(takeDraft('f1')).toBeNull();
+  });
+});
+
 test('while a tip is pulled nothing is sent', async () => {
   bench.setState({ moving: true });
   change(bench, withTail('20 mm'));
@@ -123,6 +219,7 @@ describe('drafts', () => {
   });
   test('a broken one is passed over', () => {
     localStorage.setItem('jobbet.draft.f1.other-tab', '{');
+    localStorage.setItem('jobbet.draft.f1.third-tab', '{"file": 3, "revision": "one"}');
     expect(takeDraft('f1')).toBeNull();
   });
 });

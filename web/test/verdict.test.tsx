@@ -1,4 +1,4 @@
-import { act, render, screen } from '@testing-library/react';
+import { act, fireEvent, render, screen } from '@testing-library/react';
 import { reportFly, solveFly, type FlyReport } from '@jobbet/core';
 import { METRIC } from '@jobbet/core/units/format';
 import { VerdictStrip, verdictWords } from '../src/bench/VerdictStrip.tsx';
@@ -21,12 +21,13 @@ function report(parts: unknown[]): FlyReport {
   if (!solved.ok) throw new Error(JSON.stringify(solved.faults));
   return reportFly(solved.value);
 }
-const show = (of: FlyReport, current = true) => {
+const show = (of: FlyReport, current = true, again: (() => void) | null = null) => {
   const { ride, heel_deg: heelDeg } = of.keel.tight;
   return render(
     <VerdictStrip
       report={of}
       current={current}
+      again={again}
       tight={{ ride, heelDeg }}
       laid={null}
       balls
@@ -65,6 +66,14 @@ test('a fly that floats is said to, and no speed is made up', () => {
   expect(strip()).toContain('it floats');
   expect(verdictWords(floating)).toContain('floats');
 });
+test('figures that could not be reckoned are not shown as if they were of the fly; they can be asked for again', () => {
+  let asked = 0;
+  show(report([eyes('4 mm')]), false, () => asked++);
+  expect(strip()).not.toContain('cm/s');
+  expect(screen.getByRole('alert').textContent).toContain('could not be reckoned');
+  fireEvent.click(screen.getByRole('button', { name: 'try again' }));
+  expect(asked).toBe(1);
+});
 test('old figures stay while new ones are reckoned; before any there is one word', () => {
   const { rerender } = show(report([eyes('4 mm')]), false);
   expect(strip()).toContain('cm/s');
@@ -72,6 +81,7 @@ test('old figures stay while new ones are reckoned; before any there is one word
     <VerdictStrip
       report={null}
       current={false}
+      again={null}
       tight={{ ride: 'point-down', heelDeg: 0 }}
       laid={null}
       balls={false}

@@ -29,7 +29,8 @@ export type FaultCode =
   | 'reserved-id'
   | 'material'
   | 'not-built'
-  | 'contradiction';
+  | 'contradiction'
+  | 'interrupted';
 
 /** A value, or the faults that kept it from being one. */
 export type Outcome<T> =

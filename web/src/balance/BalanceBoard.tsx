@@ -4,7 +4,8 @@ import { useNavigate } from 'react-router';
 import { BoardFrame } from '../bench/BoardFrame.tsx';
 import { goToChecks, shownOf } from '../bench/Checks.tsx';
 import type { Saver } from '../bench/saver.ts';
-import { leavePreview, showPreview, takePreview, useBench, useBenchStore } from '../bench/store.ts';
+import { leavePreview, showPreview, takePreview, useBench, useBenchStore, useChosenPart } from '../bench/store.ts';
+import { partCalled } from '../bench/selection.ts';
 import { changeUndoable, sayUndoable } from '../bench/undoable.ts';
 import { VerdictStrip } from '../bench/VerdictStrip.tsx';
 import { useSettings } from '../settings/settings.ts';
@@ -30,10 +31,10 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
   const bench = useBenchStore();
   const navigate = useNavigate();
   const id = useBench((state) => state.id);
-  const selected = useBench((state) => state.selected);
+  const selected = useChosenPart();
   const refused = useBench((state) => state.refused);
   const { looks } = useSettings();
-  const { plan, laid, drawers, preview, off, setOff, shownAs, report, checked, current } = useShown();
+  const { plan, laid, drawers, preview, off, setOff, shownAs, report, checked, current, again } = useShown();
   const findings = useMemo(() => shownOf(checked?.findings ?? [], looks), [checked, looks]);
   const settle = findings.filter((each) => each.severity !== 'note').length;
   const [panel, setPanel] = useState<Panel>('brings');
@@ -150,7 +151,7 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
               of={of}
               selected={selected}
               onPick={(picked) => {
-                bench.setState({ selected: picked });
+                bench.setState({ selected: partCalled(picked) });
               }}
             />
           )}
@@ -159,6 +160,7 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
       <VerdictStrip
         report={report}
         current={current}
+        again={again}
         balls={of.tippings.length > 0}
         tight={laid.tight}
         laid={laid}

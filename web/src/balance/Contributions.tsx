@@ -12,7 +12,7 @@ export function Contributions({
   onPick,
 }: {
   readonly of: BalanceOf;
-  readonly selected: string;
+  readonly selected: string | null;
   readonly onPick: (id: string) => void;
 }) {
   const style = useStyle();

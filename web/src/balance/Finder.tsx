@@ -10,7 +10,7 @@ import { useEffect, useRef, useState } from 'react';
 import { ChoiceField } from '../bench/Fields.tsx';
 import { useStyle } from '../settings/settings.ts';
 import { FrontChart } from './FrontChart.tsx';
-import { solver, withTables } from '../solve/useReport.ts';
+import { askLong, leaveLongWork } from '../solve/solver.ts';
 import { rideWords } from '../ui/RideGlyph.tsx';
 
 interface FinderProps {
@@ -50,12 +50,7 @@ export function Finder({ laid, drawers, shown, onShow, onTake }: FinderProps) {
   const wrong =
     [holdsMmS, lowMmS, highMmS].some((value) => value !== null && Number.isNaN(value)) ||
     (lowMmS ?? 0) > (highMmS ?? Infinity);
-  useEffect(
-    () => () => {
-      void solver().leave();
-    },
-    [],
-  );
+  useEffect(() => leaveLongWork, []);
   const find = (): void => {
     if (wrong) return;
     const wish: Wish = {
@@ -67,8 +62,7 @@ export function Finder({ laid, drawers, shown, onShow, onTake }: FinderProps) {
     };
     setFinding(null);
     setShare(0);
-    withTables(drawers)
-      .then(() => solver().find(laid.file, wish, proxy(setShare)))
+    askLong(drawers, (solver) => solver.find(laid.file, wish, proxy(setShare)))
       .then((answer) => {
         setShare(null);
         if (!answer) return;
@@ -145,7 +139,7 @@ export function Finder({ laid, drawers, shown, onShow, onTake }: FinderProps) {
               type="button"
               className="sheet-button"
               onClick={() => {
-                void solver().leave();
+                leaveLongWork();
                 setShare(null);
               }}
             >

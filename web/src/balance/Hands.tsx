@@ -7,7 +7,7 @@ import { formatAngle, formatNumber, formatSpeed, type Style } from '@jobbet/core
 import { proxy } from 'comlink';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useStyle } from '../settings/settings.ts';
-import { solver, withTables } from '../solve/useReport.ts';
+import { askLong, leaveLongWork } from '../solve/solver.ts';
 import { rideWords } from '../ui/RideGlyph.tsx';
 import { careWords, type Off } from './handWords.ts';
 import { keepSpreads, keptSpreads } from './spreadsKept.ts';
@@ -102,8 +102,7 @@ function useScatter(laid: LaidFly, drawers: Drawers, own: Readonly<Record<string
       if ('reckoned' in told) setOutcome({ of, reckoned: told.reckoned, solved: null });
       else setShare(told.share);
     };
-    withTables(drawers)
-      .then(() => solver().scatter(of.file, own, seed, proxy(step)))
+    askLong(drawers, (solver) => solver.scatter(of.file, own, seed, proxy(step)))
       .then((solved) => {
         if (!live) return;
         setShare(null);
@@ -114,17 +113,14 @@ function useScatter(laid: LaidFly, drawers: Drawers, own: Readonly<Record<string
       });
     return () => {
       live = false;
-      void solver().leave();
+      leaveLongWork();
     };
   }, [asked, drawers, own]);
   const tie = useCallback(() => {
     setShare(0);
     setAsked((now) => ({ laid, seed: now.seed + 1 }));
   }, [laid]);
-  const stop = useCallback(() => {
-    void solver().leave();
-  }, []);
-  return { outcome, share, tie, stop };
+  return { outcome, share, tie, stop: leaveLongWork };
 }
 
 const percent = (share: number, style: Style): string => {

@@ -6,7 +6,8 @@ import type { Vec3 } from '@jobbet/core/platform/section';
 import { formatLength, formatMass, formatNumber } from '@jobbet/core/units/format';
 import type { Asked } from '@jobbet/core/why/why';
 import { useMemo, useRef, useState } from 'react';
-import { useBench, useBenchStore } from '../bench/store.ts';
+import { partCalled } from '../bench/selection.ts';
+import { useBench, useBenchStore, useChosenPart } from '../bench/store.ts';
 import { useGripActions } from '../bench/useGripActions.ts';
 import { FlyCanvas } from '../drawing/FlyCanvas.tsx';
 import { Grips, PullWords, type GripSheet, type Pulling } from '../drawing/Grips.tsx';
@@ -27,7 +28,7 @@ interface ThreeCentresProps {
 /** The profile as it rides on a tight line, with the centres of weight under water, of buoyancy and of the silhouette; its tips can be pulled. */
 export function ThreeCentres({ shown, planned, report }: ThreeCentresProps) {
   const live = useBench((state) => state.laid);
-  const selected = useBench((state) => state.selected);
+  const selected = useChosenPart();
   const pull = useBench((state) => state.pull);
   const bench = useBenchStore();
   const actions = useGripActions();
@@ -172,7 +173,7 @@ export function ThreeCentres({ shown, planned, report }: ThreeCentresProps) {
                   hook={false}
                   svg={svg}
                   onPick={(id) => {
-                    bench.setState({ selected: id });
+                    bench.setState({ selected: partCalled(id) });
                   }}
                   onPullStart={pullStart}
                 />

@@ -12,7 +12,8 @@ import { TopBar } from '../shell/TopBar.tsx';
 import { say } from '../shell/toast.ts';
 import { SnagFlag } from '../ui/SnagFlag.tsx';
 import { exportFile, exportPng, exportSvg } from './export.ts';
-import { change, HOOK, redo, undo, useBench, useBenchStore, useHistory, type SaveState } from './store.ts';
+import { HOOK } from './selection.ts';
+import { change, isToSettle, redo, undo, useBench, useBenchStore, useHistory, type SaveState } from './store.ts';
 
 interface BenchBarProps {
   readonly onHistory: () => void;
@@ -24,6 +25,7 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   saving: 'saving',
   failed: 'not saved, kept on this device',
   conflict: 'saved elsewhere too',
+  gone: 'no longer in the box',
 };
 
 /** The name of the fly, its hook, its state of saving, and what can be done with all of it. */
@@ -42,7 +44,8 @@ export function BenchBar({ onHistory }: BenchBarProps) {
     const { figure, unit } = formatLength(mm, style);
     return `${nominal ? '≈ ' : ''}${figure} ${unit}`;
   };
-  const trouble = save === 'failed' || save === 'conflict';
+  const onDevice = useBench((state) => state.onDevice);
+  const trouble = save === 'failed' || isToSettle(save);
   return (
     <TopBar
       title={
@@ -83,7 +86,7 @@ export function BenchBar({ onHistory }: BenchBarProps) {
         className={trouble ? 'flex items-center gap-1.5 text-warn font-semibold' : 'italic text-ink3'}
       >
         {trouble && <SnagFlag />}
-        {SAVE_WORDS[save]}
+        {save === 'failed' && !onDevice ? 'not saved anywhere' : SAVE_WORDS[save]}
       </span>
       <button
         type="button"

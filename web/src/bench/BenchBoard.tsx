@@ -7,12 +7,13 @@ import { useSettings } from '../settings/settings.ts';
 import { BoardFrame } from './BoardFrame.tsx';
 import { BenchDrawing } from './BenchDrawing.tsx';
 import { goToChecks, shownOf } from './Checks.tsx';
-import { AddPartDialog, CopyPartDialog, neighbour, RemoveDialog } from './dialogs.tsx';
+import { AddPartDialog, CopyPartDialog, RemoveDialog } from './dialogs.tsx';
 import { Inspector } from './Inspector.tsx';
 import { LiveVerdict } from './LiveVerdict.tsx';
 import { ModeKeys } from './ModeKeys.tsx';
 import { PrintSheet } from './PrintSheet.tsx';
 import type { Saver } from './saver.ts';
+import { besides, HOOK, partCalled } from './selection.ts';
 import { changeOrSay, useBench, useBenchStore } from './store.ts';
 import { sayUndoable } from './undoable.ts';
 import { TyingOrder } from './TyingOrder.tsx';
@@ -24,7 +25,7 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
   const laid = useBench((state) => state.calm);
   const selected = useBench((state) => state.selected);
   const drawers = useBench((state) => state.drawers);
-  const { report, checked, current } = useReport(laid.file, drawers);
+  const { report, checked, current, again } = useReport(laid.file, drawers);
   const { looks } = useSettings();
   const findings = useMemo(() => shownOf(checked?.findings ?? [], looks), [checked, looks]);
   const flagged = useMemo(() => findings.filter((each) => each.severity !== 'note'), [findings]);
@@ -34,12 +35,12 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
   const [removing, setRemoving] = useState<string | null>(null);
   const [copying, setCopying] = useState<string | null>(null);
   const pick = (id: string): void => {
-    bench.setState({ selected: id });
+    bench.setState({ selected: partCalled(id) });
   };
   const remove = (id: string): void => {
     if (dependants(laid.file, id).length > 0) setRemoving(id);
     else {
-      changeOrSay(bench, removePart(laid.file, id), neighbour(laid, id));
+      changeOrSay(bench, removePart(laid.file, id), besides(laid.file, id));
       sayUndoable(bench, `The ${id} is off.`);
     }
   };
@@ -65,6 +66,9 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
               selected={selected}
               flagged={new Set(flagged.flatMap((each) => each.parts))}
               onPick={pick}
+              onHook={() => {
+                bench.setState({ selected: HOOK });
+              }}
               onMove={(from, to) => {
                 changeOrSay(bench, movePart(laid.file, from, to));
               }}
@@ -91,6 +95,7 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
         <LiveVerdict
           report={report}
           current={current}
+          again={again}
           balls={laid.parts.some((part) => part.built.ball?.sided === true)}
           checks={checked && { settle: flagged.length, notes: findings.length - flagged.length }}
           onChecks={() => {

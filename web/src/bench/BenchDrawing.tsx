@@ -3,7 +3,8 @@ import type { Finding } from '@jobbet/core/checks/types';
 import { FishingSheet } from '../drawing/FishingSheet.tsx';
 import { LinesPlan } from '../drawing/LinesPlan.tsx';
 import { comparedOf } from './SchoolCompare.tsx';
-import { HOOK, useBench } from './store.ts';
+import { partOf } from './selection.ts';
+import { useBench } from './store.ts';
 import { useGripActions } from './useGripActions.ts';
 import { bandPlaces, standingOf } from './useStanding.ts';
 
@@ -18,7 +19,8 @@ interface BenchDrawingProps {
 /** The drawing of the fly on the bench: what is pulled is drawn anew in each frame, whatever the margins do. */
 export function BenchDrawing({ report, turned, flagged, onPick }: BenchDrawingProps) {
   const laid = useBench((state) => state.laid);
-  const selected = useBench((state) => state.selected);
+  const chosen = useBench((state) => state.selected);
+  const selected = partOf(chosen);
   const moving = useBench((state) => state.moving);
   const refused = useBench((state) => state.refused);
   const preview = useBench((state) => state.preview);
@@ -29,7 +31,7 @@ export function BenchDrawing({ report, turned, flagged, onPick }: BenchDrawingPr
   const compared = comparedOf(laid, compare, drawers);
   // What a school asks of a part changes slowly while it is pulled.
   const calm = useBench((state) => state.calm);
-  const standing = selected === HOOK ? null : standingOf(preview?.laid ?? calm, selected, drawers);
+  const standing = selected === null ? null : standingOf(preview?.laid ?? calm, selected, drawers);
   const actions = useGripActions();
   return (
     <>
@@ -41,10 +43,14 @@ export function BenchDrawing({ report, turned, flagged, onPick }: BenchDrawingPr
           marks={flagged}
           preview={preview !== null}
           selected={selected}
-          hook={selected === HOOK}
+          hook={chosen.kind === 'hook'}
           moving={moving}
           pull={pull}
-          band={standing && { places: bandPlaces(drawn, selected, standing), within: standing.within }}
+          band={
+            selected === null || !standing
+              ? null
+              : { places: bandPlaces(drawn, selected, standing), within: standing.within }
+          }
           outlines={compared?.flies.map((each, i) => ({ laid: each, name: compared.names[i] ?? '' })) ?? null}
           refused={refused}
           onPick={onPick}

@@ -4,7 +4,7 @@ import { BenchBar } from './BenchBar.tsx';
 import { ConflictDialog } from './ConflictDialog.tsx';
 import { HistoryDialog } from './HistoryDialog.tsx';
 import type { Saver } from './saver.ts';
-import { redo, undo, useBench, useBenchStore } from './store.ts';
+import { isToSettle, redo, undo, useBench, useBenchStore, type BenchState } from './store.ts';
 
 interface BoardFrameProps {
   readonly saver: Saver;
@@ -20,7 +20,7 @@ export function BoardFrame({ saver, className = '', children }: BoardFrameProps)
   const showHistory = (): void => {
     setHistory(true);
   };
-  useLeaveGuard(save);
+  useLeaveGuard(useBench(mayBeLost));
   useOffered('frame', [
     {
       name: 'Undo',
@@ -52,15 +52,19 @@ export function BoardFrame({ saver, className = '', children }: BoardFrameProps)
           }}
         />
       )}
-      {save === 'conflict' && <ConflictDialog saver={saver} />}
+      {isToSettle(save) && <ConflictDialog saver={saver} as={save} />}
     </div>
   );
 }
 
-/** Asks before the window closes only while something is not on the server. */
-function useLeaveGuard(save: string): void {
+/** Whether closing the window now might cost something: it is to be settled, could not be saved, or stands in this page alone. */
+const mayBeLost = ({ save, onDevice }: BenchState): boolean =>
+  save === 'failed' || isToSettle(save) || (save !== 'saved' && !onDevice);
+
+/** Asks before the window closes only where something might be lost by it. */
+function useLeaveGuard(asks: boolean): void {
   useEffect(() => {
-    if (save !== 'failed' && save !== 'conflict') return;
+    if (!asks) return;
     const guard = (event: BeforeUnloadEvent): void => {
       event.preventDefault();
     };
@@ -68,5 +72,5 @@ function useLeaveGuard(save: string): void {
     return () => {
       window.removeEventListener('beforeunload', guard);
     };
-  }, [save]);
+  }, [asks]);
 }

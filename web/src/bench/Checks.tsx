@@ -3,16 +3,8 @@ import type { Finding } from '@jobbet/core/checks/types';
 import { useState } from 'react';
 import { useSettings } from '../settings/settings.ts';
 import { SnagFlag } from '../ui/SnagFlag.tsx';
-import {
-  ALL_CHECKS,
-  changeOrSay,
-  leavePreview,
-  showPreview,
-  takePreview,
-  useBench,
-  useBenchStore,
-  type Bench,
-} from './store.ts';
+import { changeOrSay, leavePreview, showPreview, takePreview, useBench, useBenchStore, type Bench } from './store.ts';
+import { ALL_CHECKS } from './selection.ts';
 import { sayUndoable } from './undoable.ts';
 
 /** Makes the change that is shown on the drawing, and says so. */

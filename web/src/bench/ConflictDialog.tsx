@@ -8,10 +8,34 @@ import { dropDraft } from './drafts.ts';
 import type { Saver } from './saver.ts';
 import { change, useBenchStore } from './store.ts';
 
-/** The fly was saved elsewhere: keep mine, take theirs, or keep both. Nothing is lost whichever is chosen: what is saved over stays in the history. */
-export function ConflictDialog({ saver }: { readonly saver: Saver }) {
+const WORDS = {
+  conflict: {
+    title: 'Saved elsewhere too',
+    note: 'This fly was changed and saved in another window since you opened it.',
+    mine: 'Keep mine',
+    foot: 'Whichever you choose, what was saved stays in the history of the fly.',
+  },
+  gone: {
+    title: 'No longer in the box',
+    note: 'This fly was put in the trash or taken out for good since you opened it.',
+    mine: 'Take it out of the trash and keep mine',
+    foot: 'Until you choose, your work is kept on this device.',
+  },
+} as const;
+
+interface ConflictProps {
+  readonly saver: Saver;
+  readonly as: keyof typeof WORDS;
+}
+
+/**
+ * The fly was saved elsewhere, or is no longer in the box: keep mine, take theirs, or keep both. Nothing is lost whichever is chosen: what
+ * is saved over stays in the history.
+ */
+export function ConflictDialog({ saver, as }: ConflictProps) {
   const bench = useBenchStore();
   const navigate = useNavigate();
+  const words = WORDS[as];
   const [busy, setBusy] = useState(false);
   const { id, file } = bench.getState();
   const doing = (work: () => Promise<void>) => (): void => {
@@ -32,18 +56,19 @@ export function ConflictDialog({ saver }: { readonly saver: Saver }) {
   };
   const both = async (): Promise<void> => {
     const copy = await api.create({ ...file, name: `${file.name}, mine` });
-    await theirs();
+    if (as === 'conflict') await theirs();
+    else saver.settled(file, bench.getState().revision);
     await mutate('flies');
     void navigate(`/fly/${copy.id}`);
   };
   return (
     <DialogSheet
-      title="Saved elsewhere too"
+      title={words.title}
       open
       onClose={() => {
         say('Not settled yet: your work is kept on this device.');
       }}
-      note="This fly was changed and saved in another window since you opened it."
+      note={words.note}
     >
       <div className="flex flex-col items-start gap-2">
         <button
@@ -53,16 +78,18 @@ export function ConflictDialog({ saver }: { readonly saver: Saver }) {
           disabled={busy}
           onClick={doing(() => saver.keepMine())}
         >
-          Keep mine
+          {words.mine}
         </button>
-        <button type="button" className="sheet-button" disabled={busy} onClick={doing(theirs)}>
-          Take theirs
-        </button>
+        {as === 'conflict' && (
+          <button type="button" className="sheet-button" disabled={busy} onClick={doing(theirs)}>
+            Take theirs
+          </button>
+        )}
         <button type="button" className="sheet-button" disabled={busy} onClick={doing(both)}>
           Save mine as a copy
         </button>
       </div>
-      <p className="mt-3 text-ink2">Whichever you choose, what was saved stays in the history of the fly.</p>
+      <p className="mt-3 text-ink2">{words.foot}</p>
     </DialogSheet>
   );
 }

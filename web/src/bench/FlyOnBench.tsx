@@ -4,9 +4,10 @@ import { Outlet, useLocation, useNavigate, useOutletContext, useParams } from 'r
 import useSWR, { mutate } from 'swr';
 import { api, RequestError, type StoredFly } from '../api/client.ts';
 import { useDrawers } from '../drawers/useDrawers.ts';
-import { dropDraft, takeDraft } from './drafts.ts';
+import { say } from '../shell/toast.ts';
 import { Saver, saved } from './saver.ts';
-import { BenchProvider, change, createBench, leavePreview, withDrawers } from './store.ts';
+import { BenchProvider, createBench, leavePreview, withDrawers, type Bench } from './store.ts';
+import { takeUpDraft } from './takeUp.ts';
 
 /** What saves the fly on the bench. */
 export const useSaver = (): Saver => useOutletContext<Saver>();
@@ -47,7 +48,7 @@ function NoFly({ words }: { readonly words: string }) {
   return (
     <main className="p-6">
       <h1 className="text-fly font-bold mb-2">No fly on the bench</h1>
-      <p className="mb-4">{words} It may be in the trash.</p>
+      <p className="mb-4">{words} It may be in the trash. What was not saved of it is in the settings.</p>
       <button
         type="button"
         className="sheet-button primary"
@@ -58,6 +59,18 @@ function NoFly({ words }: { readonly words: string }) {
         To the box
       </button>
     </main>
+  );
+}
+
+/** Says once that this browser keeps nothing more of what is done. */
+function useSayFullStore(bench: Bench): void {
+  useEffect(
+    () =>
+      bench.subscribe(({ onDevice }, before) => {
+        if (before.onDevice && !onDevice)
+          say('This browser keeps nothing more: its store is full or closed. What you do is kept on the server alone.');
+      }),
+    [bench],
   );
 }
 
@@ -74,16 +87,15 @@ function OpenFly({ fly, drawers }: { readonly fly: StoredFly; readonly drawers: 
   });
   useEffect(() => {
     saver.start();
-    const draft = takeDraft(fly.id);
-    if (draft && JSON.stringify(draft.file) !== JSON.stringify(fly.file)) {
-      // Work that never reached the server: taken up again, or set against what was saved meanwhile.
-      if (change(bench, draft.file).length > 0) dropDraft(fly.id);
-      else if (draft.revision !== bench.getState().revision) bench.setState({ save: 'conflict' });
-    } else dropDraft(fly.id);
+    if (takeUpDraft(bench) === 'aside')
+      say(
+        'Work on this fly that was kept on this device no longer lays out: it is in the settings, to be saved as a file.',
+      );
     return () => {
       saver.stop();
     };
-  }, [bench, saver, fly]);
+  }, [bench, saver]);
+  useSayFullStore(bench);
   useEffect(() => {
     withDrawers(bench, drawers);
   }, [bench, drawers]);

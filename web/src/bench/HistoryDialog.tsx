@@ -27,6 +27,7 @@ export function HistoryDialog({ saver, onClose }: { readonly saver: Saver; reado
   const [picked, setPicked] = useState<number | null>(null);
   const version = versions?.find((each) => each.revision === picked) ?? versions?.[1] ?? versions?.[0];
   const restore = async (to: FlyVersion): Promise<void> => {
+    await saver.settledDown();
     const stored = await api.restore(id, to.revision, bench.getState().revision);
     change(bench, stored.file);
     saver.settled(stored.file, stored.revision);

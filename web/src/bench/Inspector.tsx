@@ -12,7 +12,8 @@ import { Results } from './Results.tsx';
 import { StandingBox } from './SchoolBox.tsx';
 import { Sentence } from './Sentence.tsx';
 import { SwapDialog } from './SwapDialog.tsx';
-import { ALL_CHECKS, change, HOOK, useBench, useBenchStore } from './store.ts';
+import { partCalled, partOf } from './selection.ts';
+import { change, useBench, useBenchStore } from './store.ts';
 
 /** The chosen part as a sentence, with what it comes to; or the hook, the thread and the aim. */
 export function Inspector({
@@ -27,11 +28,10 @@ export function Inspector({
   const selected = useBench((state) => state.selected);
   const laid = useBench((state) => state.calm);
   const { looks } = useSettings();
-  const part = laid.parts.find((each) => each.file.id === selected);
+  const part = laid.parts.find((each) => each.file.id === partOf(selected));
   const findings = shownOf(checked?.findings ?? [], looks);
-  if (selected === ALL_CHECKS) return <CheckInspector checked={checked} />;
-  if (selected === HOOK || !part)
-    return <HookInspector findings={findings.filter((each) => each.parts.length === 0)} />;
+  if (selected.kind === 'checks') return <CheckInspector checked={checked} />;
+  if (!part) return <HookInspector findings={findings.filter((each) => each.parts.length === 0)} />;
   return (
     <PartInspector
       key={part.index}
@@ -61,7 +61,7 @@ function PartInspector({ part, count, findings, onRemove, onCopyTo }: PartInspec
     if (clash) return [{ path: '', code: 'duplicate-id', message: `"${to}" is already tied on this fly` }];
     if (!/^[A-Za-z](?:[A-Za-z0-9]|-(?=[A-Za-z0-9]))*$/.test(to))
       return [{ path: '', code: 'syntax', message: 'begin with a letter, then letters, digits and single dashes' }];
-    return change(bench, renamePart(file, part.file.id, to), to, `${String(part.index)}.id`);
+    return change(bench, renamePart(file, part.file.id, to), partCalled(to), `${String(part.index)}.id`);
   };
   return (
     <section aria-label={`Part ${part.file.id}`} className="h-full overflow-y-auto">

@@ -6,15 +6,16 @@ import type { KeyboardEvent } from 'react';
 import { useStyle } from '../settings/settings.ts';
 import { dropped } from '../ui/dropped.ts';
 import { SnagFlag } from '../ui/SnagFlag.tsx';
-import { HOOK } from './store.ts';
+import { partOf, type Selection } from './selection.ts';
 import { PartIcon } from './PartIcon.tsx';
 
 interface TyingOrderProps {
   readonly laid: LaidFly;
-  readonly selected: string;
+  readonly selected: Selection;
   /** Parts with something to settle. */
   readonly flagged: ReadonlySet<string>;
   readonly onPick: (id: string) => void;
+  readonly onHook: () => void;
   readonly onMove: (from: number, to: number) => void;
   readonly onAdd: () => void;
   readonly onRemove: (id: string) => void;
@@ -136,13 +137,24 @@ function Row({ laid, part, index, selected, flagged, height, onPick, onEdit }: R
 const rowHeight = (count: number): number => (count <= 8 ? 66 : count <= 15 ? 40 : 22);
 
 /** The parts in tying order, each with where it lies along the shank. Reordered by drag or with the square brackets. */
-export function TyingOrder({ laid, selected, flagged, onPick, onMove, onAdd, onRemove, onEdit }: TyingOrderProps) {
+export function TyingOrder({
+  laid,
+  selected,
+  flagged,
+  onPick,
+  onHook,
+  onMove,
+  onAdd,
+  onRemove,
+  onEdit,
+}: TyingOrderProps) {
   const height = rowHeight(laid.parts.length);
   const ids = laid.parts.map((part) => part.file.id);
   const key = (event: KeyboardEvent): void => {
-    if (event.key === 'Delete' && selected !== HOOK) {
+    const id = partOf(selected);
+    if (event.key === 'Delete' && id !== null) {
       event.preventDefault();
-      onRemove(selected);
+      onRemove(id);
     }
   };
   return (
@@ -153,13 +165,11 @@ export function TyingOrder({ laid, selected, flagged, onPick, onMove, onAdd, onR
       </header>
       <button
         type="button"
-        onClick={() => {
-          onPick(HOOK);
-        }}
-        aria-current={selected === HOOK ? 'true' : undefined}
-        className={`relative text-left pl-4 pr-2 py-1.5 border-y border-hair/60 ${selected === HOOK ? 'bg-sunk' : ''}`}
+        onClick={onHook}
+        aria-current={selected.kind === 'hook' ? 'true' : undefined}
+        className={`relative text-left pl-4 pr-2 py-1.5 border-y border-hair/60 ${selected.kind === 'hook' ? 'bg-sunk' : ''}`}
       >
-        {selected === HOOK && (
+        {selected.kind === 'hook' && (
           <span
             className="absolute left-0 top-0 bottom-0 w-[5px] bg-pick border-r border-on-pick/40"
             aria-hidden="true"
@@ -180,7 +190,7 @@ export function TyingOrder({ laid, selected, flagged, onPick, onMove, onAdd, onR
               laid={laid}
               part={part}
               index={index}
-              selected={part.file.id === selected}
+              selected={part.file.id === partOf(selected)}
               flagged={flagged.has(part.file.id)}
               height={height}
               onPick={() => {

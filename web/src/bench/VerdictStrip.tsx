@@ -10,6 +10,8 @@ import { RideGlyph, rideWords } from '../ui/RideGlyph.tsx';
 interface VerdictStripProps {
   readonly report: FlyReport | null;
   readonly current: boolean;
+  /** Asks for the figures again, where they could not be reckoned; else null. */
+  readonly again: (() => void) | null;
   readonly tight: { readonly ride: string; readonly heelDeg: number | null };
   /** The fly the figures are asked why of; null where it is not at hand. */
   readonly laid: LaidFly | null;
@@ -64,9 +66,19 @@ function Cell({
 }
 
 /** How it rides, holds, trims and sinks, and what it weighs. The ride follows the hand at once; the rest keeps its last figures, greyed, until the new ones are in. */
-export function VerdictStrip({ report, current, tight, laid, balls, shownAs, checks, onChecks }: VerdictStripProps) {
+export function VerdictStrip({
+  report,
+  current,
+  again,
+  tight,
+  laid,
+  balls,
+  shownAs,
+  checks,
+  onChecks,
+}: VerdictStripProps) {
   const style = useStyle();
-  const slow = useSlow(!current);
+  const slow = useSlow(!current && !again);
   const spoken = useSettled(report && current ? verdictWords(report) : '');
   const sink = report?.sink;
   const keel = report?.keel;
@@ -88,7 +100,7 @@ export function VerdictStrip({ report, current, tight, laid, balls, shownAs, che
           </strong>
         </div>
       </div>
-      {report && keel && trim && weight ? (
+      {report && keel && trim && weight && !again ? (
         <>
           <Cell
             label="heel at rest"
@@ -165,7 +177,18 @@ export function VerdictStrip({ report, current, tight, laid, balls, shownAs, che
           )}
         </>
       ) : (
-        <Cell label="figures">reckoning</Cell>
+        <Cell label="figures">
+          {again ? (
+            <span role="alert" className="text-warn">
+              could not be reckoned{' '}
+              <button type="button" className="underline underline-offset-2" onClick={again}>
+                try again
+              </button>
+            </span>
+          ) : (
+            'reckoning'
+          )}
+        </Cell>
       )}
       {checks && (
         <button

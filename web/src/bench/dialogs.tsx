@@ -5,6 +5,7 @@ import { Command } from 'cmdk';
 import useSWR from 'swr';
 import { api } from '../api/client.ts';
 import { DialogSheet } from '../ui/Sheet.tsx';
+import { besides, partCalled, partOf } from './selection.ts';
 import { keyWords } from './sentence.ts';
 import { changeOrSay, useBenchStore } from './store.ts';
 
@@ -14,10 +15,10 @@ export function AddPartDialog({ open, onClose }: { readonly open: boolean; reado
   const add = (name: string): void => {
     const preset = PRESETS.find((each) => each.name === name);
     const { file, selected } = bench.getState();
-    const after = file.parts.findIndex((part) => part.id === selected);
+    const after = file.parts.findIndex((part) => part.id === partOf(selected));
     if (preset) {
       const next = addPart(file, preset.part, after < 0 ? file.parts.length : after + 1);
-      changeOrSay(bench, next.file, next.id);
+      changeOrSay(bench, next.file, partCalled(next.id));
     }
     onClose();
   };
@@ -67,7 +68,7 @@ export function RemoveDialog({
   if (id === null) return null;
   const leaning = dependants(laid.file, id);
   const freeze = (): void => {
-    changeOrSay(bench, removePart(freezeDependants(laid, id), id), neighbour(laid, id));
+    changeOrSay(bench, removePart(freezeDependants(laid, id), id), besides(laid.file, id));
     onClose();
   };
   return (
@@ -99,11 +100,6 @@ export function RemoveDialog({
   );
 }
 
-export function neighbour(laid: LaidFly, id: string): string {
-  const at = laid.file.parts.findIndex((part) => part.id === id);
-  return (laid.file.parts[at + 1] ?? laid.file.parts[at - 1])?.id ?? '#hook';
-}
-
 /** Copies a part, on this fly or to another of the box. */
 export function CopyPartDialog({
   id,
@@ -122,7 +118,7 @@ export function CopyPartDialog({
   if (!part) return null;
   const here = (): void => {
     const next = addPart(file, part, file.parts.indexOf(part) + 1);
-    changeOrSay(bench, next.file, next.id);
+    changeOrSay(bench, next.file, partCalled(next.id));
     onClose();
   };
   const to = async (target: { id: string; name: string; revision: number; file: typeof file }): Promise<void> => {

@@ -1,58 +1,93 @@
 import type { FlyFile } from '@jobbet/core';
+import { z } from 'zod';
+import { browserStore, kept, type Kept } from '../shell/kept.ts';
 
-/** Work not yet on the server, kept on this device from the moment it is done. */
-export interface Draft {
-  readonly file: FlyFile;
-  readonly revision: number;
-  readonly at: number;
+/** Work not yet on the server, kept on this device from the moment it is done. The file is read anew where it is taken up. */
+const draftSchema = z.object({
+  file: z.record(z.string(), z.unknown()),
+  revision: z.number().int().min(0),
+  at: z.number(),
+});
+export type Draft = z.infer<typeof draftSchema>;
+
+/** A draft that lies on this device: of which fly, and under which key. */
+export interface LeftDraft {
+  readonly key: string;
+  readonly fly: string;
+  readonly draft: Draft;
 }
 
-const PREFIX = 'jobbet.draft';
+const PREFIX = 'jobbet.draft.';
+/** What could not be taken up stands under this, where no later draft goes over it. */
+const ASIDE = 'jobbet.aside.';
 const TAB_KEY = 'jobbet.tab';
 /** A draft of another tab this old has been left behind: a tab that is open saves or writes again within seconds. */
 const LEFT_BEHIND_MS = 60_000;
 
+let ownName: string | undefined;
+
 /** This tab's own name; it outlives a reload, so that a reloaded tab finds its own work. */
 function tab(): string {
-  const known = sessionStorage.getItem(TAB_KEY);
-  if (known !== null) return known;
+  if (ownName !== undefined) return ownName;
   const made = `${Date.now().toString(36)}-${Math.random().toString(36).slice(2)}`;
-  sessionStorage.setItem(TAB_KEY, made);
-  return made;
-}
-
-const ownKey = (id: string): string => `${PREFIX}.${id}.${tab()}`;
-
-function read(key: string): Draft | null {
   try {
-    return JSON.parse(localStorage.getItem(key) ?? 'null') as Draft | null;
+    ownName = sessionStorage.getItem(TAB_KEY) ?? made;
+    sessionStorage.setItem(TAB_KEY, ownName);
   } catch {
-    return null;
+    ownName = made;
   }
+  return ownName;
 }
 
-/** Keeps what is on the bench; each tab has its own, so that none overwrites another's. */
-export function keepDraft(id: string, draft: Draft): void {
-  localStorage.setItem(ownKey(id), JSON.stringify(draft));
+const placeOf = (key: string): Kept<Draft | null> => kept(key, draftSchema.nullable(), null);
+const own = (id: string): Kept<Draft | null> => placeOf(`${PREFIX}${id}.${tab()}`);
+
+/** Keeps what is on the bench; each tab has its own, so that none overwrites another's. @returns whether it outlives this page */
+export const keepDraft = (id: string, draft: { file: FlyFile; revision: number; at: number }): boolean =>
+  own(id).write(draft);
+
+export const dropDraft = (id: string): void => {
+  own(id).remove();
+};
+
+/** What tabs that are gone left behind, and what could not be taken up, the newest first. */
+export function leftDrafts(now = Date.now()): LeftDraft[] {
+  const mine = `.${tab()}`;
+  return browserStore
+    .keys()
+    .flatMap((key): LeftDraft[] => {
+      const aside = key.startsWith(ASIDE);
+      if (!aside && (!key.startsWith(PREFIX) || key.endsWith(mine))) return [];
+      const draft = placeOf(key).read();
+      const name = key.slice((aside ? ASIDE : PREFIX).length);
+      const fly = name.slice(0, name.lastIndexOf('.'));
+      return draft && (aside || now - draft.at > LEFT_BEHIND_MS) ? [{ key, fly, draft }] : [];
+    })
+    .sort((a, b) => b.draft.at - a.draft.at);
 }
 
-export function dropDraft(id: string): void {
-  localStorage.removeItem(ownKey(id));
-}
+export const dropLeft = ({ key }: LeftDraft): void => {
+  placeOf(key).remove();
+};
+
+/** Puts back what was dropped. */
+export const keepLeft = ({ key, draft }: LeftDraft): void => {
+  placeOf(key).write(draft);
+};
 
 /** This tab's draft of a fly, else the newest that a closed tab left behind, which becomes this tab's own. */
 export function takeDraft(id: string, now = Date.now()): Draft | null {
-  const own = read(ownKey(id));
-  if (own) return own;
-  const left = Object.keys(localStorage)
-    .filter((key) => key.startsWith(`${PREFIX}.${id}.`))
-    .flatMap((key) => {
-      const draft = read(key);
-      return draft && now - draft.at > LEFT_BEHIND_MS ? [{ key, draft }] : [];
-    })
-    .sort((a, b) => b.draft.at - a.draft.at)[0];
+  const mine = own(id).read();
+  if (mine) return mine;
+  const left = leftDrafts(now).find((each) => each.fly === id && each.key.startsWith(PREFIX));
   if (!left) return null;
-  localStorage.removeItem(left.key);
-  keepDraft(id, left.draft);
+  dropLeft(left);
+  own(id).write(left.draft);
   return left.draft;
+}
+
+/** Puts this tab's draft of a fly where it stays until someone settles it. */
+export function putAside(id: string, draft: Draft): void {
+  placeOf(`${ASIDE}${id}.${draft.at.toString(36)}`).write(draft);
+  dropDraft(id);
 }

@@ -1,7 +1,8 @@
 import { gripBy, gripStepMm, partGrips, pullGrip, type Grip } from '@jobbet/core/edit/grips';
 import { pullerOf } from '@jobbet/core/edit/snaps';
 import type { Pulling } from '../drawing/Grips.tsx';
-import { asOneStep, changeOrSay, HOOK, type Bench } from './store.ts';
+import { partOf } from './selection.ts';
+import { asOneStep, changeOrSay, type Bench } from './store.ts';
 
 /** Pulls a grip as one step of undo; where it cannot go it stays, and says why. */
 export const dragOf =
@@ -47,7 +48,7 @@ export function byStations(bench: Bench, gripId: string, stations: number): void
 /** Nudges what a tier would pull first on the picked part: its tip, else where it sits; of the hook, its head space. */
 export function nudgePicked(bench: Bench, steps: number): void {
   const { laid, selected } = bench.getState();
-  const part = laid.parts.find((each) => each.file.id === selected);
-  const grip = part ? partGrips(part)[0]?.id : selected === HOOK ? 'headSpace' : undefined;
+  const part = laid.parts.find((each) => each.file.id === partOf(selected));
+  const grip = part ? partGrips(part)[0]?.id : selected.kind === 'hook' ? 'headSpace' : undefined;
   if (grip !== undefined) nudge(bench, grip, steps);
 }

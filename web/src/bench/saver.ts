@@ -1,7 +1,8 @@
 import type { FlyFile } from '@jobbet/core';
+import { dequal } from 'dequal';
 import { api, RequestError } from '../api/client.ts';
 import { dropDraft, keepDraft } from './drafts.ts';
-import type { Bench } from './store.ts';
+import { isToSettle, type Bench } from './store.ts';
 
 const SETTLE_MS = 700;
 const RETRY_MS = 4000;
@@ -35,25 +36,28 @@ export class Saver {
       if (state.file === before.file || state.file === this.savedFile) return;
       // A pull is kept when it ends: what lies between is no step of its own.
       if (state.moving) return;
-      this.keep(state.file, state.revision);
       this.schedule();
+      this.keep(state.file, state.revision);
     });
     window.addEventListener('pagehide', this.flush);
     window.addEventListener('online', this.flush);
   }
 
+  /** A store that takes nothing more costs what stands on this device, never the save. */
   private keep(file: FlyFile, revision: number): void {
-    keepDraft(this.bench.getState().id, { file, revision, at: Date.now() });
+    const { id, onDevice } = this.bench.getState();
+    const keeps = keepDraft(id, { file, revision, at: Date.now() });
+    if (keeps !== onDevice) this.bench.setState({ onDevice: keeps });
   }
 
   /** Whether something is not on the server that could be. */
   private waits(): boolean {
     const { file, save } = this.bench.getState();
-    return file !== this.savedFile && save !== 'conflict' && save !== 'failed';
+    return file !== this.savedFile && !isToSettle(save) && save !== 'failed';
   }
 
   private schedule(after = SETTLE_MS): void {
-    if (this.stopped || this.bench.getState().save === 'conflict') return;
+    if (this.stopped || isToSettle(this.bench.getState().save)) return;
     if (this.bench.getState().save === 'saved') this.bench.setState({ save: 'waiting' });
     clearTimeout(this.timer);
     this.timer = setTimeout(() => {
@@ -63,12 +67,20 @@ export class Saver {
 
   /** Sends what waits without waiting for the hand to rest. */
   readonly flush = (): void => {
-    if (this.bench.getState().file === this.savedFile || this.bench.getState().save === 'conflict') return;
+    if (this.bench.getState().file === this.savedFile || isToSettle(this.bench.getState().save)) return;
     clearTimeout(this.timer);
     void this.send();
   };
 
+  /** Sends what waits and resolves when it has been answered. */
+  async settledDown(): Promise<void> {
+    this.flush();
+    await saved(this.bench.getState().id);
+  }
+
+  /** Never runs in a conflict: what was saved elsewhere is not saved over before someone has said so. */
   private send(kind: 'auto' | 'saved' = 'auto'): Promise<void> {
+    if (isToSettle(this.bench.getState().save)) return Promise.resolve();
     if (this.running) {
       this.schedule(200);
       return Promise.resolve();
@@ -94,15 +106,27 @@ export class Saver {
       const stored = await api.save(id, file, revision, kind);
       this.took(file, stored.revision);
     } catch (error) {
-      const stale = error instanceof RequestError && error.code === 'stale';
-      this.bench.setState({ save: stale ? 'conflict' : 'failed' });
-      if (!stale && !this.stopped)
-        this.timer = setTimeout(() => {
-          void this.send();
-        }, RETRY_MS);
+      const code = error instanceof RequestError ? error.code : '';
+      if (code === 'stale') await this.overtaken(file);
+      else this.failed(code === 'no-fly' ? 'gone' : 'failed');
     } finally {
       this.running = false;
     }
+  }
+
+  /** The server holds a newer save: this very file, where only the answer to it was lost; else someone else's. */
+  private async overtaken(file: FlyFile): Promise<void> {
+    const current = await api.fly(this.bench.getState().id).catch(() => null);
+    if (current && dequal(current.file, file)) this.took(file, current.revision);
+    else this.bench.setState({ save: 'conflict' });
+  }
+
+  private failed(save: 'failed' | 'gone'): void {
+    this.bench.setState({ save });
+    if (save === 'failed' && !this.stopped)
+      this.timer = setTimeout(() => {
+        void this.send();
+      }, RETRY_MS);
   }
 
   private took(file: FlyFile, revision: number): void {
@@ -123,9 +147,10 @@ export class Saver {
     this.took(file, revision);
   }
 
-  /** Saves over whatever the server holds now. */
+  /** Saves over what the server holds now, out of the trash too; what is saved there meanwhile is a conflict again. */
   async keepMine(): Promise<void> {
-    const current = await api.fly(this.bench.getState().id);
+    const { id, save } = this.bench.getState();
+    const current = save === 'gone' ? await api.undelete(id) : await api.fly(id);
     this.bench.setState({ revision: current.revision, save: 'waiting' });
     await this.send('saved');
   }

@@ -5,12 +5,13 @@ import { createContext, useContext } from 'react';
 import { createStore, useStore, type StoreApi } from 'zustand';
 import type { StoredFly } from '../api/client.ts';
 import type { PullState } from '../drawing/Overlay.tsx';
+import { firstOf, isGone, partOf, type Selection } from './selection.ts';
 
-export type SaveState = 'saved' | 'waiting' | 'saving' | 'failed' | 'conflict';
-/** What the inspector shows: the hook and what is said of the whole fly, or one part by id. */
-export const HOOK = '#hook';
-/** What the inspector shows when all there is to say of the fly is asked for. */
-export const ALL_CHECKS = '#checks';
+/** `conflict`: saved elsewhere since it was opened. `gone`: it is no longer in the box. Both wait for someone to settle them. */
+export type SaveState = 'saved' | 'waiting' | 'saving' | 'failed' | 'conflict' | 'gone';
+
+/** Whether nothing may be sent before someone has said what is to become of it. */
+export const isToSettle = (save: SaveState): save is 'conflict' | 'gone' => save === 'conflict' || save === 'gone';
 
 export interface BenchState {
   readonly id: string;
@@ -20,10 +21,12 @@ export interface BenchState {
   readonly calm: LaidFly;
   /** What the fly is solved with. */
   readonly drawers: Drawers;
-  readonly selected: string;
+  readonly selected: Selection;
   readonly moving: boolean;
   readonly save: SaveState;
   readonly revision: number;
+  /** Whether what is not on the server outlives this page; a full or closed store of the browser keeps nothing. */
+  readonly onDevice: boolean;
   /** One sentence on why the last change was not taken, shown until the next one is. */
   readonly refused: string | null;
   /** Two schools whose outlines are laid over the drawing. */
@@ -49,10 +52,11 @@ export function createBench(fly: StoredFly, drawers: Drawers = NOMINAL_DRAWERS):
         laid: laid.value,
         calm: laid.value,
         drawers,
-        selected: fly.file.parts[0]?.id ?? HOOK,
+        selected: firstOf(fly.file),
         moving: false,
         save: 'saved',
         revision: fly.revision,
+        onDevice: true,
         refused: null,
         compare: null,
         pull: null,
@@ -101,7 +105,7 @@ function goesOn(bench: Bench, blank: string | undefined, now: number): boolean {
  * @param blank the field that is typed in, so that a word typed letter by letter is one step of undo
  * @returns the faults that kept it from being taken
  */
-export function change(bench: Bench, file: FlyFile, selected?: string, blank?: string): readonly Fault[] {
+export function change(bench: Bench, file: FlyFile, selected?: Selection, blank?: string): readonly Fault[] {
   const read = bench.getState().moving ? null : readFlyValue(file);
   if (read?.ok === false) return read.faults;
   const laid = layFly(file, bench.getState().drawers);
@@ -135,7 +139,7 @@ export function withDrawers(bench: Bench, drawers: Drawers): void {
 }
 
 /** Takes a change or says in a sentence why not. */
-export function changeOrSay(bench: Bench, file: FlyFile, selected?: string): boolean {
+export function changeOrSay(bench: Bench, file: FlyFile, selected?: Selection): boolean {
   const [fault] = change(bench, file, selected);
   if (fault)
     bench.setState({ refused: `${fault.path === '' ? '' : `${placeWords(file, fault.path)} `}${fault.message}` });
@@ -181,8 +185,7 @@ function settleSelection(bench: Bench): void {
   history.pause();
   if (laid.ok) bench.setState({ laid: laid.value });
   history.resume();
-  if (selected !== HOOK && !file.parts.some((part) => part.id === selected))
-    bench.setState({ selected: file.parts[0]?.id ?? HOOK, refused: null });
+  if (isGone(selected, file)) bench.setState({ selected: firstOf(file), refused: null });
 }
 
 const BenchContext = createContext<Bench | null>(null);
@@ -195,6 +198,8 @@ export function useBenchStore(): Bench {
 }
 
 export const useBench = <T>(select: (state: BenchState) => T): T => useStore(useBenchStore(), select);
+/** The id of the chosen part; null while the hook or the checks are shown. */
+export const useChosenPart = (): string | null => useBench((state) => partOf(state.selected));
 export const useHistory = <T>(select: (state: TemporalState<Tracked>) => T): T =>
   useStore(useBenchStore().temporal, select);
 

@@ -4,7 +4,8 @@ import { useOffered } from '../shell/useKeys.ts';
 import { exportFile, exportPng, exportSvg } from './export.ts';
 import { nudgePicked } from './pulling.ts';
 import { goToChecks, takeShown } from './Checks.tsx';
-import { changeOrSay, HOOK, leavePreview, useBench, type Bench } from './store.ts';
+import { partOf, stepFrom } from './selection.ts';
+import { changeOrSay, leavePreview, useBench, type Bench } from './store.ts';
 
 /** Takes the keyboard into the first blank of the sentence on the right. */
 export function editSentence(): void {
@@ -24,13 +25,10 @@ export function useBenchKeys({ bench, onAdd, onRemove, onCopy, onTurn }: BenchKe
   const { mode, set } = useSettings();
   const state = () => bench.getState();
   const step = (by: 1 | -1): void => {
-    const ids = [HOOK, ...state().file.parts.map((part) => part.id)];
-    bench.setState({
-      selected: ids[Math.max(0, Math.min(ids.length - 1, ids.indexOf(state().selected) + by))] ?? HOOK,
-    });
+    bench.setState({ selected: stepFrom(state().selected, state().file, by) });
   };
   const reorder = (by: 1 | -1): void => {
-    const at = state().file.parts.findIndex((part) => part.id === state().selected);
+    const at = state().file.parts.findIndex((part) => part.id === partOf(state().selected));
     if (at >= 0 && at + by >= 0 && at + by < state().file.parts.length)
       changeOrSay(bench, movePart(state().file, at, at + by));
   };
@@ -39,7 +37,8 @@ export function useBenchKeys({ bench, onAdd, onRemove, onCopy, onTurn }: BenchKe
     nudgePicked(bench, fine ? aft / 5 : aft);
   };
   const part = (run: (id: string) => void) => (): void => {
-    if (state().selected !== HOOK) run(state().selected);
+    const id = partOf(state().selected);
+    if (id !== null) run(id);
   };
   const preview = useBench((now) => now.preview);
   const compare = useBench((now) => now.compare);

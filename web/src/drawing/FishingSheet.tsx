@@ -53,7 +53,7 @@ interface FishingSheetProps {
   readonly report: FlyReport | null;
   /** How much of the turn is done: 0 as tied, 1 as it fishes. */
   readonly share: number;
-  readonly selected: string;
+  readonly selected: string | null;
   readonly onPick: (id: string) => void;
 }
 

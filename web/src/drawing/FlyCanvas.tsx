@@ -15,7 +15,7 @@ interface FlyCanvasProps {
   readonly width: number;
   readonly height: number;
   readonly mode: DrawMode;
-  readonly picked?: string | undefined;
+  readonly picked?: string | null | undefined;
   readonly moving?: boolean;
   /** Degrees clockwise the profile is turned about the eye. */
   readonly turnDeg?: number;
@@ -92,7 +92,7 @@ export function FlyCanvas({
       sheet,
       dark,
       sections: laid.sections,
-      picked: picked === undefined ? undefined : { id: picked, colour: pick },
+      picked: picked === undefined || picked === null ? undefined : { id: picked, colour: pick },
     };
     const steps = views.map((view) => ({
       steps: paintSteps(figure, view, options),

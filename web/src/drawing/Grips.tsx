@@ -37,7 +37,7 @@ export interface GripSheet {
 
 interface GripsProps extends DrawingActions {
   readonly laid: LaidFly;
-  readonly selected: string;
+  readonly selected: string | null;
   /** Whether the hook is picked, so that its head space can be pulled. */
   readonly hook: boolean;
   readonly layout: GripSheet;
@@ -118,7 +118,7 @@ export function Grips(props: GripsProps) {
         x={screenX(view, at)}
         y={screenY(view, at)}
         kind={grip.kind}
-        picked={grip.part === selected}
+        picked={grip.part !== null && grip.part === selected}
         name={nameOf(grip)}
         pointerOnly={above}
         valueMm={grip.mm}

@@ -20,7 +20,7 @@ const KEY_ZOOM = 1.3;
 
 interface LinesPlanProps extends DrawingActions {
   readonly laid: LaidFly;
-  readonly selected: string;
+  readonly selected: string | null;
   readonly hook: boolean;
   readonly moving: boolean;
   readonly pull: PullState | null;

@@ -16,7 +16,7 @@ export interface PullState {
 
 interface OverlayProps extends DrawingActions {
   readonly laid: LaidFly;
-  readonly selected: string;
+  readonly selected: string | null;
   readonly hook: boolean;
   readonly layout: SheetLayout;
   readonly width: number;

@@ -3,7 +3,8 @@ import type { Hand } from '@jobbet/core/figure/view';
 import type { Paper } from '@jobbet/core/paper/items';
 import { METRIC, type Style } from '@jobbet/core/units/format';
 import { create } from 'zustand';
-import { persist } from 'zustand/middleware';
+import { createJSONStorage, persist, type StateStorage } from 'zustand/middleware';
+import { browserStore } from '../shell/kept.ts';
 
 export interface Settings extends Style {
   readonly hand: Hand;
@@ -28,6 +29,13 @@ interface SettingsStore extends Settings {
   readonly set: (change: Partial<Settings>) => void;
 }
 
+const storage: StateStorage = {
+  ...browserStore,
+  setItem: (key, text) => {
+    browserStore.setItem(key, text);
+  },
+};
+
 /** How one person likes it: units, hand, theme, keys. Kept in this browser. */
 export const useSettings = create<SettingsStore>()(
   persist(
@@ -48,7 +56,7 @@ export const useSettings = create<SettingsStore>()(
         set(change);
       },
     }),
-    { name: 'jobbet.settings' },
+    { name: 'jobbet.settings', storage: createJSONStorage(() => storage) },
   ),
 );
 

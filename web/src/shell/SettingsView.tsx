@@ -1,5 +1,6 @@
 import { useSettings, type Settings } from '../settings/settings.ts';
 import { KeepSafe } from './KeepSafe.tsx';
+import { LeftOnDevice } from './LeftOnDevice.tsx';
 import { TopBar } from './TopBar.tsx';
 
 interface RowProps<K extends keyof Settings> {
@@ -108,6 +109,7 @@ export function SettingsView() {
           note="Letters that do something without Ctrl, outside fields."
         />
         <KeepSafe />
+        <LeftOnDevice />
       </main>
     </div>
   );

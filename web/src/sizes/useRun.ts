@@ -4,12 +4,18 @@ import type { Pin } from '@jobbet/core/run/pins';
 import type { Hold, WeightTaken } from '@jobbet/core/run/runFly';
 import type { RunSize } from '@jobbet/core/run/sizes';
 import { useEffect, useState } from 'react';
-import { solver, withTables } from '../solve/useReport.ts';
+import { askShort } from '../solve/solver.ts';
 import type { RunAnswer } from '../solve/worker.ts';
 
 type Weights = Readonly<Record<Hold, WeightTaken>> | null;
 
 const pinsOf = (pins: readonly Pin[], size: RunSize): readonly Pin[] => pins.filter((pin) => pin.size === size.text);
+
+/** A size whose figures never came. */
+const LOST: RunAnswer = {
+  ok: false,
+  faults: [{ path: '', code: 'interrupted', message: 'could not be reckoned; open the view again' }],
+};
 
 /** The fly on every size, one after the other off the main thread, so that the first is there at once. */
 export function useRun(
@@ -31,10 +37,11 @@ export function useRun(
     let left = false;
     const work = async (): Promise<void> => {
       setDone(false);
-      await withTables(drawers);
       const next = new Map<string, RunAnswer>();
       for (const size of sizes) {
-        const answer = await solver().run(file, size, hold, pinsOf(pins, size));
+        const answer = await askShort<RunAnswer>(drawers, async (solver) =>
+          solver.run(file, size, hold, pinsOf(pins, size)),
+        ).catch(() => LOST);
         // Another run was asked for meanwhile.
         if (left) return;
         next.set(size.text, answer);
@@ -44,7 +51,9 @@ export function useRun(
       // What the other ways would take comes after, so that the run itself is not kept waiting.
       const taken = new Map<string, Weights>();
       for (const size of sizes) {
-        const weight = await solver().weights(file, size, pinsOf(pins, size));
+        const weight = await askShort<Weights>(drawers, async (solver) =>
+          solver.weights(file, size, pinsOf(pins, size)),
+        ).catch(() => null);
         if (left) return;
         taken.set(size.text, weight);
       }

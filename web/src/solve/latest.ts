@@ -1,16 +1,22 @@
 /**
  * Asks for one answer at a time and for the newest question only: what is asked while an answer is on its way waits, and of several
- * that wait the last one is asked. Answers that were overtaken are dropped.
+ * that wait the last one is asked. Answers and failures that were overtaken are dropped.
  */
 export class Latest<Q, A> {
   private wanted: Q | undefined;
   private busy = false;
   private readonly solve: (question: Q) => Promise<A>;
   private readonly onAnswer: (question: Q, answer: A) => void;
+  private readonly onFailed: (question: Q) => void;
 
-  constructor(solve: (question: Q) => Promise<A>, onAnswer: (question: Q, answer: A) => void) {
+  constructor(
+    solve: (question: Q) => Promise<A>,
+    onAnswer: (question: Q, answer: A) => void,
+    onFailed: (question: Q) => void = () => undefined,
+  ) {
     this.solve = solve;
     this.onAnswer = onAnswer;
+    this.onFailed = onFailed;
   }
 
   ask(question: Q): void {
@@ -26,6 +32,7 @@ export class Latest<Q, A> {
       if (this.wanted !== question) continue;
       this.wanted = undefined;
       if (answer !== undefined) this.onAnswer(question, answer);
+      else this.onFailed(question);
     }
     this.busy = false;
   }

@@ -2,14 +2,10 @@ import type { FlyFile, FlyReport } from '@jobbet/core';
 import type { Checked } from '@jobbet/core/checks/checkFly';
 import type { Drawers } from '@jobbet/core/drawers/tables';
 import type { Deviation } from '@jobbet/core/scatter/deviant';
-import { wrap, type Remote } from 'comlink';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { Latest } from './latest.ts';
-import type { SolveAnswer, Solver } from './worker.ts';
-
-let shared: Remote<Solver> | null = null;
-export const solver = (): Remote<Solver> =>
-  (shared ??= wrap<Solver>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })));
+import { askShort } from './solver.ts';
+import type { SolveAnswer } from './worker.ts';
 
 const AS_PLANNED: readonly Deviation[] = [];
 
@@ -23,43 +19,51 @@ interface Answer extends Question {
   readonly checked: Checked;
 }
 
-let inUse: Drawers | null = null;
+const solve = ({ file, off, drawers }: Question): Promise<SolveAnswer> =>
+  askShort<SolveAnswer>(drawers, async (solver) => solver.solve(file, off));
 
-/** Hands the worker the drawers to solve with, where it has others. */
-export async function withTables(drawers: Drawers): Promise<void> {
-  if (inUse === drawers) return;
-  inUse = drawers;
-  await solver().use(drawers);
-}
-
-/** Solves with the drawers asked for; they are handed to the worker only when they change. */
-async function solve({ file, off, drawers }: Question): Promise<SolveAnswer> {
-  await withTables(drawers);
-  return solver().solve(file, off);
+/** Figures of a fly that is looked at. */
+export interface Reckoned {
+  readonly report: FlyReport | null;
+  readonly checked: Checked | null;
+  /** Whether they are of the fly as it is now. */
+  readonly current: boolean;
+  /** Asks again, where the figures of the fly as it is now could not be reckoned; else null. */
+  readonly again: (() => void) | null;
 }
 
 /**
- * The newest figures of a fly, solved off the main thread, and whether they are of the fly as it is now.
+ * The newest figures of a fly, solved off the main thread.
  * @param off what came out off the plan; the same list as long as it is the same
  */
-export function useReport(
-  file: FlyFile,
-  drawers: Drawers,
-  off: readonly Deviation[] = AS_PLANNED,
-): { readonly report: FlyReport | null; readonly checked: Checked | null; readonly current: boolean } {
+export function useReport(file: FlyFile, drawers: Drawers, off: readonly Deviation[] = AS_PLANNED): Reckoned {
   const [answer, setAnswer] = useState<Answer | null>(null);
+  const [failed, setFailed] = useState<Question | null>(null);
   const [latest] = useState(
     () =>
-      new Latest<Question, SolveAnswer>(solve, (asked, solved) => {
-        if (solved.ok) setAnswer({ ...asked, report: solved.report, checked: solved.checked });
-      }),
+      new Latest<Question, SolveAnswer>(
+        solve,
+        (asked, solved) => {
+          if (solved.ok) setAnswer({ ...asked, report: solved.report, checked: solved.checked });
+          else setFailed(asked);
+        },
+        setFailed,
+      ),
   );
-  useEffect(() => {
+  const ask = useCallback(() => {
     latest.ask({ file, off, drawers });
   }, [latest, file, off, drawers]);
+  useEffect(ask, [ask]);
+  const again = (): void => {
+    setFailed(null);
+    ask();
+  };
+  const isOf = (asked: Question | null): boolean =>
+    asked?.file === file && asked.off === off && asked.drawers === drawers;
   return {
     report: answer?.report ?? null,
     checked: answer?.checked ?? null,
-    current: answer?.file === file && answer.off === off && answer.drawers === drawers,
+    current: isOf(answer),
+    again: isOf(failed) ? again : null,
   };
 }
