@@ -64,6 +64,9 @@ const WORDS: Readonly<Record<OrderCode, readonly [words: (before: string, after:
     ],
   };
 
+/** So many of one kind are told at once: whoever mends them sees the others then. */
+const MOST_OF_ONE = 8;
+
 /** The order of tying against what one part asks of another; the fix is the least change that mends it. */
 export const ORDER: readonly Check[] = (Object.entries(WORDS) as [OrderCode, (typeof WORDS)[OrderCode]][]).map(
   ([code, [words, reason]]): Check => ({
@@ -74,13 +77,15 @@ export const ORDER: readonly Check[] = (Object.entries(WORDS) as [OrderCode, (ty
     find: ({ laid }) => {
       const all = constraintsOf(laid).filter((each) => each.code === code);
       const ids = laid.parts.map((part) => part.file.id);
-      return brokenBy(all, ids).map((each): Found => {
-        const part = laid.parts.find(({ file }) => file.id === each.before) ?? null;
-        return found(each.must ? 'warn' : 'note', part, words(each.before, each.after), {
-          parts: [each.before, each.after],
-          fix: { words: `tie in ${each.before} before ${each.after}`, file: mended(laid, each) },
+      return brokenBy(all, ids)
+        .slice(0, MOST_OF_ONE)
+        .map((each): Found => {
+          const part = laid.parts.find(({ file }) => file.id === each.before) ?? null;
+          return found(each.must ? 'warn' : 'note', part, words(each.before, each.after), {
+            parts: [each.before, each.after],
+            fix: { words: `tie in ${each.before} before ${each.after}`, file: mended(laid, each) },
+          });
         });
-      });
     },
   }),
 );

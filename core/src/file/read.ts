@@ -154,8 +154,7 @@ export function readFlyValue(value: unknown): Outcome<FlyFile> {
     });
   const current = migrate(value as Record<string, unknown>);
   const parsed = flySchema.safeParse(current);
-  if (!parsed.success)
-    return { ok: false, faults: parsed.error.issues.flatMap((issue) => schemaFaults(issue, current)).slice(0, 50) };
+  if (!parsed.success) return { ok: false, faults: schemaFaults(parsed.error.issues, current) };
   const faults = [...idFaults(parsed.data), ...nameFaults(parsed.data), ...ringFaults(parsed.data)];
   return faults.length > 0 ? { ok: false, faults } : good(parsed.data);
 }

@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import type { Fault } from '../units/fault.ts';
-import { nearest, suggestion } from '../units/nearest.ts';
+import { clipped, nearest, suggestion } from '../units/nearest.ts';
 import { PART_KEYS } from './parts.ts';
 import { flySchema } from './schema.ts';
 
@@ -89,7 +89,7 @@ function stepInto(schema: unknown, key: PropertyKey, value: unknown): unknown {
 }
 
 function unknownKey(root: unknown, path: readonly PropertyKey[], key: string): Fault {
-  const place = pathText([...path, key]);
+  const place = pathText([...path, clipped(key)]);
   const construction = path[0] === 'parts' && path.length === 2 ? valueAt(root, [...path, 'construction']) : undefined;
   const known = keysAt(root, path);
   const elsewhere =
@@ -100,24 +100,36 @@ function unknownKey(root: unknown, path: readonly PropertyKey[], key: string): F
     return {
       path: place,
       code: 'unknown-key',
-      message: `a ${construction} takes no "${key}"${near === null ? '' : `; did you mean "${near}"?`}`,
+      message: `a ${construction} takes no "${clipped(key)}"${near === null ? '' : `; did you mean "${near}"?`}`,
     };
   }
   return {
     path: place,
     code: 'unknown-key',
-    message: `unknown key "${key}"${suggestion(key, known) || `; keys here: ${known.join(', ')}`}`,
+    message: `unknown key "${clipped(key)}"${suggestion(key, known) || `; keys here: ${known.join(', ')}`}`,
   };
 }
 
-/** Tells an issue of the schema as faults a user can read: the place, what is wrong, the nearest right word. */
-export function schemaFaults(issue: Issue, root: unknown): Fault[] {
+/** So many faults are told at once; whoever mends them sees the others then. */
+export const MOST_FAULTS = 50;
+
+/** Tells the issues of the schema as faults a user can read: the place, what is wrong, the nearest right word. The first 50 of them. */
+export function schemaFaults(issues: readonly Issue[], root: unknown): Fault[] {
+  const faults: Fault[] = [];
+  for (const issue of issues) {
+    if (faults.length >= MOST_FAULTS) break;
+    faults.push(...issueFaults(issue, root));
+  }
+  return faults.slice(0, MOST_FAULTS);
+}
+
+function issueFaults(issue: Issue, root: unknown): Fault[] {
   const path = pathText(issue.path);
   const found = valueAt(root, issue.path);
   const fault = (code: Fault['code'], message: string): Fault[] => [{ path, code, message }];
   switch (issue.code) {
     case 'unrecognized_keys':
-      return issue.keys.map((key) => unknownKey(root, issue.path, key));
+      return issue.keys.slice(0, MOST_FAULTS).map((key) => unknownKey(root, issue.path, key));
     case 'invalid_type':
       return found === undefined
         ? fault('missing', `is missing; write ${WANTED[issue.expected] ?? issue.expected}`)
@@ -126,7 +138,7 @@ export function schemaFaults(issue: Issue, root: unknown): Fault[] {
       const values = issue.values.map(String);
       if (found === undefined) return fault('missing', `is missing; one of ${values.join(', ')}`);
       return typeof found === 'string'
-        ? fault('choice', `"${found}" is not one of ${values.join(', ')}${suggestion(found, values)}`)
+        ? fault('choice', `"${clipped(found)}" is not one of ${values.join(', ')}${suggestion(found, values)}`)
         : fault('type', `expected one of ${values.join(', ')}, found ${typeName(found)}`);
     }
     case 'invalid_union':
@@ -170,7 +182,7 @@ function unionFault(issue: Extract<Issue, { code: 'invalid_union' }>, root: unkn
     {
       path,
       code: 'choice',
-      message: `unknown ${discriminator} "${word}"${suggestion(word, names) || `; one of ${names.join(', ')}`}`,
+      message: `unknown ${discriminator} "${clipped(word)}"${suggestion(word, names) || `; one of ${names.join(', ')}`}`,
     },
   ];
 }

@@ -37,7 +37,7 @@ export interface BuiltPart {
   /** Skin of a stiff part that meets the flow, mm². */
   readonly skinMm2: number;
   readonly turns: number | null;
-  /** Radius of the finished surface at x for wound work, null for the rest. */
+  /** Radius of the finished surface at x, null where nothing can lie on it. Of wound and spun work it is never less than what that lies on. */
   readonly outer: ((x: number) => number) | null;
   /** True for wraps, hackles and spun work that are see-through: they trail like soft parts. */
   readonly seeThrough: boolean;

@@ -9,16 +9,8 @@ import type { BuiltPart, Ground } from '../parts/types.ts';
 import type { Section } from '../platform/section.ts';
 import type { Platform } from '../platform/types.ts';
 import { bad, good, type Fault, type Outcome } from '../units/fault.ts';
+import { lastKept, NOTHING, radiusOver, type Layer } from './layers.ts';
 
-/** Wound work that later parts lie on. */
-interface Layer {
-  readonly index: number;
-  readonly rank: number;
-  readonly fromMm: number;
-  readonly toMm: number;
-  readonly outer: (x: number) => number;
-}
-const TOUCH_MM = 1e-6;
 const SAMPLES = 16;
 
 /** The thread head lies over all but what is glued on it, which is finished later than any part of the list. */
@@ -33,6 +25,7 @@ const headLayer = ({ headMm, forms }: ThreadWork): Layer[] =>
           fromMm: headMm[0],
           toMm: headMm[1],
           outer: form.kind === 'thread' ? form.radiusMm : () => 0,
+          under: NOTHING,
         }));
 
 const isGlued = (part: Part): boolean => part.construction === 'ball' && part.shape === 'disc';
@@ -63,12 +56,7 @@ export interface Bench {
 function groundFor(bench: Bench, under: readonly Layer[], part: Part, done: ReadonlyMap<string, BuiltPart>): Ground {
   const { platform, drawers, thread, file } = bench;
   const base = (part.construction === 'wrap' ? platform.windMm / 2 : platform.surfaceMm) + thread.bedMm;
-  const radiusUnder = (x: number): number => {
-    let radius = base;
-    for (const layer of under)
-      if (x >= layer.fromMm - TOUCH_MM && x <= layer.toMm + TOUCH_MM) radius = Math.max(radius, layer.outer(x));
-    return radius;
-  };
+  const radiusUnder = radiusOver(under, base);
   const meanDiameterUnder = (fromMm: number, toMm: number): number => {
     if (under.length === 0) return 2 * base;
     let sum = 0;
@@ -106,7 +94,8 @@ export function buildParts(bench: Bench): Outcome<Map<number, BuiltPart>> {
   for (const { part, index, rank } of order) {
     const extent = measures.extents.get(part.id.toLowerCase());
     if (!extent) continue;
-    const ground = groundFor(bench, layersUnder(layers, head, part, index, rank), part, done);
+    const under = layersUnder(layers, head, part, index, rank);
+    const ground = groundFor(bench, under, part, done);
     const built = buildPart(asPiece(part, file), extent, ground, `parts[${String(index)}]`);
     if (!built.ok) {
       faults.push(...built.faults);
@@ -115,8 +104,12 @@ export function buildParts(bench: Bench): Outcome<Map<number, BuiltPart>> {
     const whole = withPieceNotes(built.value, part, ground);
     builtParts.set(index, whole);
     done.set(part.id.toLowerCase(), whole);
-    if (built.value.outer)
-      layers.push({ index, rank, fromMm: extent.startMm, toMm: extent.endMm, outer: built.value.outer });
+    const { outer } = built.value;
+    if (outer) {
+      // A ball is as thick as it is, whatever lies under it.
+      const holds = part.construction === 'ball' ? NOTHING : new Set(under);
+      layers.push({ index, rank, fromMm: extent.startMm, toMm: extent.endMm, outer: lastKept(outer), under: holds });
+    }
   }
   return faults.length > 0 ? bad(...faults) : good(builtParts);
 }

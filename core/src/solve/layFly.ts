@@ -20,6 +20,7 @@ import { buildParts } from './buildParts.ts';
 import { intentFaults, waterOf } from './intent.ts';
 import { measureParts } from './measureParts.ts';
 import { totalOf, type Totals } from './totals.ts';
+import { lengthFaults, massFaults, platformFaults } from './withinReason.ts';
 
 /** A part that is measured, placed and weighed. Masses mg, volume mm³, lengths mm. */
 export interface LaidPart {
@@ -113,13 +114,16 @@ export function layFly(
   ];
   if (!platformRead.ok || !waterRead.ok) return bad(...early);
   const platform = platformRead.value;
+  const absurd = platformFaults(platform);
+  if (absurd.length > 0) return bad(...early, ...absurd);
   const reads = file.parts.map((part, i) => measurePart(part, `parts[${String(i)}]`, { platform, drawers }));
   const syntax = reads.flatMap((read) => (read.ok ? [] : read.faults));
   const unread = new Set(file.parts.filter((_, i) => reads[i]?.ok === false).map((part) => part.id.toLowerCase()));
   const readable = reads.flatMap((read) => (read.ok ? [read.value] : []));
   const measured = measureParts(file, platform, readable, unread);
   if (!measured.ok) return bad(...early, ...syntax, ...measured.faults);
-  const faults = [...early, ...syntax, ...measured.value.faults];
+  const told = [...early, ...syntax, ...measured.value.faults];
+  const faults = told.length > 0 ? told : lengthFaults(file, measured.value);
   if (faults.length > 0) return bad(...faults);
   const thread = threadWork(file, platform, measured.value.headSpaceMm);
   const built = buildParts({ file, platform, drawers, measures: measured.value, thread });
@@ -130,7 +134,9 @@ export function layFly(
       return [index, how ? tiedAskew(part, how, platform.axisZ) : part];
     }),
   );
-  return good(assemble(file, platform, waterRead.value, measured.value, thread, tied));
+  const laid = assemble(file, platform, waterRead.value, measured.value, thread, tied);
+  const heavy = massFaults(laid.parts, laid.dryMg);
+  return heavy.length > 0 ? bad(...heavy) : good(laid);
 }
 
 function assemble(

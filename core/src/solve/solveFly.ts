@@ -4,7 +4,7 @@ import type { FlyFile } from '../file/schema.ts';
 import { cutCells, type CellTable } from '../geometry/cells.ts';
 import { frontArea } from '../geometry/front.ts';
 import { project, sumSilhouette } from '../geometry/silhouette.ts';
-import { good, type Outcome } from '../units/fault.ts';
+import { bad, good, type Fault, type Outcome } from '../units/fault.ts';
 import type { BalanceModel } from '../balance/model.ts';
 import { restAndSink, solveBalance, type Balance } from '../balance/solveBalance.ts';
 import { layFly, type LaidFly } from './layFly.ts';
@@ -104,5 +104,25 @@ export function settleFly(laid: LaidFly): SolvedFly {
  */
 export function solveFly(file: FlyFile, drawers: Drawers = NOMINAL_DRAWERS): Outcome<SolvedFly> {
   const laid = layFly(file, drawers);
-  return laid.ok ? good(settleFly(laid.value)) : laid;
+  if (!laid.ok) return laid;
+  const solved = settleFly(laid.value);
+  return comesToNumbers(solved) ? good(solved) : bad(BEYOND);
+}
+
+const BEYOND: Fault = {
+  path: '',
+  code: 'range',
+  message: 'its figures come out beyond any number; a length or a weight of it is far from what a fly has',
+};
+
+/** Whether all that is computed came out as numbers. */
+function comesToNumbers({ balance, silhouette, laid }: SolvedFly): boolean {
+  const { tight, slack, hold, trim, sink } = balance;
+  const figures = [
+    ...[laid.dryMg, laid.castingMg, laid.submergedMg, tight.momentMgMm, tight.lateralMgMm, tight.heelDeg],
+    ...[slack.heelDeg, hold.holdsTo, hold.heelAt100Deg, trim.lever, trim.noseDownDeg],
+    ...[sink?.terminal, sink?.level, sink?.noseFirst, silhouette.sideMm2, silhouette.planMm2, silhouette.frontMm2],
+    ...[...silhouette.sideCentre, ...silhouette.planCentre, laid.tipping?.massMg, laid.effectiveGapMm],
+  ];
+  return figures.every((each) => each === null || each === undefined || Number.isFinite(each));
 }

@@ -88,8 +88,8 @@ function between(a: LaidPart, b: LaidPart): Omit<Constraint, 'before' | 'after'>
   if (isBead(b)) return null;
   if (isDisc(b)) return isHead(a) ? { code: 'order.head', must: true } : null;
   if (isDisc(a)) return null;
-  if (isHead(b)) return { code: 'order.head', must: true };
   if (isHead(a)) return null;
+  if (isHead(b)) return { code: 'order.head', must: true };
   if (fa.role === 'underbody' && fb.construction === 'wrap' && fb.role !== 'underbody' && overlaps(a, b))
     return { code: 'order.weight', must: true };
   if (
@@ -121,8 +121,16 @@ const boundBy = (part: LaidPart['file']): string | null =>
 
 const sameSide = (a: LaidPart, b: LaidPart): boolean => (a.file.side ?? 'top') === (b.file.side ?? 'top');
 
-/** Everything the order of tying has to heed on a fly. */
-export function constraintsOf(laid: LaidFly): Constraint[] {
+const known = new WeakMap<LaidFly, readonly Constraint[]>();
+
+/** Everything the order of tying has to heed on a fly; worked out once for it. */
+export function constraintsOf(laid: LaidFly): readonly Constraint[] {
+  let constraints = known.get(laid);
+  if (!constraints) known.set(laid, (constraints = allPairs(laid)));
+  return constraints;
+}
+
+function allPairs(laid: LaidFly): Constraint[] {
   return laid.parts.flatMap((a) =>
     laid.parts.flatMap((b): Constraint[] => {
       if (a === b) return [];

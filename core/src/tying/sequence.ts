@@ -28,9 +28,19 @@ function unevenMm(laid: LaidFly, moves: readonly Move[]): number {
  * An order of parts that breaks none of its constraints, lies even under its bodies and keeps the thread's travel short; of equal ones the
  * one nearest the order that is.
  * Beam search over the parts that may come next.
+ * Worked out once for a fly.
  * @returns ids in order; the order as it is where the constraints contradict one another
  */
-export function bestOrder(laid: LaidFly, constraints: readonly Constraint[] = constraintsOf(laid)): string[] {
+export function bestOrder(laid: LaidFly): string[] {
+  let order = known.get(laid);
+  if (!order) known.set(laid, (order = orderBy(laid, constraintsOf(laid))));
+  return [...order];
+}
+
+const known = new WeakMap<LaidFly, readonly string[]>();
+
+/** The best order by constraints that are given. */
+export function orderBy(laid: LaidFly, constraints: readonly Constraint[]): string[] {
   const now = laid.parts.map((part) => part.file.id);
   const before = new Map<string, Set<string>>(now.map((id) => [id, new Set()]));
   for (const each of constraints) before.get(each.after)?.add(each.before);
@@ -90,8 +100,6 @@ export function mended(laid: LaidFly, { before, after }: Constraint): FlyFile {
   };
   const earlier = moved(before, (rest) => rest.indexOf(after));
   const later = moved(after, (rest) => rest.indexOf(before) + 1);
-  const [best] = [earlier, later, bestOrder(laid, all)].sort(
-    (a, b) => brokenBy(all, a).length - brokenBy(all, b).length,
-  );
+  const [best] = [earlier, later, bestOrder(laid)].sort((a, b) => brokenBy(all, a).length - brokenBy(all, b).length);
   return inOrder(laid.file, best ?? ids);
 }

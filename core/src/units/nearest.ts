@@ -20,8 +20,15 @@ export function editDistance(a: string, b: string): number {
   return last[b.length] ?? a.length;
 }
 
-/** The candidate that reads most like `name`, or null when none is near enough to suggest. Case is ignored. */
+/** No word that is meant is longer; a longer one is compared with nothing, which would take its time. */
+const LONGEST = 80;
+
+/** A word as it is quoted in a sentence: a very long one in part. */
+export const clipped = (word: string): string => (word.length > LONGEST ? `${word.slice(0, LONGEST)}…` : word);
+
+/** The candidate that reads most like `name`, or null when none is near enough to suggest, or it is over 80 signs. Case is ignored. */
 export function nearest(name: string, candidates: Iterable<string>): string | null {
+  if (name.length > LONGEST) return null;
   const wanted = name.toLowerCase();
   let best: string | null = null;
   let bestDistance = Math.max(1, Math.floor(wanted.length * 0.45)) + 1;
