@@ -14,15 +14,17 @@ export class Boathouse {
   url = '';
   private process: ChildProcess | undefined;
   private readonly args: readonly string[];
+  private readonly env: Readonly<Record<string, string>>;
 
-  constructor(args: readonly string[] = []) {
+  constructor(args: readonly string[] = [], env: Readonly<Record<string, string>> = {}) {
     this.args = args;
+    this.env = env;
   }
 
   async start(): Promise<void> {
     const port = this.url === '' ? '0' : new URL(this.url).port;
     const child = spawn(process.execPath, [join(ROOT, 'server/dist/main.mjs'), ...this.args], {
-      env: { ...process.env, PORT: port, JOBBET_DATA: this.folder, HOST: '127.0.0.1' },
+      env: { ...process.env, PORT: port, JOBBET_DATA: this.folder, HOST: '127.0.0.1', ...this.env },
       stdio: ['ignore', 'pipe', 'inherit'],
     });
     this.process = child;

@@ -276,7 +276,7 @@ test('everything is saved into a file and restored from it; a damaged one is ref
 }) => {
   await page.goto(`${own.url}/settings`);
   const waiting = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Save a backup' }).click();
+  await page.getByRole('button', { name: 'Save a backup' }).click();
   const path = await (await waiting).path();
   const { data } = { data: await page.request.get(`${own.url}/api/flies`) };
   const flies = (await data.json()) as { id: string }[];

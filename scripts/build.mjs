@@ -17,7 +17,12 @@ export async function buildAll({ web = true } = {}) {
   await build({ ...common, entryPoints: ['cli/src/bin.ts'], outfile: 'cli/dist/jobbet.mjs', external: ['pdfkit'] });
   await build({
     ...common,
-    entryPoints: { main: 'server/src/main.ts', keep: 'server/src/keepBin.ts' },
+    entryPoints: {
+      main: 'server/src/main.ts',
+      keep: 'server/src/backup/keepBin.ts',
+      solveWorker: 'server/src/solving/worker.ts',
+      backupWorker: 'server/src/backup/worker.ts',
+    },
     outdir: 'server/dist',
     outExtension: { '.js': '.mjs' },
     packages: 'external',

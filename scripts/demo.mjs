@@ -1,7 +1,7 @@
-import { existsSync, mkdirSync, readFileSync, renameSync } from 'node:fs';
+import { existsSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { createInterface } from 'node:readline/promises';
-import { buildWhereNeeded, installPackages, requireNode, root, serve } from './lib.mjs';
+import { buildWhereNeeded, installPackages, requireNode, root, run, serve } from './lib.mjs';
 
 requireNode();
 const args = process.argv.slice(2);
@@ -11,28 +11,11 @@ if (unknown !== undefined) {
   process.exit(2);
 }
 
-/** A server that has the folder open would go on writing to what was moved away. */
-function refuseWhileRunning(folder) {
-  const mark = join(folder, 'running.json');
-  if (!existsSync(mark)) return;
-  const { pid, port } = JSON.parse(readFileSync(mark, 'utf8'));
-  try {
-    process.kill(pid, 0);
-  } catch (error) {
-    if (error.code !== 'EPERM') return;
-  }
-  process.stderr.write(
-    `Jobbet is running on port ${port}, with its data in ${folder}; stop it first (if it is not, remove ${mark})\n`,
-  );
-  process.exit(2);
-}
-
 /** Puts the present database aside, so that the next start lays in the examples anew. Nothing is deleted. */
 async function reset() {
   const folder = resolve(root, process.env.JOBBET_DATA ?? 'data');
   const database = join(folder, 'jobbet.sqlite');
   if (!existsSync(database)) return;
-  refuseWhileRunning(folder);
   if (!args.includes('--yes')) {
     if (!process.stdin.isTTY) {
       process.stderr.write(
@@ -48,14 +31,10 @@ async function reset() {
       process.exit(0);
     }
   }
-  const aside = join(folder, `before-reset-${new Date().toISOString().replace(/[:.]/g, '-')}`);
-  mkdirSync(aside);
-  for (const name of ['jobbet.sqlite', 'jobbet.sqlite-wal', 'jobbet.sqlite-shm'])
-    if (existsSync(join(folder, name))) renameSync(join(folder, name), join(aside, name));
-  process.stdout.write(`What was there is kept in ${aside}\n`);
+  run(process.execPath, ['server/dist/keep.mjs', 'aside'], { env: { JOBBET_DATA: folder } });
 }
 
-if (args.includes('--reset')) await reset();
 installPackages();
 buildWhereNeeded();
+if (args.includes('--reset')) await reset();
 serve(['--seed']);

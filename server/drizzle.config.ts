@@ -1,3 +1,3 @@
 import { defineConfig } from 'drizzle-kit';
 
-export default defineConfig({ dialect: 'sqlite', schema: './src/db/schema.ts', out: './migrations' });
+export default defineConfig({ dialect: 'sqlite', schema: './src/*/rows.ts', out: './migrations' });

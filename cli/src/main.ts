@@ -1,12 +1,12 @@
-import { readFileSync, statSync } from 'node:fs';
 import { checkFly } from '@jobbet/core/checks/checkFly';
 import { reportChecked, reportChecks } from '@jobbet/core/checks/report';
-import { flyJsonSchema, MAX_BYTES, sizeFault } from '@jobbet/core';
+import { flyJsonSchema } from '@jobbet/core';
 import { runSheet } from './sheet.ts';
 import { runGauge, runSizes } from './sizes.ts';
-import { runOver, type Terminal } from './sources.ts';
+import { runOver } from './sources.ts';
+import type { Terminal } from './terminal.ts';
 
-export type { Terminal } from './sources.ts';
+export { processTerminal, type Terminal } from './terminal.ts';
 
 const HELP = `jobbet solve FILE... [--stdin] [--lines] [--drawers FILE]
                          what each fly measures, weighs, and does in water, as JSON
@@ -81,19 +81,3 @@ export function run(args: readonly string[], terminal: Terminal): number | Promi
       return 2;
   }
 }
-
-/** The process's own terminal. Files over the limit are read no further than tells that they are. */
-export const processTerminal = (): Terminal => ({
-  out: (text) => {
-    process.stdout.write(text);
-  },
-  err: (text) => {
-    process.stderr.write(text);
-  },
-  stdin: () => readFileSync(0, 'utf8').slice(0, 20 * MAX_BYTES),
-  read: (file) => {
-    const large = sizeFault(statSync(file).size);
-    if (large) throw new Error(large.message);
-    return readFileSync(file, 'utf8');
-  },
-});

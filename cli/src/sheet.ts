@@ -7,7 +7,8 @@ import { sheetHtml, sheetMarkdown } from '@jobbet/core/sheet/write';
 import { METRIC } from '@jobbet/core/units/format';
 import { sheetPdf } from '@jobbet/print/sheet';
 import type { SolvedFly } from '@jobbet/core/solve/solveFly';
-import { refuse, runOver, type Terminal } from './sources.ts';
+import { refuse, runOver } from './sources.ts';
+import type { Terminal } from './terminal.ts';
 
 const FORMATS = ['md', 'html', 'json', 'pdf'] as const;
 type Format = (typeof FORMATS)[number];

@@ -9,7 +9,8 @@ import { readSizes, type RunSize } from '@jobbet/core/run/sizes';
 import { good, type Outcome } from '@jobbet/core/units/fault';
 import { faultLine } from '@jobbet/core';
 import { pagesPdf } from '@jobbet/print/pdf';
-import { answer, readExport, refuse, solveOptions, sourcesOf, type SolveOptions, type Terminal } from './sources.ts';
+import { answer, readExport, refuse, solveOptions, sourcesOf, type SolveOptions } from './sources.ts';
+import type { Terminal } from './terminal.ts';
 
 interface SizesAsked extends SolveOptions {
   readonly sizes: readonly RunSize[];

@@ -2,14 +2,7 @@ import { readDrawers } from '@jobbet/core/drawers/file';
 import { drawersOf, NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers/tables';
 import { good } from '@jobbet/core/units/fault';
 import { faultLine, solveText, type Outcome, type SolvedFly } from '@jobbet/core';
-
-/** Where a run of the command line writes and reads; the process itself in use, a stand-in under test. */
-export interface Terminal {
-  readonly out: (written: string | Uint8Array) => void;
-  readonly err: (text: string) => void;
-  readonly stdin: () => string;
-  readonly read: (file: string) => string;
-}
+import type { Terminal } from './terminal.ts';
 
 export interface Source {
   readonly label: string;
@@ -58,11 +51,14 @@ export function answer(
   return 0;
 }
 
+/** An export of the drawers may be larger than any fly. */
+const MOST_DRAWERS = 100_000_000;
+
 /** The drawers of an export, or the faults of it, one line each with the file's name. */
 export function readExport(file: string, terminal: Terminal): Drawers | null {
   let value: unknown;
   try {
-    value = JSON.parse(terminal.read(file).replace(/^\uFEFF/, ''));
+    value = JSON.parse(terminal.read(file, MOST_DRAWERS).replace(/^\uFEFF/, ''));
   } catch (error) {
     terminal.err(
       `${file}: ${error instanceof SyntaxError ? 'not JSON; an export of the drawers is' : reasonOf(error)}\n`,

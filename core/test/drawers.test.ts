@@ -12,7 +12,8 @@ import {
 } from '../src/drawers/tables.ts';
 import { layFly, solveFly } from '../src/index.ts';
 import { faultLine } from '../src/units/fault.ts';
-import { mayUse } from '../src/solve/uses.ts';
+import { listedOf } from '../src/exchange/summary.ts';
+import { mayUse } from '../src/exchange/uses.ts';
 import { body, eyes, fly, rib, tail } from './build.ts';
 
 const packet: HookItem = {
@@ -107,10 +108,18 @@ describe('what a fly takes from the drawers', () => {
       thread: { denier: 140 },
       platform: { kind: 'tube', length: '20 mm', hook: { kind: 'single', packet: 'long streamer 6' } },
     });
-    expect([mayUse(file, 'materials', hair), mayUse(file, 'materials', strip)]).toEqual([true, false]);
-    expect([mayUse(file, 'hooks', packet), mayUse(file, 'hooks', { ...packet, name: 'other' })]).toEqual([true, false]);
-    expect([mayUse(file, 'weights', pair), mayUse(file, 'weights', wire)]).toEqual([true, false]);
-    expect(NOMINAL_THREADS.filter((each) => mayUse(file, 'threads', each)).map((each) => each.denier)).toEqual([140]);
+    expect([mayUse(listedOf(file), 'materials', hair), mayUse(listedOf(file), 'materials', strip)]).toEqual([
+      true,
+      false,
+    ]);
+    expect([
+      mayUse(listedOf(file), 'hooks', packet),
+      mayUse(listedOf(file), 'hooks', { ...packet, name: 'other' }),
+    ]).toEqual([true, false]);
+    expect([mayUse(listedOf(file), 'weights', pair), mayUse(listedOf(file), 'weights', wire)]).toEqual([true, false]);
+    expect(
+      NOMINAL_THREADS.filter((each) => mayUse(listedOf(file), 'threads', each)).map((each) => each.denier),
+    ).toEqual([140]);
   });
 });
 

@@ -41,6 +41,11 @@ describe('the tying sheet', () => {
     for (const caution of sheet.cautions) expect(text).toContain(caution);
     expect(text).toContain('# Slate Runner');
   });
+  test('as Markdown: what a tier wrote is words, never tags', () => {
+    const text = sheetMarkdown(sheetOf(settleFly(laid([tail({ note: 'a < b & c' })], { name: 'Tom <img src=x>' }))));
+    expect(text).toContain('# Tom &lt;img src=x>');
+    expect(text).toContain('a &lt; b &amp; c');
+  });
   test('as HTML: a page of its own, with every mark of the file escaped', () => {
     const odd = settleFly(laid([tail({ note: 'a < b & "c"' })], { name: 'Tom <script>' }));
     const page = sheetHtml(sheetOf(odd));

@@ -1,5 +1,5 @@
 import { resolve } from 'node:path';
-import { StartError } from './db/open.ts';
+import { StartError } from './errors.ts';
 
 /** How the server is started, read from its environment. */
 export interface Config {
@@ -10,29 +10,63 @@ export interface Config {
   readonly hosts: readonly string[];
   readonly logLevel: string;
   readonly seed: boolean;
+  /** What devices sign in with; null where only this machine reaches it. */
+  readonly phrase: string | null;
+  /** Addresses of proxies whose word on who asks, and whether by TLS, is taken. */
+  readonly proxies: readonly string[];
 }
 
 const LEVELS = ['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent'];
+/** Signs a phrase has at least. */
+const LEAST_PHRASE = 12;
+
+type Env = Readonly<Record<string, string | undefined>>;
+
+const listed = (text: string | undefined): string[] =>
+  (text ?? '')
+    .split(',')
+    .map((name) => name.trim())
+    .filter((name) => name !== '');
+
+/** Whether an address or name is this machine's own, which no other machine reaches. */
+export const isLoopback = (host: string): boolean =>
+  /^(localhost|\[?::1\]?|127(\.\d{1,3}){3})$/i.test(host.replace(/(?<=[^:]|\]):\d+$/, ''));
+
+function phraseOf(env: Env, reachedAs: readonly string[]): string | null {
+  const phrase = env['JOBBET_PHRASE'];
+  const away = reachedAs.find((name) => !isLoopback(name));
+  if (phrase === undefined || phrase === '') {
+    if (away === undefined) return null;
+    throw new StartError(
+      `Others would reach Jobbet at ${away} and change your flies. Set JOBBET_PHRASE to a phrase of ${String(LEAST_PHRASE)} signs or more that they sign in with, or leave HOST and JOBBET_HOSTS to this machine.`,
+    );
+  }
+  if ([...phrase].length < LEAST_PHRASE)
+    throw new StartError(`JOBBET_PHRASE is too short: give it ${String(LEAST_PHRASE)} signs or more.`);
+  return phrase;
+}
 
 /**
- * Reads JOBBET_DATA, PORT, HOST, JOBBET_HOSTS and LOG_LEVEL; `--seed` lays the examples into a new database.
+ * Reads JOBBET_DATA, PORT, HOST, JOBBET_HOSTS, JOBBET_PHRASE, JOBBET_PROXY and LOG_LEVEL; `--seed` lays the examples into a new database.
  * @throws StartError naming the variable and what it may be
  */
-export function readConfig(env: Readonly<Record<string, string | undefined>>, args: readonly string[]): Config {
+export function readConfig(env: Env, args: readonly string[]): Config {
   const port = Number(env['PORT'] ?? 4100);
   if (!Number.isInteger(port) || port < 0 || port > 65535)
     throw new StartError(`PORT is "${env['PORT'] ?? ''}"; it must be a number from 1 to 65535.`);
   const logLevel = env['LOG_LEVEL'] ?? 'warn';
   if (!LEVELS.includes(logLevel)) throw new StartError(`LOG_LEVEL is "${logLevel}"; it must be ${LEVELS.join(', ')}.`);
   const host = env['HOST'] ?? '127.0.0.1';
-  const listed = (env['JOBBET_HOSTS'] ?? '').split(',').map((name) => name.trim());
+  const hosts = listed(env['JOBBET_HOSTS']);
   return {
     folder: resolve(env['JOBBET_DATA'] ?? 'data'),
     port,
     host,
-    hosts: [host, ...listed.filter((name) => name !== '')],
+    hosts: [host, ...hosts],
     logLevel,
     seed: args.includes('--seed'),
+    phrase: phraseOf(env, [host, ...hosts]),
+    proxies: listed(env['JOBBET_PROXY']),
   };
 }
 

@@ -1,35 +1,27 @@
 import { VERSION } from '@jobbet/core';
 import { buildApp } from './app.ts';
 import { listenProblem, readConfig } from './config.ts';
-import { openDatabase, StartError } from './db/open.ts';
-import { DrawerStore } from './drawers.ts';
-import { fillDrawersOnce, fillJudgementsOnce, seedOnce } from './examples.ts';
-import { refreshSummaries } from './refresh.ts';
-import { markRunning } from './running.ts';
-import { FlyStore } from './store.ts';
+import { StartError } from './errors.ts';
+import { furnish, openHouse } from './house.ts';
+import { solverPool } from './solving/solvers.ts';
 
 const GRACE_MS = 2000;
 
 async function main(): Promise<void> {
   const config = readConfig(process.env, process.argv.slice(2));
-  const { folder, port, host, hosts, logLevel } = config;
-  const database = await openDatabase(folder);
-  const { db } = database;
-  const drawers = new DrawerStore(db);
-  const store = new FlyStore(db, Date.now, () => drawers.drawers());
-  await fillDrawersOnce(db, drawers, config.seed);
-  await fillJudgementsOnce(db, drawers, config.seed);
-  await refreshSummaries(db, await drawers.drawers());
-  if (config.seed) await seedOnce(db, store);
-  const app = await buildApp({ store, drawers, db, folder, version: VERSION, hosts, logLevel });
+  const { folder, port, host, hosts, proxies, logLevel, phrase } = config;
+  const house = await openHouse(folder, { solvers: solverPool(), phrase });
   let address: string;
+  const app = await buildApp({ house, version: VERSION, hosts, proxies, logLevel });
   try {
+    await furnish(house, config.seed);
     address = await app.listen({ port, host });
   } catch (error) {
-    database.close();
+    await app.close();
+    await house.close();
     throw listenProblem((error as { code?: string }).code, config) ?? error;
   }
-  const unmark = markRunning(folder, Number(new URL(address).port || 80));
+  house.database.lock.tellPort(Number(new URL(address).port || 80));
   let closing = false;
   const stop = (): void => {
     if (closing) return;
@@ -38,11 +30,12 @@ async function main(): Promise<void> {
     setTimeout(() => {
       app.server.closeAllConnections();
     }, GRACE_MS).unref();
-    void app.close().then(() => {
-      database.close();
-      unmark();
-      process.exit(0);
-    });
+    void app
+      .close()
+      .then(() => house.close())
+      .then(() => {
+        process.exit(0);
+      });
   };
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);

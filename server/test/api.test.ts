@@ -1,3 +1,6 @@
+import { rmSync } from 'node:fs';
+import { connect } from 'node:net';
+import { join } from 'node:path';
 import type { FastifyInstance } from 'fastify';
 import { appOn, boathouse, fly, type Boathouse } from './bench.ts';
 
@@ -9,7 +12,7 @@ beforeAll(async () => {
 });
 afterAll(async () => {
   await app.close();
-  house.close();
+  await house.close();
 });
 
 interface Answer {
@@ -78,6 +81,49 @@ describe('flies over HTTP', () => {
   });
 });
 
+describe('what is so malformed that no handler sees it', () => {
+  let port: number;
+  beforeAll(async () => {
+    port = Number(new URL(await app.listen({ port: 0, host: '127.0.0.1' })).port);
+  });
+  /** What a raw request is answered with. */
+  const spoken = (text: string): Promise<string> =>
+    new Promise((resolve, reject) => {
+      let heard = '';
+      const socket = connect(port, '127.0.0.1', () => socket.write(text));
+      socket.on('data', (data) => (heard += data.toString()));
+      socket.on('close', () => {
+        resolve(heard);
+      });
+      socket.on('error', reject);
+    });
+  test.each([
+    ['no HTTP', 'hello\r\n\r\n', 400, 'bad-request'],
+    [
+      'a header without end',
+      `GET / HTTP/1.1\r\nHost: localhost\r\nX: ${'x'.repeat(20_000)}\r\n\r\n`,
+      431,
+      'long-header',
+    ],
+    [
+      'an address that is none',
+      'GET /api/flies/%E0%A4%A HTTP/1.1\r\nHost: localhost\r\nConnection: close\r\n\r\n',
+      400,
+      'bad-request',
+    ],
+    [
+      'a length that is none',
+      'POST /api/solve HTTP/1.1\r\nHost: localhost\r\nContent-Length: x\r\n\r\n',
+      400,
+      'bad-request',
+    ],
+  ])('%s has the one shape of errors too', async (_what, text, status, code) => {
+    const [head, body] = (await spoken(text)).split('\r\n\r\n');
+    expect(head).toMatch(`HTTP/1.1 ${String(status)}`);
+    expect((JSON.parse(body ?? '') as { error: { code: string } }).error.code).toBe(code);
+  });
+});
+
 describe('what is refused has one shape', () => {
   test.each<[string, 'GET' | 'POST' | 'PUT', string, object | undefined, number, string]>([
     ['a fly that is none', 'GET', '/api/flies/nothing', undefined, 404, 'no-fly'],
@@ -129,6 +175,62 @@ describe('what is refused has one shape', () => {
   });
 });
 
+describe('the list', () => {
+  test('has what the Box shows and no files; asked again unchanged, it is not sent', async () => {
+    await ask('POST', '/api/flies', { file: fly('Listed') });
+    const first = await app.inject({ url: '/api/flies', headers: { host: 'localhost' } });
+    const [one] = first.json<Record<string, unknown>[]>();
+    expect(Object.keys(one ?? {}).sort()).toEqual(
+      ['id', 'name', 'revision', 'summary', 'listed', 'broken', 'createdAt', 'updatedAt', 'deletedAt'].sort(),
+    );
+    const again = (etag: unknown) =>
+      app.inject({ url: '/api/flies', headers: { host: 'localhost', 'if-none-match': String(etag) } });
+    const second = await again(first.headers['etag']);
+    expect([second.statusCode, second.body]).toEqual([304, '']);
+    await ask('POST', '/api/flies', { file: fly('Another') });
+    expect((await again(first.headers['etag'])).statusCode).toBe(200);
+  });
+  test('what no longer reads is told with its text, and takes nothing down', async () => {
+    const { body } = await ask('POST', '/api/flies', { file: fly('Spoilt') });
+    await house.database.client.execute("update flies set summary = '{}' where name = 'Spoilt'");
+    expect((await ask('GET', '/api/flies')).status).toBe(200);
+    expect((await ask('GET', '/api/broken')).body).toMatchObject([
+      { what: 'fly', name: 'Spoilt', text: expect.stringContaining('Spoilt') as string },
+    ]);
+    const one = await ask('GET', `/api/flies/${String(body['id'])}`);
+    expect([one.status, one.body.error?.code]).toEqual([409, 'broken-fly']);
+    const { statusCode, headers } = await app.inject({
+      url: `/api/flies/${String(body['id'])}/file`,
+      headers: { host: 'localhost' },
+    });
+    expect([statusCode, headers['content-type']]).toEqual([200, 'text/plain; charset=utf-8']);
+  });
+});
+
+describe('a database that is gone', () => {
+  test('is said with 503 before anything is asked of it, and reading goes on', async () => {
+    const other = await boathouse();
+    const own = await appOn(other);
+    const send = async (method: 'GET' | 'POST') =>
+      await own.inject({
+        method,
+        url: '/api/flies',
+        headers: { host: 'localhost' },
+        ...(method === 'POST' ? { payload: { file: fly() } } : {}),
+      });
+    expect((await send('POST')).statusCode).toBe(201);
+    rmSync(join(other.folder, 'jobbet.sqlite'));
+    const refused = await send('POST');
+    expect([refused.statusCode, refused.json<{ error: { code: string } }>().error.code]).toEqual([
+      503,
+      'database-gone',
+    ]);
+    expect((await send('GET')).statusCode).toBe(200);
+    await own.close();
+    await other.close();
+  });
+});
+
 describe('who is answered', () => {
   test('foreign Host names are refused, listed ones and our own are not', async () => {
     expect((await ask('GET', '/api/health', undefined, { host: 'evil.example' })).body.error?.code).toBe(
@@ -144,6 +246,27 @@ describe('who is answered', () => {
       'foreign-origin',
     );
     expect((await ask('GET', '/api/flies', undefined, { origin: 'http://localhost:4100' })).status).toBe(200);
+  });
+  test.each(['/api/flies', '/%61pi/flies', '/api/%66lies', '/api//flies', '/API/flies'])(
+    'nor by writing the address another way: %s',
+    async (url) => {
+      for (const site of ['cross-site', 'same-site']) {
+        const answer = await app.inject({ url, headers: { host: 'localhost:4100', 'sec-fetch-site': site } });
+        expect([answer.statusCode, answer.json<{ error: { code: string } }>().error.code]).toEqual([
+          403,
+          'foreign-origin',
+        ]);
+      }
+    },
+  );
+  test('a page of the same site is another site', async () => {
+    expect((await ask('POST', '/api/flies', { file: fly() }, { 'sec-fetch-site': 'same-site' })).status).toBe(403);
+    expect((await ask('GET', '/api/flies', undefined, { 'sec-fetch-site': 'same-origin' })).status).toBe(200);
+    expect((await ask('GET', '/api/flies', undefined, { 'sec-fetch-site': 'none' })).status).toBe(200);
+  });
+  test('no answer of the API is kept by anyone on the way', async () => {
+    for (const url of ['/api/flies', '/api/nothing', '/api/flies/none'])
+      expect((await app.inject({ url, headers: { host: 'localhost' } })).headers['cache-control']).toBe('no-store');
   });
   test('every answer bears the security headers', async () => {
     const { headers } = await app.inject({ url: '/api/health', headers: { host: 'localhost' } });

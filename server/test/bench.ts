@@ -3,9 +3,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { readFlyValue, type FlyFile } from '@jobbet/core';
 import { buildApp, type AppOptions } from '../src/app.ts';
-import { openDatabase, type OpenDatabase } from '../src/db/open.ts';
-import { DrawerStore } from '../src/drawers.ts';
-import { FlyStore } from '../src/store.ts';
+import { openHouse, type House } from '../src/house.ts';
+import type { Solvers } from '../src/solving/solvers.ts';
+import type { FastifyInstance } from 'fastify';
 
 /** A fly file of one tail on a bare hook, so long. */
 export function fly(name = 'Test', length = '1 shank'): FlyFile {
@@ -49,29 +49,26 @@ export class Clock {
   }
 }
 
-export interface Boathouse {
+export interface Boathouse extends House {
   readonly folder: string;
-  readonly database: OpenDatabase;
-  readonly drawers: DrawerStore;
-  readonly store: FlyStore;
+  readonly house: House;
   readonly clock: Clock;
-  readonly close: () => void;
 }
 
-/** A store on a fresh database. */
-export async function boathouse(): Promise<Boathouse> {
+/** A house on a fresh folder, which solves on the thread of the test unless other solvers are given. */
+export async function boathouse(
+  more: { readonly solvers?: Solvers; readonly phrase?: string } = {},
+): Promise<Boathouse> {
   const folder = tempFolder();
-  const database = await openDatabase(folder.path);
   const clock = new Clock();
-  const close = (): void => {
-    database.close();
+  const house = await openHouse(folder.path, { now: clock.now, ...more });
+  const close = async (): Promise<void> => {
+    await house.close();
     folder.remove();
   };
-  const drawers = new DrawerStore(database.db, clock.now);
-  const store = new FlyStore(database.db, clock.now, () => drawers.drawers());
-  return { folder: folder.path, database, drawers, store, clock, close };
+  return { ...house, folder: folder.path, house, clock, close };
 }
 
 /** An app on a boathouse, with no web folder unless one is given. */
-export const appOn = ({ store, drawers, database, folder }: Boathouse, more: Partial<AppOptions> = {}) =>
-  buildApp({ store, drawers, db: database.db, folder, version: 'test', webFolder: '/nowhere', ...more });
+export const appOn = ({ house }: Boathouse, more: Partial<AppOptions> = {}): Promise<FastifyInstance> =>
+  buildApp({ house, version: 'test', webFolder: '/nowhere', ...more });

@@ -1,17 +1,15 @@
 import { readFlyValue, type FlyFile } from '@jobbet/core';
 import type { HookItem, MaterialItem, WeightItem } from '@jobbet/core/drawers/items';
 import { NOMINAL_MATERIALS } from '@jobbet/core/drawers/tables';
-import type { Item } from '../src/drawers.ts';
-import { fillDrawersOnce, fillJudgementsOnce } from '../src/examples.ts';
+import type { Item } from '../src/drawers/store.ts';
+import { fillDrawersOnce, fillJudgementsOnce } from '../src/flies/examples.ts';
 import { boathouse, fly, type Boathouse } from './bench.ts';
 
 let house: Boathouse;
 beforeEach(async () => {
   house = await boathouse();
 });
-afterEach(() => {
-  house.close();
-});
+afterEach(() => house.close());
 
 const hook: HookItem = { name: 'sixes', form: 'single', size: '6', shankMm: 17 };
 const pair: WeightItem = { name: 'eyes of mine', form: 'dumbbell', material: 'brass', diameterMm: 4, massMg: 300 };
@@ -39,44 +37,43 @@ const add = async (drawer: 'hooks' | 'weights' | 'materials', item: object): Pro
 
 describe('the drawers', () => {
   test('are filled once, with the nominal goods or the boathouse’s', async () => {
-    const { db } = house.database;
-    await fillDrawersOnce(db, house.drawers, true);
+    await fillDrawersOnce(house.database.ledger, house.drawers, true);
     const filled = await house.drawers.items();
     expect(filled.materials.length).toBeGreaterThanOrEqual(45);
     for (const drawer of ['hooks', 'weights', 'materials', 'threads'] as const)
       expect([drawer, filled[drawer].length > 5]).toEqual([drawer, true]);
     for (const row of await house.drawers.list()) await house.drawers.remove(row.id);
-    await fillDrawersOnce(db, house.drawers, true);
+    await fillDrawersOnce(house.database.ledger, house.drawers, true);
     expect(await house.drawers.list()).toEqual([]);
-    await fillJudgementsOnce(db, house.drawers, true);
+    await fillJudgementsOnce(house.database.ledger, house.drawers, true);
     const judged = await house.drawers.items();
     expect([judged.schools.length, judged.rules.length, judged.limits.length > 20]).toEqual([7, 2, true]);
     for (const row of await house.drawers.list()) await house.drawers.remove(row.id);
-    await fillJudgementsOnce(db, house.drawers, true);
+    await fillJudgementsOnce(house.database.ledger, house.drawers, true);
     expect(await house.drawers.list()).toEqual([]);
   });
   test('an item changed solves anew the flies that name it, and tells their figures before and after', async () => {
     const packet = await add('hooks', hook);
-    const mine = await house.store.create(eyed('On the packet'));
-    const other = await house.store.create(fly('Bare'));
+    const mine = await house.flies.create(eyed('On the packet'));
+    const other = await house.flies.create(fly('Bare'));
     const { item, changes } = await house.drawers.change(packet.id, { ...hook, shankMm: 20 }, packet.revision);
     expect(item.revision).toBe(2);
     expect(changes.map((each) => [each.name, each.before.shankMm, each.after.shankMm])).toEqual([
       ['On the packet', 17, 20],
     ]);
-    expect((await house.store.get(mine.id)).summary.shankMm).toBe(20);
-    expect((await house.store.get(mine.id)).revision).toBe(1);
-    expect((await house.store.get(other.id)).summary).toEqual(other.summary);
+    expect((await house.flies.get(mine.id)).summary.shankMm).toBe(20);
+    expect((await house.flies.get(mine.id)).revision).toBe(1);
+    expect((await house.flies.get(other.id)).summary).toEqual(other.summary);
   });
   test('a weighed pair moves the verdict of the fly that names it', async () => {
     const weighed = await add('weights', { ...pair, massMg: 600 });
-    await house.store.create(eyed('Heavy', { material: 'eyes of mine' }));
+    await house.flies.create(eyed('Heavy', { material: 'eyes of mine' }));
     const { changes } = await house.drawers.change(weighed.id, { ...pair, massMg: 20 }, 1);
     expect(changes.map(({ before, after }) => [before.ride, after.ride])).toEqual([['point-up', 'point-down']]);
   });
   test('a change that would keep a fly from laying out is refused, and nothing is changed', async () => {
     const weighed = await add('weights', { ...pair, name: 'odd eyes' });
-    await house.store.create(eyed('Leans on it', { material: 'odd eyes' }));
+    await house.flies.create(eyed('Leans on it', { material: 'odd eyes' }));
     await expect(house.drawers.remove(weighed.id)).rejects.toMatchObject({
       code: 'breaks-fly',
       message: expect.stringMatching(/^With this Leans on it would no longer lay out: parts\[0\]\.material/) as string,
@@ -85,7 +82,7 @@ describe('the drawers', () => {
   });
   test('a renamed item goes by its old name too', async () => {
     const packet = await add('hooks', hook);
-    await house.store.create(eyed('Named'));
+    await house.flies.create(eyed('Named'));
     const { item, changes } = await house.drawers.change(packet.id, { ...hook, name: 'streamer sixes' }, 1);
     expect((item.item as HookItem).also).toEqual(['sixes']);
     expect(changes).toEqual([]);
@@ -109,7 +106,7 @@ describe('the drawers', () => {
   });
   test('changes made at once are made one after the other', async () => {
     const packet = await add('hooks', hook);
-    await house.store.create(eyed('Raced'));
+    await house.flies.create(eyed('Raced'));
     const outcomes = await Promise.allSettled(
       [18, 19, 20].map((shankMm) => house.drawers.change(packet.id, { ...hook, shankMm }, 1)),
     );

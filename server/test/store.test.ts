@@ -1,18 +1,17 @@
-import { NOMINAL_DRAWERS } from '@jobbet/core/drawers/tables';
-import { summaryOf } from '../src/summary.ts';
+import { renameSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { jest } from '@jest/globals';
+import { solveFly } from '@jobbet/core';
 import { ApiError } from '../src/errors.ts';
-import { addExamples, exampleFlies, seedOnce } from '../src/examples.ts';
-import { refreshSummaries } from '../src/refresh.ts';
-import { FlyStore } from '../src/store.ts';
+import { addExamples, exampleFlies, seedOnce } from '../src/flies/examples.ts';
+import { FlyStore } from '../src/flies/store.ts';
 import { boathouse, fly, type Boathouse } from './bench.ts';
 
 let house: Boathouse;
 beforeEach(async () => {
   house = await boathouse();
 });
-afterEach(() => {
-  house.close();
-});
+afterEach(() => house.close());
 
 const codeOf = async (work: Promise<unknown>): Promise<unknown> => {
   try {
@@ -26,83 +25,105 @@ const codeOf = async (work: Promise<unknown>): Promise<unknown> => {
 
 describe('revisions', () => {
   test('a new fly is revision 1 and a save makes the next', async () => {
-    const made = await house.store.create(fly());
-    const saved = await house.store.save(made.id, fly('Test', '2 shank'), 1, 'auto');
-    expect([made.revision, saved.revision, (await house.store.get(made.id)).revision]).toEqual([1, 2, 2]);
+    const made = await house.flies.create(fly());
+    const saved = await house.flies.save(made.id, fly('Test', '2 shank'), 1, 'auto');
+    expect([made.revision, saved.revision, (await house.flies.get(made.id)).revision]).toEqual([1, 2, 2]);
   });
   test('a save over a revision that is gone is refused with the current one, and changes nothing', async () => {
-    const { id } = await house.store.create(fly());
-    await house.store.save(id, fly('Theirs'), 1, 'saved');
-    expect(await codeOf(house.store.save(id, fly('Mine'), 1, 'saved'))).toEqual(['stale', 2]);
-    expect((await house.store.get(id)).name).toBe('Theirs');
-    expect(await house.store.history(id)).toHaveLength(2);
+    const { id } = await house.flies.create(fly());
+    await house.flies.save(id, fly('Theirs'), 1, 'saved');
+    expect(await codeOf(house.flies.save(id, fly('Mine'), 1, 'saved'))).toEqual(['stale', 2]);
+    expect((await house.flies.get(id)).name).toBe('Theirs');
+    expect(await house.flies.history(id)).toHaveLength(2);
   });
   test.each(['auto', 'saved'] as const)(
     'of two %s saves at once over the same revision just one gets through',
     async (kind) => {
-      const { id } = await house.store.create(fly());
-      await house.store.save(id, fly('First'), 1, 'auto');
-      const other = new FlyStore(house.database.db, house.clock.now);
+      const { id } = await house.flies.create(fly());
+      await house.flies.save(id, fly('First'), 1, 'auto');
+      const other = new FlyStore(house.database.ledger, house.solvers, undefined, house.clock.now);
       const answers = await Promise.allSettled(
-        [house.store, other, house.store].map((store, i) => store.save(id, fly(`Try ${String(i)}`), 2, kind)),
+        [house.flies, other, house.flies].map((store, i) => store.save(id, fly(`Try ${String(i)}`), 2, kind)),
       );
       expect(answers.filter((answer) => answer.status === 'fulfilled')).toHaveLength(1);
-      expect((await house.store.get(id)).revision).toBe(3);
-      const history = await house.store.history(id);
+      expect((await house.flies.get(id)).revision).toBe(3);
+      const history = await house.flies.history(id);
       expect(history[0]?.revision).toBe(3);
-      expect(history[0]?.file.name).toBe((await house.store.get(id)).name);
+      expect(history[0]?.file.name).toBe((await house.flies.get(id)).name);
     },
   );
   test('a fly that does not solve is not stored, and its faults are told', async () => {
-    await expect(house.store.create(fly('Test', 'wing'))).rejects.toMatchObject({
+    await expect(house.flies.create(fly('Test', 'wing'))).rejects.toMatchObject({
       code: 'invalid-fly',
       details: { faults: [{ path: 'parts[0].length' }] },
     });
-    expect(await house.store.list()).toHaveLength(0);
+    expect(await house.flies.list()).toHaveLength(0);
   });
 });
 
 describe('versions', () => {
   const kinds = async (id: string): Promise<string[]> =>
-    (await house.store.history(id)).map((version) => `${version.kind} ${String(version.revision)}`);
+    (await house.flies.history(id)).map((version) => `${version.kind} ${String(version.revision)}`);
   test('autosaves within ten minutes of the first are one version, later ones another', async () => {
-    const { id } = await house.store.create(fly());
+    const { id } = await house.flies.create(fly());
     for (let revision = 1; revision <= 3; revision++) {
-      await house.store.save(id, fly('Test', `${String(revision)} gap`), revision, 'auto');
+      await house.flies.save(id, fly('Test', `${String(revision)} gap`), revision, 'auto');
       house.clock.minutes(4);
     }
     expect(await kinds(id)).toEqual(['auto 4', 'created 1']);
-    await house.store.save(id, fly('Test', '4 gap'), 4, 'auto');
+    await house.flies.save(id, fly('Test', '4 gap'), 4, 'auto');
     expect(await kinds(id)).toEqual(['auto 5', 'auto 4', 'created 1']);
   });
+  test('a clock that was set back begins a version of its own; nothing is written over', async () => {
+    const { id } = await house.flies.create(fly());
+    await house.flies.save(id, fly('Test', '1 gap'), 1, 'auto');
+    house.clock.minutes(-60);
+    await house.flies.save(id, fly('Test', '2 gap'), 2, 'auto');
+    expect(await kinds(id)).toEqual(['auto 3', 'auto 2', 'created 1']);
+    house.clock.minutes(3);
+    await house.flies.save(id, fly('Test', '3 gap'), 3, 'auto');
+    expect(await kinds(id)).toEqual(['auto 4', 'auto 2', 'created 1']);
+  });
+  test('a version is written only with its fly', async () => {
+    const { id } = await house.flies.create(fly());
+    const { ledger } = house.database;
+    const write = ledger.write.bind(ledger);
+    jest.spyOn(ledger, 'write').mockImplementationOnce(async (statements) => {
+      // Another process puts it in the trash between the question and the answer.
+      await house.database.client.execute('update flies set deleted_at = 1');
+      return write(statements) as never;
+    });
+    expect(await codeOf(house.flies.save(id, fly('Mine'), 1, 'saved'))).toEqual(['no-fly', undefined]);
+    expect(await kinds(id)).toEqual(['created 1']);
+  });
   test('a save by hand stands by itself', async () => {
-    const { id } = await house.store.create(fly());
-    await house.store.save(id, fly(), 1, 'auto');
-    await house.store.save(id, fly(), 2, 'saved');
-    await house.store.save(id, fly(), 3, 'auto');
+    const { id } = await house.flies.create(fly());
+    await house.flies.save(id, fly(), 1, 'auto');
+    await house.flies.save(id, fly(), 2, 'saved');
+    await house.flies.save(id, fly(), 3, 'auto');
     expect(await kinds(id)).toEqual(['auto 4', 'saved 3', 'auto 2', 'created 1']);
   });
   test('restoring saves the old file as the newest version and keeps what was there', async () => {
-    const { id } = await house.store.create(fly('Old'));
-    await house.store.save(id, fly('New'), 1, 'saved');
-    const back = await house.store.restore(id, 1, 2);
+    const { id } = await house.flies.create(fly('Old'));
+    await house.flies.save(id, fly('New'), 1, 'saved');
+    const back = await house.flies.restore(id, 1, 2);
     expect([back.name, back.revision, back.file.name]).toEqual(['Old', 3, 'Old']);
     expect(await kinds(id)).toEqual(['restored 3', 'saved 2', 'created 1']);
-    expect(await codeOf(house.store.restore(id, 9, 3))).toEqual(['no-version', undefined]);
+    expect(await codeOf(house.flies.restore(id, 9, 3))).toEqual(['no-version', undefined]);
   });
 });
 
 describe('the trash', () => {
   test('holds a fly with its versions until it is thrown out, and gives it back', async () => {
-    const { id } = await house.store.create(fly());
-    await house.store.setDeleted(id, true);
-    expect([(await house.store.list()).length, (await house.store.trash()).length]).toEqual([0, 1]);
-    expect(await codeOf(house.store.save(id, fly(), 1, 'auto'))).toEqual(['no-fly', undefined]);
-    await house.store.setDeleted(id, false);
-    expect((await house.store.list()).map((each) => each.id)).toEqual([id]);
-    expect(await codeOf(house.store.purge(id))).toEqual(['no-fly', undefined]);
-    await house.store.setDeleted(id, true);
-    await house.store.purge(id);
+    const { id } = await house.flies.create(fly());
+    await house.flies.setDeleted(id, true);
+    expect([(await house.flies.list()).length, (await house.flies.trash()).length]).toEqual([0, 1]);
+    expect(await codeOf(house.flies.save(id, fly(), 1, 'auto'))).toEqual(['no-fly', undefined]);
+    await house.flies.setDeleted(id, false);
+    expect((await house.flies.list()).map((each) => each.id)).toEqual([id]);
+    expect(await codeOf(house.flies.purge(id))).toEqual(['no-fly', undefined]);
+    await house.flies.setDeleted(id, true);
+    await house.flies.purge(id);
     const left = await house.database.client.execute('select count(*) as n from versions');
     expect(left.rows[0]?.['n']).toBe(0);
   });
@@ -111,28 +132,122 @@ describe('the trash', () => {
 describe('examples', () => {
   test('thirteen flies that differ in kind, laid in once; an emptied box stays empty', async () => {
     expect(exampleFlies()).toHaveLength(13);
-    expect(await seedOnce(house.database.db, house.store)).toBe(true);
-    const flies = await house.store.list();
+    expect(await seedOnce(house.database.ledger, house.flies)).toBe(true);
+    const flies = await house.flies.list();
     expect(flies).toHaveLength(13);
-    for (const each of flies) await house.store.setDeleted(each.id, true);
-    expect(await seedOnce(house.database.db, house.store)).toBe(false);
-    expect(await house.store.list()).toHaveLength(0);
-    expect(await addExamples(house.store)).toBe(13);
-    expect(await addExamples(house.store)).toBe(0);
+    for (const each of flies) await house.flies.setDeleted(each.id, true);
+    expect(await seedOnce(house.database.ledger, house.flies)).toBe(false);
+    expect(await house.flies.list()).toHaveLength(0);
+    expect(await addExamples(house.flies)).toBe(13);
+    expect(await addExamples(house.flies)).toBe(0);
   });
   test('the troubled one rides other than meant, all others as meant', () => {
     const wrong = exampleFlies()
-      .filter((file) => summaryOf(file, NOMINAL_DRAWERS).ride !== file.intent?.ride)
+      .filter((file) => {
+        const solved = solveFly(file);
+        return solved.ok && solved.value.balance.tight.ride !== file.intent?.ride;
+      })
       .map((file) => file.name);
     expect(wrong).toEqual(['Rowan Ember']);
   });
 });
 
 test('figures kept by another model are computed anew, once', async () => {
-  const { id } = await house.store.create(fly());
-  const right = (await house.store.get(id)).summary;
+  const { id } = await house.flies.create(fly());
+  const right = (await house.flies.get(id)).summary;
   await house.database.client.execute("update flies set summary = json_set(summary, '$.dryMg', 1)");
-  expect(await refreshSummaries(house.database.db, NOMINAL_DRAWERS)).toBe(1);
-  expect((await house.store.get(id)).summary).toEqual(right);
-  expect(await refreshSummaries(house.database.db, NOMINAL_DRAWERS)).toBe(0);
+  expect(await house.refresh()).toBe(1);
+  expect((await house.flies.get(id)).summary).toEqual(right);
+  expect(await house.refresh()).toBe(0);
+});
+
+describe('one fly never takes the others down', () => {
+  test('what is absurd is refused with its place, and nothing of it is kept', async () => {
+    await expect(house.flies.create(fly('Long', `${'9'.repeat(180)} mm`))).rejects.toMatchObject({
+      code: 'invalid-fly',
+      details: { faults: [{ path: 'parts[0].length', code: 'range' }] },
+    });
+    expect(await house.flies.list()).toEqual([]);
+  });
+  test.each([
+    ['figures that are none', 'summary', '{"dryMg": null}'],
+    ['no JSON for figures', 'summary', '{'],
+    ['no JSON for what lists show', 'listed', 'oh'],
+  ])('%s are listed as broken, the others as they are', async (_what, column, text) => {
+    const { id } = await house.flies.create(fly('Sound'));
+    const broken = await house.flies.create(fly('Broken'));
+    await house.database.client.execute({
+      sql: `update flies set ${column} = ? where id = ?`,
+      args: [text, broken.id],
+    });
+    const list = await house.flies.list();
+    expect(list.map((each) => [each.name, each.broken !== null])).toEqual([
+      ['Broken', true],
+      ['Sound', false],
+    ]);
+    expect((await house.flies.get(id)).name).toBe('Sound');
+    expect(JSON.parse((await house.flies.text(broken.id)).text)).toMatchObject({ name: 'Broken' });
+  });
+  test('a file that no longer reads is told with why, is saved out as it is, and counts for nothing', async () => {
+    const { id } = await house.flies.create(fly('Odd'));
+    await house.database.client.execute("update flies set file = json_set(file, '$.parts[0].length', 'tial')");
+    await house.database.client.execute("update facts set value = '1' where key = 'model'");
+    await house.refresh();
+    const [listed] = await house.flies.list();
+    expect(listed?.broken).toBe('parts[0].length: unknown name "tial"; did you mean "tail"?');
+    await expect(house.flies.get(id)).rejects.toMatchObject({ code: 'broken-fly' });
+    expect((await house.flies.text(id)).text).toContain('tial');
+    await house.drawers.add('hooks', { name: 'sixes', form: 'single', size: '6' });
+  });
+  test('a version that does not read is passed over', async () => {
+    const { id } = await house.flies.create(fly());
+    await house.flies.save(id, fly('Test', '2 gap'), 1, 'saved');
+    await house.database.client.execute("update versions set file = '{' where revision = 1");
+    await house.database.client.execute("update versions set summary = 'x' where revision = 2");
+    expect((await house.flies.history(id)).map((each) => [each.revision, each.summary])).toEqual([[2, null]]);
+  });
+  test('an item of the drawers that does not read is left out of them, and can still be had', async () => {
+    await house.drawers.add('hooks', { name: 'sixes', form: 'single', size: '6' });
+    await house.drawers.add('hooks', { name: 'fours', form: 'single', size: '4' });
+    await house.database.client.execute(
+      "update drawer_items set item = json_set(item, '$.shankMm', -3) where name = 'sixes'",
+    );
+    house.drawers.forget();
+    expect((await house.drawers.items()).hooks.map((each) => each.name)).toEqual(['fours']);
+    expect(await house.drawers.broken()).toMatchObject([{ name: 'sixes', why: 'shankMm: must be above 0' }]);
+    await house.drawers.add('hooks', { name: 'eights', form: 'single', size: '8' });
+    expect(await house.drawers.broken()).toHaveLength(1);
+  });
+});
+
+describe('a database that is taken away', () => {
+  test('under a running server: a save says so and is not told as done', async () => {
+    const { id } = await house.flies.create(fly());
+    renameSync(join(house.folder, 'jobbet.sqlite'), join(house.folder, 'away'));
+    expect(await codeOf(house.flies.save(id, fly('Lost'), 1, 'auto'))).toEqual(['database-gone', undefined]);
+    writeFileSync(join(house.folder, 'jobbet.sqlite'), '');
+    expect(await codeOf(house.flies.create(fly('Lost')))).toEqual(['database-gone', undefined]);
+    expect(await codeOf(house.drawers.add('hooks', { name: 'sixes', form: 'single', size: '6' }))).toEqual([
+      'database-gone',
+      undefined,
+    ]);
+    renameSync(join(house.folder, 'away'), join(house.folder, 'jobbet.sqlite'));
+    expect((await house.flies.save(id, fly('Back'), 1, 'auto')).revision).toBe(2);
+  });
+  test('in the midst of a save: what went into the file that is gone is not told as done either', async () => {
+    const { id } = await house.flies.create(fly());
+    const { db } = house.database.ledger;
+    const batch = db.batch.bind(db);
+    jest.spyOn(db, 'batch').mockImplementationOnce(async (statements) => {
+      const done = await batch(statements);
+      rmSync(join(house.folder, 'jobbet.sqlite'));
+      return done as never;
+    });
+    expect(await codeOf(house.flies.save(id, fly('Lost'), 1, 'auto'))).toEqual(['database-gone', undefined]);
+  });
+  test('with the journal that goes with it', async () => {
+    const { id } = await house.flies.create(fly());
+    rmSync(join(house.folder, 'jobbet.sqlite-wal'));
+    expect(await codeOf(house.flies.save(id, fly('Lost'), 1, 'auto'))).toEqual(['database-gone', undefined]);
+  });
 });

@@ -1,5 +1,4 @@
 import type { FastifyInstance } from 'fastify';
-import { makeBackup, readBackup, restoreBackup } from '../src/backup.ts';
 import { appOn, boathouse, fly, type Boathouse } from './bench.ts';
 
 let house: Boathouse;
@@ -8,11 +7,11 @@ let id: string;
 beforeEach(async () => {
   house = await boathouse();
   app = await appOn(house);
-  ({ id } = await house.store.create(fly('Tied')));
+  ({ id } = await house.flies.create(fly('Tied')));
 });
 afterEach(async () => {
   await app.close();
-  house.close();
+  await house.close();
 });
 
 const tying = (more: object = {}) => ({
@@ -58,8 +57,8 @@ describe('how a fly was tied', () => {
     await ask('PUT', `/api/flies/${id}/tyings/2`, tying());
     expect((await ask('DELETE', `/api/flies/${id}/tyings/1`)).status).toBe(204);
     expect(await list()).toMatchObject([{ begun: 2 }]);
-    await house.store.setDeleted(id, true);
-    await house.store.purge(id);
+    await house.flies.setDeleted(id, true);
+    await house.flies.purge(id);
     expect(await list()).toEqual([]);
   });
   test('of a fly that is not there, or that does not read, is refused', async () => {
@@ -67,16 +66,18 @@ describe('how a fly was tied', () => {
     expect((await ask('PUT', `/api/flies/${id}/tyings/1`, tying({ spent: { hook: -5 } }))).status).toBe(400);
     expect((await ask('PUT', `/api/flies/${id}/tyings/soon`, tying())).status).toBe(400);
   });
-  test('stands in the backup and comes back with it; a backup from before has none', async () => {
-    await ask('PUT', `/api/flies/${id}/tyings/1000`, tying());
-    const { bytes, counts } = await makeBackup(house.database.db);
-    expect(counts.tyings).toBe(1);
-    await ask('DELETE', `/api/flies/${id}/tyings/1000`);
-    const read = readBackup(bytes);
-    await restoreBackup(house.database.db, read);
-    expect(await list()).toMatchObject([{ begun: 1000, differs: { tail: 'shorter' } }]);
-    await restoreBackup(house.database.db, { ...read, data: { ...read.data, tyings: [] } });
-    expect(await list()).toEqual([]);
+  test('the account that was changed more often is true, whatever the clocks say', async () => {
+    await ask('PUT', `/api/flies/${id}/tyings/5000`, tying({ edits: 3, changed: 9000 }));
+    await ask('PUT', `/api/flies/${id}/tyings/5000`, tying({ edits: 4, changed: 1000, step: 'body' }));
+    expect(await list()).toMatchObject([{ edits: 4, step: 'body' }]);
+    await ask('PUT', `/api/flies/${id}/tyings/5000`, tying({ edits: 3, changed: 99_000, step: 'head' }));
+    expect(await list()).toMatchObject([{ edits: 4, step: 'body' }]);
+  });
+  test('one that does not read takes no other down', async () => {
+    await ask('PUT', `/api/flies/${id}/tyings/1`, tying());
+    await ask('PUT', `/api/flies/${id}/tyings/2`, tying());
+    await house.database.client.execute("update tyings set record = '{' where begun = 1");
+    expect(await list()).toMatchObject([{ begun: 2 }]);
   });
 });
 

@@ -4,6 +4,7 @@ import { createBrowserRouter, RouterProvider, useRouteError } from 'react-router
 import { BoxView } from './box/BoxView.tsx';
 import { followTheme } from './settings/settings.ts';
 import { AppShell } from './shell/AppShell.tsx';
+import { SignedIn } from './shell/SignIn.tsx';
 import './styles.css';
 
 followTheme();
@@ -24,7 +25,11 @@ function Broken() {
 
 const router = createBrowserRouter([
   {
-    element: <AppShell />,
+    element: (
+      <SignedIn>
+        <AppShell />
+      </SignedIn>
+    ),
     errorElement: <Broken />,
     hydrateFallbackElement: <p className="p-6 text-ink2">Opening</p>,
     children: [

@@ -6,7 +6,7 @@ import { drawingWidth, eyeAt } from '../src/box/place.ts';
 import { SettingsView } from '../src/shell/SettingsView.tsx';
 import { useSettings } from '../src/settings/settings.ts';
 import { MemoryRouter } from 'react-router';
-import { fly, stored } from './build.ts';
+import { fly, listed, stored } from './build.ts';
 
 let asked: string[];
 beforeEach(() => {
@@ -14,14 +14,15 @@ beforeEach(() => {
   globalThis.fetch = ((url: string, init: { method: string; body?: string }) => {
     const body = JSON.parse(init.body ?? '{}') as { file?: { name: string }; revision?: number };
     asked.push([init.method, url, body.file?.name, body.revision].filter((each) => each !== undefined).join(' '));
-    return Promise.resolve({ ok: true, status: 200, json: () => Promise.resolve(stored(fly(), { revision: 7 })) });
+    const answer = url === '/api/broken' ? [] : stored(fly(), { revision: 7 });
+    return Promise.resolve({ ok: true, status: 200, json: () => Promise.resolve(answer) });
   }) as unknown as typeof fetch;
 });
 
 const incoming = {
   fresh: [fly({ name: 'New' })],
   known: [
-    { file: fly({ name: 'Taken' }), stored: stored(fly({ name: 'Taken' })) },
+    { file: fly({ name: 'Taken' }), stored: listed(fly({ name: 'Taken' })) },
     { file: fly({ name: 'New' }), stored: null },
   ],
   refused: [{ name: 'bad.fly.json', reasons: ['parts: is missing', 'name: is empty'] }],
@@ -87,7 +88,7 @@ describe('taking in', () => {
 describe('the ladder of the box', () => {
   test('each fly’s curve begins at its true rate: twice as fast, twice as far down', () => {
     const at = (mmS: number) => {
-      const one = stored();
+      const one = listed();
       return { ...one, id: String(mmS), summary: { ...one.summary, sinkMmS: mmS } };
     };
     const { container } = render(

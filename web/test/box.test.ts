@@ -1,10 +1,10 @@
 import { importFiles } from '../src/box/importing.ts';
 import { matches, sortFlies } from '../src/box/sorting.ts';
 import { pressed } from '../src/shell/useKeys.ts';
-import { fly, stored, withTail } from './build.ts';
+import { fly, listed, withTail } from './build.ts';
 
 const named = (name: string, sinkMmS: number | null, dryMg = 100) => {
-  const one = stored(fly({ name }));
+  const one = listed(fly({ name }));
   return { ...one, id: name, summary: { ...one.summary, sinkMmS, dryMg } };
 };
 
@@ -20,6 +20,12 @@ describe('the order of the box', () => {
       'Fast Floats Slow',
       'Fast Floats Slow',
     ]);
+  });
+  test('what does not lay out comes first, whatever the order, and is found by that', () => {
+    const broken = { ...named('Spoilt', 10), summary: null, listed: null, broken: 'parts[0].length: is missing' };
+    for (const by of ['sink', 'weight', 'name', 'newest'] as const)
+      expect(sortFlies([...flies, broken], by)[0]?.name).toBe('Spoilt');
+    expect([matches(broken, 'spoilt lay'), matches(broken, 'marabou')]).toEqual([true, false]);
   });
   test('every word typed must fit: name, hook, ride, material', () => {
     const one = named('Slate Runner', 100);
@@ -41,7 +47,7 @@ describe('files on their way in', () => {
         file('huge.fly.json', 'x'.repeat(5_000_000)),
         file('nested.fly.json', '['.repeat(900_000)),
       ],
-      [stored()],
+      [listed()],
     );
     expect(incoming.fresh.map((each) => each.name)).toEqual(['New']);
     expect(incoming.known.map((each) => each.file.name)).toEqual(['Test']);

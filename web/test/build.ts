@@ -1,7 +1,7 @@
 import { layFly, readFlyValue, type FlyFile, type LaidFly } from '@jobbet/core';
-import { summarise } from '@jobbet/core/exchange/summary';
+import { listedOf, summarise } from '@jobbet/core/exchange/summary';
 import { solveFly } from '@jobbet/core';
-import type { StoredFly } from '../src/api/client.ts';
+import type { ListedFly, SoundFly, StoredFly } from '../src/api/client.ts';
 
 type Loose = Record<string, unknown>;
 
@@ -44,6 +44,12 @@ export function stored(file: FlyFile = fly(), more: Partial<StoredFly> = {}): St
     deletedAt: null,
     ...more,
   };
+}
+
+/** A fly as lists have it. */
+export function listed(file: FlyFile = fly(), more: Partial<ListedFly> = {}): SoundFly {
+  const { file: _file, ...kept } = stored(file);
+  return { ...kept, listed: listedOf(file), broken: null, ...more } as SoundFly;
 }
 
 /** The fly with its tail so long. */

@@ -18,6 +18,8 @@ import { allColumns, columnsOf, setsOf } from '../src/drawers/columnSets.ts';
 import { readCsv, writeCsv } from '../src/drawers/csv.ts';
 import { newItem } from '../src/drawers/newItem.ts';
 import { moved } from '../src/drawers/useGrid.ts';
+import { countsOf } from '../src/drawers/usedBy.ts';
+import { fly, listed } from './build.ts';
 
 const file = readDrawers(
   JSON.parse(readFileSync(join(import.meta.dirname, '../../examples/drawers.json'), 'utf8')) as unknown,
@@ -31,6 +33,16 @@ const column = (drawer: 'hooks' | 'weights', key: string) => {
   return found;
 };
 const hook: HookItem = { name: 'a', form: 'double', size: '6', shankMm: 25.4 };
+
+test('flies that name an item are counted, by any name it goes by', () => {
+  const on = (packet: string) => listed(fly({ platform: { kind: 'single', size: '6', packet } }));
+  const broken = { ...on('sixes'), listed: null };
+  const count = countsOf([on('sixes'), on('SIXES'), on('old sixes'), on('eights'), listed(), broken], 'hooks');
+  expect(count({ ...hook, name: 'Sixes', also: ['old sixes'] })).toBe(3);
+  expect(count({ ...hook, name: 'fours' })).toBe(0);
+  const materials = countsOf([listed(), listed(fly({ parts: [] }))], 'materials');
+  expect(materials({ name: 'Marabou' } as DrawerItem)).toBe(1);
+});
 
 describe('cells', () => {
   test('every column of every drawer is in one of its sets, and each set begins with the name', () => {
@@ -124,6 +136,18 @@ describe('CSV', () => {
     expect(text).toContain(',-1');
     const back = readCsv('hooks', text).rows[0]?.read;
     expect(back).toEqual({ ok: true, value: odd });
+  });
+  test.each([
+    ['-2+3', "'-2+3"],
+    ["-1+cmd|' /C calc'!A0", "'-1+cmd"],
+    ['--', "'--"],
+    ['-SUM(A1)', "'-SUM(A1)"],
+    ['@x', "'@x"],
+  ])('of what begins with a minus only a plain number is none: %s', (name, written) => {
+    const odd: HookItem = { name, form: 'single', size: '6', longX: -1 };
+    const text = writeCsv('hooks', [odd]);
+    expect(text).toContain(written);
+    expect(readCsv('hooks', text).rows[0]?.read).toEqual({ ok: true, value: odd });
   });
 });
 

@@ -82,6 +82,9 @@ describe('what is known of those before', () => {
     const late = { ...tied(2, 6), changed: 20 };
     expect(merged([old], [late])).toEqual([late]);
     expect(merged([late], [old])).toEqual([late]);
+    const more = { ...old, edits: 1 };
+    expect(merged([late], [more])).toEqual([more]);
+    expect(merged([more], [late])).toEqual([more]);
     expect(merged([tied(3, 1)], [tied(1, 1)]).map((each) => each.begun)).toEqual([1, 3]);
   });
   test('the bobbin hangs where the last step left it: nowhere before the thread, nowhere after the whip', () => {

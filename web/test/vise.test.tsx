@@ -132,6 +132,7 @@ test('a tying left in the middle is taken up where it was; what was tied before 
     sheet: 'other',
     begun: 1,
     changed: 2,
+    edits: 1,
     step: 'eye',
     spent: { hook: 61_000 },
     counts: {},

@@ -23,6 +23,23 @@ export const summarySchema = z.object({
 });
 export type FlySummary = z.infer<typeof summarySchema>;
 
+/** What the Box shows of a fly besides its figures and finds it by, and what of the drawers it names, in small letters. */
+export const listedSchema = z.object({
+  meant: z.enum(['point-up', 'point-down']).nullable(),
+  /** Whether it has eyes or cones, which its ride glyph shows. */
+  balls: z.boolean(),
+  /** Ids, materials and colours of its parts. */
+  words: z.string(),
+  packet: z.string().nullable(),
+  denier: z.number().nullable(),
+  school: z.string().nullable(),
+  materials: z.array(z.string()),
+  /** Constructions of its parts. */
+  made: z.array(z.string()),
+  sizeOf: z.object({ id: z.string(), size: z.string() }).nullable(),
+});
+export type Listed = z.infer<typeof listedSchema>;
+
 /** A fly as the server keeps it. `file` is a pattern file, checked where it is read. Times are ms since 1970. */
 export const storedFlySchema = z.object({
   id: z.string(),
@@ -36,6 +53,25 @@ export const storedFlySchema = z.object({
 });
 export type StoredFly = Omit<z.infer<typeof storedFlySchema>, 'file'> & { readonly file: FlyFile };
 
+/**
+ * A fly as lists have it: what is shown of it, without its file. One that cannot be solved any more has neither; `broken` says why, and its
+ * file can still be had.
+ */
+export const listedFlySchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  revision: z.number().int(),
+  summary: summarySchema.nullable(),
+  listed: listedSchema.nullable(),
+  broken: z.string().nullable(),
+  createdAt: z.number(),
+  updatedAt: z.number(),
+  deletedAt: z.number().nullable(),
+});
+export type ListedFly = z.infer<typeof listedFlySchema>;
+/** A fly of the list that solves. */
+export type SoundFly = ListedFly & { readonly summary: FlySummary; readonly listed: Listed };
+
 export const versionKinds = ['created', 'auto', 'saved', 'restored'] as const;
 
 /** One kept version of a fly. */
@@ -43,7 +79,7 @@ export const flyVersionSchema = z.object({
   revision: z.number().int(),
   kind: z.enum(versionKinds),
   file: z.unknown(),
-  summary: summarySchema,
+  summary: summarySchema.nullable(),
   startedAt: z.number(),
   savedAt: z.number(),
 });
@@ -77,8 +113,10 @@ export const tyingSchema = z.object({
   /** The sheet it is tied by: another version of the fly has another. */
   sheet: z.string().max(20),
   begun: z.number().int().min(0),
-  /** When anything of it changed last: of two accounts of one tying the later is true. */
+  /** When anything of it changed last. */
   changed: ms.default(0),
+  /** How often anything of it changed: of two accounts of one tying the one with more is true, whatever the clocks say. */
+  edits: z.number().int().min(0).default(0),
   step: z.string().max(200),
   /** ms spent on each step, by its key. */
   spent: byStep,
@@ -91,6 +129,10 @@ export const tyingSchema = z.object({
   done: ms.nullable(),
 });
 export type TyingRecord = z.infer<typeof tyingSchema>;
+
+/** Whether of two accounts of one tying the first is the truer: changed more often, or as often and later. */
+export const isTruer = (a: TyingRecord, b: TyingRecord): boolean =>
+  a.edits > b.edits || (a.edits === b.edits && a.changed >= b.changed);
 
 /** The one shape of every error the API answers with. */
 export const errorSchema = z.object({

@@ -1,7 +1,7 @@
 import type { FlyFile } from '../file/schema.ts';
 import { boundsOf } from '../geometry/bounds.ts';
 import type { SolvedFly } from '../solve/solveFly.ts';
-import type { FlySummary } from './stored.ts';
+import type { FlySummary, Listed } from './stored.ts';
 
 /** `single 6, 3X long`: the platform in a few words. */
 export function platformWords(platform: FlyFile['platform']): string {
@@ -33,5 +33,25 @@ export function summarise({ laid, balance }: SolvedFly): FlySummary {
     rearMm: bounds.rear,
     topMm: bounds.top,
     bottomMm: bounds.bottom,
+  };
+}
+
+/** What lists have of a fly besides its figures. */
+export function listedOf(file: FlyFile): Listed {
+  const { platform, parts } = file;
+  const packet = platform.kind === 'tube' || platform.kind === 'shank' ? platform.hook?.packet : platform.packet;
+  const small = (words: readonly (string | undefined)[]): string[] => [
+    ...new Set(words.flatMap((word) => (word === undefined ? [] : [word.trim().toLowerCase()]))),
+  ];
+  return {
+    meant: file.intent?.ride ?? null,
+    balls: parts.some((part) => part.construction === 'ball' && part.shape !== 'bead'),
+    words: small(parts.flatMap((part) => [part.id, part.material, part.colour])).join(' '),
+    packet: packet?.trim().toLowerCase() ?? null,
+    denier: file.thread?.denier ?? null,
+    school: file.school?.trim().toLowerCase() ?? null,
+    materials: small(parts.map((part) => part.material)),
+    made: [...new Set(parts.map((part) => part.construction))],
+    sizeOf: file.sizeOf?.id === undefined ? null : { id: file.sizeOf.id, size: file.sizeOf.size },
   };
 }

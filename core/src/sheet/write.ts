@@ -27,7 +27,7 @@ export const asides = (step: Step): string[] =>
     step.wrong,
   ].filter((each) => each !== null);
 
-/** A tying sheet as Markdown. */
+/** A tying sheet as Markdown; whatever a tier wrote is read as words, never as tags. */
 export function sheetMarkdown(sheet: TyingSheet, style: Style = METRIC): string {
   const lines = [
     `# ${sheet.name}`,
@@ -63,7 +63,7 @@ export function sheetMarkdown(sheet: TyingSheet, style: Style = METRIC): string 
     ...sheet.does.map((each) => `- ${each}`),
     ...(sheet.cautions.length === 0 ? [] : ['', '## Take care', '', ...sheet.cautions.map((each) => `- ${each}`)]),
   ];
-  return `${lines.join('\n')}\n`;
+  return `${lines.join('\n').replaceAll('&', '&amp;').replaceAll('<', '&lt;')}\n`;
 }
 
 const list = (items: readonly string[]): string => `<ul>${items.map((each) => `<li>${each}</li>`).join('')}</ul>`;

@@ -59,8 +59,8 @@ export function HistoryDialog({ saver, onClose }: { readonly saver: Saver; reado
                 <span className="font-semibold">{KINDS[each.kind]}</span>{' '}
                 <span className="italic text-ink2">{formatDistanceToNow(each.savedAt, { addSuffix: true })}</span>
                 <span className="block text-label text-ink3">
-                  {each.summary.parts} parts, {(each.summary.dryMg / 1000).toFixed(2)} g,{' '}
-                  {each.summary.ride.replaceAll('-', ' ')}
+                  {each.summary &&
+                    `${String(each.summary.parts)} parts, ${(each.summary.dryMg / 1000).toFixed(2)} g, ${each.summary.ride.replaceAll('-', ' ')}`}
                 </span>
               </button>
             </li>

@@ -2,8 +2,8 @@ import type { LaidFly } from '@jobbet/core';
 import { addPart, dependants, freezeDependants, removePart } from '@jobbet/core/edit/parts';
 import { PRESETS } from '@jobbet/core/edit/presets';
 import { Command } from 'cmdk';
-import useSWR from 'swr';
-import { api } from '../api/client.ts';
+import { api, type ListedFly } from '../api/client.ts';
+import { isSound, useFlies } from '../flies/listed.ts';
 import { DialogSheet } from '../ui/Sheet.tsx';
 import { besides, partCalled, partOf } from './selection.ts';
 import { keyWords } from './sentence.ts';
@@ -111,7 +111,7 @@ export function CopyPartDialog({
   readonly onDone: (words: string) => void;
 }) {
   const bench = useBenchStore();
-  const { data: flies } = useSWR(id === null ? null : 'flies', api.flies);
+  const { flies } = useFlies(id !== null);
   if (id === null) return null;
   const { file, id: own } = bench.getState();
   const part = file.parts.find((each) => each.id === id);
@@ -121,9 +121,10 @@ export function CopyPartDialog({
     changeOrSay(bench, next.file, partCalled(next.id));
     onClose();
   };
-  const to = async (target: { id: string; name: string; revision: number; file: typeof file }): Promise<void> => {
+  const to = async (target: ListedFly): Promise<void> => {
     try {
-      await api.save(target.id, addPart(target.file, part).file, target.revision, 'saved');
+      const other = await api.fly(target.id);
+      await api.save(target.id, addPart(other.file, part).file, other.revision, 'saved');
       onDone(`${id} is tied on ${target.name} too`);
     } catch (error) {
       onDone(
@@ -140,6 +141,7 @@ export function CopyPartDialog({
       <h3 className="font-bold mb-1">Or to another fly</h3>
       <ul className="max-h-[44vh] overflow-auto border-t border-hair">
         {(flies ?? [])
+          .filter(isSound)
           .filter((fly) => fly.id !== own)
           .map((fly) => (
             <li key={fly.id} className="border-b border-hair">

@@ -1,8 +1,11 @@
+import type { FlySummary } from '@jobbet/core/exchange/stored';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useRef, useState } from 'react';
-import type { StoredFly } from '../api/client.ts';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { ListedFly } from '../api/client.ts';
+import { isSound } from '../flies/listed.ts';
 import { useSize } from '../drawing/useSize.ts';
 import { BoxRow } from './BoxRow.tsx';
+import { BrokenRow } from './BrokenRow.tsx';
 import { CommonRule } from './CommonRule.tsx';
 import { SinkLadder } from './SinkLadder.tsx';
 
@@ -15,22 +18,23 @@ const ACROSS = 350;
 const MOST_SCALE = 4.4;
 
 interface BoxListProps {
-  readonly flies: readonly StoredFly[];
+  readonly flies: readonly ListedFly[];
   readonly at: number;
   readonly ladder: boolean;
-  readonly onOpen: (fly: StoredFly) => void;
+  readonly onOpen: (fly: ListedFly) => void;
   readonly onPick: (index: number) => void;
-  readonly onCopy: (fly: StoredFly) => void;
-  readonly onRename: (fly: StoredFly) => void;
-  readonly onRemove: (fly: StoredFly) => void;
+  readonly onCopy: (fly: ListedFly) => void;
+  readonly onRename: (fly: ListedFly) => void;
+  readonly onRemove: (fly: ListedFly) => void;
 }
 
 /** The reach of all drawings from the eye, mm, and the scale at which the longest and the tallest fit. */
-function commonScale(flies: readonly StoredFly[]): { frontMm: number; rearMm: number; scale: number } {
-  const most = (least: number, of: (fly: StoredFly) => number): number => Math.max(least, ...flies.map(of));
-  const frontMm = most(6, (fly) => -fly.summary.frontMm);
-  const rearMm = most(30, (fly) => fly.summary.rearMm);
-  const tallMm = most(10, (fly) => fly.summary.topMm - fly.summary.bottomMm);
+function commonScale(flies: readonly ListedFly[]): { frontMm: number; rearMm: number; scale: number } {
+  const most = (least: number, of: (summary: FlySummary) => number): number =>
+    flies.reduce((so, { summary }) => (summary ? Math.max(so, of(summary)) : so), least);
+  const frontMm = most(6, (summary) => -summary.frontMm);
+  const rearMm = most(30, (summary) => summary.rearMm);
+  const tallMm = most(10, (summary) => summary.topMm - summary.bottomMm);
   return { frontMm, rearMm, scale: Math.min(MOST_SCALE, (ROW + 2 * OVER - 4) / tallMm, ACROSS / (frontMm + rearMm)) };
 }
 
@@ -48,7 +52,7 @@ export function BoxList({ flies, at, ladder, onOpen, onPick, onCopy, onRename, o
   useEffect(() => {
     rows.scrollToIndex(at);
   }, [rows, at]);
-  const common = commonScale(flies);
+  const common = useMemo(() => commonScale(flies), [flies]);
   return (
     <div className="flex-1 min-h-0 flex flex-col">
       <CommonRule left={LADDER} {...common} />
@@ -65,19 +69,36 @@ export function BoxList({ flies, at, ladder, onOpen, onPick, onCopy, onRename, o
             {rows.getVirtualItems().map((item) => {
               const fly = flies[item.index];
               if (!fly) return null;
+              const place = {
+                index: item.index,
+                of: flies.length,
+                top: item.start,
+                height: ROW,
+                left: LADDER,
+                over: OVER,
+              };
+              const picked = item.index === at;
+              if (!isSound(fly))
+                return (
+                  <BrokenRow
+                    key={fly.id}
+                    fly={fly}
+                    place={place}
+                    picked={picked}
+                    onPick={() => {
+                      onPick(item.index);
+                    }}
+                    onRemove={() => {
+                      onRemove(fly);
+                    }}
+                  />
+                );
               return (
                 <BoxRow
                   key={fly.id}
                   fly={fly}
-                  place={{
-                    index: item.index,
-                    of: flies.length,
-                    top: item.start,
-                    height: ROW,
-                    left: LADDER,
-                    over: OVER,
-                  }}
-                  picked={item.index === at}
+                  place={place}
+                  picked={picked}
                   {...common}
                   onOpen={() => {
                     onOpen(fly);

@@ -3,18 +3,19 @@ import { viewOf } from '@jobbet/core/figure/view';
 import { boundsOf } from '@jobbet/core/geometry/bounds';
 import { formatMass, formatSpeed } from '@jobbet/core/units/format';
 import { DropdownMenu } from 'radix-ui';
-import { memo, useMemo } from 'react';
-import type { StoredFly } from '../api/client.ts';
+import { memo, useEffect, useMemo, useState } from 'react';
+import { api, type SoundFly } from '../api/client.ts';
 import { exportFile } from '../bench/export.ts';
 import { useDrawers } from '../drawers/useDrawers.ts';
 import { FlyCanvas } from '../drawing/FlyCanvas.tsx';
+import { useFlyOf } from '../flies/listed.ts';
 import { useSettings, useStyle } from '../settings/settings.ts';
 import { RideGlyph, rideWords } from '../ui/RideGlyph.tsx';
 import { SnagFlag } from '../ui/SnagFlag.tsx';
 import { drawingWidth, eyeAt } from './place.ts';
 
 /** Where a row lies in the list, px; its drawing may stand `over` px out of it. */
-interface RowPlace {
+export interface RowPlace {
   readonly index: number;
   readonly of: number;
   readonly top: number;
@@ -24,7 +25,7 @@ interface RowPlace {
 }
 
 interface RowProps {
-  readonly fly: StoredFly;
+  readonly fly: SoundFly;
   readonly place: RowPlace;
   readonly picked: boolean;
   readonly frontMm: number;
@@ -43,12 +44,12 @@ const item = 'px-3 py-1 cursor-pointer outline-none data-[highlighted]:bg-pick d
 export function BoxRow(props: RowProps) {
   const { fly, place, picked, frontMm, rearMm, scale, onOpen, onPick, onCopy, onRename, onRemove } = props;
   const style = useStyle();
-  const { summary } = fly;
+  const { summary, listed } = fly;
   const sink = summary.sinkMmS === null ? null : formatSpeed(summary.sinkMmS, style);
   const mass = formatMass(summary.dryMg, style);
   const drawing = drawingWidth(frontMm, rearMm, scale);
-  const meant = fly.file.intent?.ride;
-  const other = meant !== undefined && meant !== summary.ride;
+  const { meant } = listed;
+  const other = meant !== null && meant !== summary.ride;
   const sinks = sink ? `sinks ${summary.sinkClass ?? ''}, ${sink.figure} ${sink.unit}` : 'floats';
   const rides = `rides ${rideWords(summary.ride)}${other ? `, meant ${rideWords(meant)}` : ''}`;
   return (
@@ -92,12 +93,7 @@ export function BoxRow(props: RowProps) {
           <span className="block italic text-ink2 truncate">{summary.platform}</span>
         </span>
         <span className="w-44 flex items-center gap-2 shrink-0">
-          <RideGlyph
-            ride={summary.ride}
-            heelDeg={summary.heelDeg}
-            balls={fly.file.parts.some((part) => part.construction === 'ball' && part.shape !== 'bead')}
-            size={36}
-          />
+          <RideGlyph ride={summary.ride} heelDeg={summary.heelDeg} balls={listed.balls} size={36} />
           {other ? (
             <span className="text-warn">
               <span className="flex items-center gap-1.5">
@@ -132,7 +128,9 @@ export function BoxRow(props: RowProps) {
             <DropdownMenu.Item
               className={item}
               onSelect={() => {
-                exportFile(fly.file);
+                void api.fly(fly.id).then(({ file }) => {
+                  exportFile(file);
+                });
               }}
             >
               Save the pattern file
@@ -148,7 +146,7 @@ export function BoxRow(props: RowProps) {
 }
 
 interface DrawingProps {
-  readonly fly: StoredFly;
+  readonly fly: SoundFly;
   readonly width: number;
   readonly height: number;
   readonly frontMm: number;
@@ -156,11 +154,29 @@ interface DrawingProps {
   readonly scale: number;
 }
 
+/** A row that is only scrolled past is not fetched. */
+const RESTS_MS = 60;
+
+/** A fly once its row has been there for a moment. */
+function useRested(fly: SoundFly): SoundFly | null {
+  const [rested, setRested] = useState<SoundFly | null>(null);
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      setRested(fly);
+    }, RESTS_MS);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [fly]);
+  return rested;
+}
+
 /** The fly itself; remembered, since the pointer passes over rows often and the drawing does not change for it. */
 const RowDrawing = memo(function RowDrawing({ fly, width, height, frontMm, rearMm, scale }: DrawingProps) {
   const { hand } = useSettings();
   const tables = useDrawers().drawers?.tables;
-  const laid = useMemo(() => (tables ? layFly(fly.file, tables) : null), [fly.file, tables]);
+  const file = useFlyOf(useRested(fly))?.file;
+  const laid = useMemo(() => (tables && file ? layFly(file, tables) : null), [file, tables]);
   const views = useMemo(() => {
     if (!laid?.ok) return [];
     const bounds = boundsOf(laid.value.sections, laid.value.platform.landmarksMm.rear);

@@ -1,9 +1,10 @@
 import { useEffect, useMemo, useRef, useState, type DragEvent } from 'react';
 import { useNavigate, useOutletContext } from 'react-router';
-import useSWR, { mutate } from 'swr';
-import { api, type StoredFly } from '../api/client.ts';
+import { mutate } from 'swr';
+import { api, type ListedFly } from '../api/client.ts';
 import { useDrawers } from '../drawers/useDrawers.ts';
 import type { ShellContext } from '../shell/AppShell.tsx';
+import { isSound, useFlies } from '../flies/listed.ts';
 import { say } from '../shell/toast.ts';
 import { useOffered } from '../shell/useKeys.ts';
 import { BoxBar } from './BoxBar.tsx';
@@ -21,7 +22,7 @@ function doing(work: Promise<void>): void {
   });
 }
 
-async function removeFly(fly: StoredFly): Promise<void> {
+async function removeFly(fly: ListedFly): Promise<void> {
   await api.remove(fly.id);
   await mutate('flies');
   say(`${fly.name} is in the trash.`, {
@@ -37,8 +38,9 @@ async function removeFly(fly: StoredFly): Promise<void> {
   });
 }
 
-async function copyFly(fly: StoredFly): Promise<void> {
-  const made = await api.create({ ...fly.file, name: `${fly.name}, copy` });
+async function copyFly(fly: ListedFly): Promise<void> {
+  const { file } = await api.fly(fly.id);
+  const made = await api.create({ ...file, name: `${fly.name}, copy` });
   await mutate('flies');
   say(`${made.name} is in the box.`);
 }
@@ -47,7 +49,7 @@ async function copyFly(fly: StoredFly): Promise<void> {
 export function BoxView() {
   const shell = useOutletContext<ShellContext>();
   const navigate = useNavigate();
-  const { data, error } = useSWR<StoredFly[], unknown>('flies', api.flies);
+  const { flies: data, error } = useFlies();
   const tables = useDrawers().drawers?.tables;
   const [find, setFind] = useState('');
   const [sort, setSort] = useState<SortName>('sink');
@@ -55,7 +57,7 @@ export function BoxView() {
   const [firstWanted, setFirstWanted] = useState(false);
   const [dropping, setDropping] = useState(false);
   const [incoming, setIncoming] = useState<Incoming | null>(null);
-  const [renaming, setRenaming] = useState<StoredFly | null>(null);
+  const [renaming, setRenaming] = useState<ListedFly | null>(null);
   const search = useRef<HTMLInputElement>(null);
   const files = useRef<HTMLInputElement>(null);
   const flies = useMemo(
@@ -68,13 +70,14 @@ export function BoxView() {
   );
   const at = Math.min(picked, Math.max(0, flies.length - 1));
   const current = flies[at];
-  const open = (fly: StoredFly | undefined): void => {
-    if (fly) void navigate(`/fly/${fly.id}`);
+  const open = (fly: ListedFly | undefined): void => {
+    if (fly && isSound(fly)) void navigate(`/fly/${fly.id}`);
+    else if (fly) say(`${fly.name} does not lay out: ${fly.broken ?? ''}. Save its pattern file and mend it there.`);
   };
   // Enter may come before the flies do: it is kept until they are here.
   useEffect(() => {
     const first = flies[0];
-    if (firstWanted && first) void navigate(`/fly/${first.id}`);
+    if (firstWanted && first && isSound(first)) void navigate(`/fly/${first.id}`);
   }, [firstWanted, flies, navigate]);
   const take = (list: FileList | null): void => {
     if (list && list.length > 0) doing(importFiles([...list], data ?? [], tables).then(setIncoming));

@@ -1,15 +1,16 @@
 import { useState } from 'react';
 import { mutate } from 'swr';
-import { api, type StoredFly } from '../api/client.ts';
+import { api, type ListedFly } from '../api/client.ts';
 import { DialogSheet } from '../ui/Sheet.tsx';
 
-export function RenameDialog({ fly, onClose }: { readonly fly: StoredFly; readonly onClose: () => void }) {
+export function RenameDialog({ fly, onClose }: { readonly fly: ListedFly; readonly onClose: () => void }) {
   const [name, setName] = useState(fly.name);
   const [problem, setProblem] = useState<string | null>(null);
   const rename = async (event: { preventDefault: () => void }): Promise<void> => {
     event.preventDefault();
     try {
-      await api.save(fly.id, { ...fly.file, name: name.trim() }, fly.revision, 'saved');
+      const { file, revision } = await api.fly(fly.id);
+      await api.save(fly.id, { ...file, name: name.trim() }, revision, 'saved');
       await mutate('flies');
       onClose();
     } catch (error) {

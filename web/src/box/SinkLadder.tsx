@@ -1,9 +1,9 @@
 import { formatSpeed } from '@jobbet/core/units/format';
-import type { StoredFly } from '../api/client.ts';
+import type { ListedFly } from '../api/client.ts';
 import { useStyle } from '../settings/settings.ts';
 
 interface LadderProps {
-  readonly flies: readonly StoredFly[];
+  readonly flies: readonly ListedFly[];
   readonly at: number;
   readonly width: number;
   readonly height: number;
@@ -24,12 +24,14 @@ const AXIS = 58;
 export function SinkLadder({ flies, at, width, height, scroll, row }: LadderProps) {
   const style = useStyle();
   if (height === 0) return null;
-  const most = Math.max(250, ...flies.map((fly) => fly.summary.sinkMmS ?? 0)) * 1.06;
+  const most = flies.reduce((so, { summary }) => Math.max(so, summary?.sinkMmS ?? 0), 250) * 1.06;
   const y = (mmS: number): number => 14 + (mmS / most) * (height - 28);
   const step = most > 700 ? 200 : most > 350 ? 100 : 50;
+  const first = Math.max(0, Math.floor(scroll / row) - 1);
   const visible = flies
-    .map((fly, i) => ({ fly, i, rowY: i * row - scroll + row / 2 }))
-    .filter(({ rowY }) => rowY > -row && rowY < height + row);
+    .slice(first, first + Math.ceil(height / row) + 3)
+    .map((fly, i) => ({ fly, i: first + i, rowY: (first + i) * row - scroll + row / 2 }))
+    .filter(({ fly, rowY }) => fly.summary !== null && rowY > -row && rowY < height + row);
   return (
     <svg width={width} height={height} className="absolute left-0 top-0" aria-hidden="true">
       {CLASSES.map(
@@ -69,7 +71,7 @@ export function SinkLadder({ flies, at, width, height, scroll, row }: LadderProp
         </g>
       ))}
       {visible.map(({ fly, i, rowY }) => {
-        const from = y(fly.summary.sinkMmS ?? 0);
+        const from = y(fly.summary?.sinkMmS ?? 0);
         return (
           <g key={fly.id}>
             <path

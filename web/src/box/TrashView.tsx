@@ -1,21 +1,21 @@
 import { formatDistanceToNow } from 'date-fns';
 import useSWR, { mutate } from 'swr';
-import { api, type StoredFly } from '../api/client.ts';
+import { api, type ListedFly } from '../api/client.ts';
 import { say } from '../shell/toast.ts';
 import { TopBar } from '../shell/TopBar.tsx';
 
 /** Flies put in the trash, with their whole history, until they are thrown out. */
 export function TrashView() {
-  const { data } = useSWR<StoredFly[]>('trash', api.trash);
+  const { data } = useSWR<ListedFly[]>('trash', api.trash);
   const refresh = async (): Promise<void> => {
     await Promise.all([mutate('trash'), mutate('flies')]);
   };
-  const back = async (fly: StoredFly): Promise<void> => {
+  const back = async (fly: ListedFly): Promise<void> => {
     await api.undelete(fly.id);
     await refresh();
     say(`${fly.name} is back in the box.`);
   };
-  const out = async (fly: StoredFly): Promise<void> => {
+  const out = async (fly: ListedFly): Promise<void> => {
     if (!window.confirm(`Throw ${fly.name} out for good, with its history?`)) return;
     await api.purge(fly.id);
     await refresh();
@@ -31,7 +31,7 @@ export function TrashView() {
               <span className="flex-1 min-w-0">
                 <strong className="text-row">{fly.name}</strong>{' '}
                 <span className="italic text-ink2">
-                  {fly.summary.platform}, put here{' '}
+                  {fly.summary?.platform ?? 'does not lay out'}, put here{' '}
                   {formatDistanceToNow(fly.deletedAt ?? fly.updatedAt, { addSuffix: true })}
                 </span>
               </span>

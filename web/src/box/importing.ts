@@ -1,11 +1,11 @@
 import { bad, faultLine, readFly, sizeFault, solveFly, type FlyFile } from '@jobbet/core';
 import { NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers/tables';
-import { api, type StoredFly } from '../api/client.ts';
+import { api, type ListedFly } from '../api/client.ts';
 
 /** A file whose name is taken: by a fly in the box, or by another file of the same handful, where `stored` is null. */
 export interface Known {
   readonly file: FlyFile;
-  readonly stored: StoredFly | null;
+  readonly stored: ListedFly | null;
 }
 
 /** Pattern files on their way in: sound ones, ones whose name is taken, and refused ones with why. */
@@ -21,7 +21,7 @@ export type Answer = 'both' | 'replace' | 'skip';
 /** Reads files without changing anything in the box. @param drawers what a file must solve with */
 export async function importFiles(
   files: readonly File[],
-  box: readonly StoredFly[],
+  box: readonly ListedFly[],
   drawers: Drawers = NOMINAL_DRAWERS,
 ): Promise<Incoming> {
   const fresh: FlyFile[] = [];

@@ -1,4 +1,4 @@
-import type { StoredFly } from '../api/client.ts';
+import type { ListedFly } from '../api/client.ts';
 
 export const SORTS = {
   sink: 'sinking, slowest first',
@@ -8,17 +8,20 @@ export const SORTS = {
 } as const;
 export type SortName = keyof typeof SORTS;
 
-/** Flies in the order asked for; floating ones sink slowest of all. Names break ties. */
-export function sortFlies(flies: readonly StoredFly[], by: SortName): StoredFly[] {
-  const value = (fly: StoredFly): number =>
-    ({ sink: fly.summary.sinkMmS ?? -1, weight: fly.summary.dryMg, newest: -fly.updatedAt, name: 0 })[by];
-  return [...flies].sort((a, b) => value(a) - value(b) || a.name.localeCompare(b.name));
+/** Flies in the order asked for; floating ones sink slowest of all. Names break ties. Those that do not lay out come first: they want mending. */
+export function sortFlies(flies: readonly ListedFly[], by: SortName): ListedFly[] {
+  const value = ({ summary, updatedAt }: ListedFly): number => {
+    if (!summary) return -Infinity;
+    return { sink: summary.sinkMmS ?? -1, weight: summary.dryMg, newest: -updatedAt, name: 0 }[by];
+  };
+  const difference = (a: ListedFly, b: ListedFly): number => (value(a) === value(b) ? 0 : value(a) - value(b));
+  return [...flies].sort((a, b) => difference(a, b) || a.name.localeCompare(b.name));
 }
 
 /** Whether a fly answers to every word: of its name, hook, ride, class, or what is tied on it. */
-export function matches(fly: StoredFly, find: string): boolean {
+export function matches({ name, summary, listed }: ListedFly, find: string): boolean {
   const text =
-    `${fly.name} ${fly.summary.platform} ${fly.summary.ride} ${fly.summary.sinkClass ?? 'floats'} ${fly.file.parts.map((part) => `${part.id} ${part.material ?? ''} ${part.colour ?? ''}`).join(' ')}`.toLowerCase();
+    `${name} ${summary?.platform ?? ''} ${summary?.ride ?? 'does not lay out'} ${summary ? (summary.sinkClass ?? 'floats') : ''} ${listed?.words ?? ''}`.toLowerCase();
   return find
     .toLowerCase()
     .split(/\s+/)

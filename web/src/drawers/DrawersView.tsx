@@ -1,8 +1,8 @@
 import { kindOf, DRAWERS, type DrawerItem, type DrawerName } from '@jobbet/core/drawers/items';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { NavLink, useParams } from 'react-router';
-import useSWR from 'swr';
-import { api, type StoredFly, type StoredItem } from '../api/client.ts';
+import type { StoredItem } from '../api/client.ts';
+import { useFlies } from '../flies/listed.ts';
 import { aimNowhere, toggleInstruments } from '../instruments/store.ts';
 import { saveFile } from '../shell/saveFile.ts';
 import { say } from '../shell/toast.ts';
@@ -17,7 +17,7 @@ import { CsvDialog } from './CsvDialog.tsx';
 import { DrawerTable } from './DrawerTable.tsx';
 import { addItem, redoDrawers, removeItem, undoDrawers, useDrawerHistory } from './history.ts';
 import { newItem } from './newItem.ts';
-import { countFlies } from './usedBy.ts';
+import { countsOf } from './usedBy.ts';
 import { useDrawers } from './useDrawers.ts';
 import { CAUTION, ONE } from './words.ts';
 
@@ -38,7 +38,7 @@ export function DrawersView() {
 
 function OneDrawer({ drawer }: { readonly drawer: DrawerName }) {
   const { drawers, error } = useDrawers();
-  const { data: flies } = useSWR<StoredFly[], unknown>('flies', api.flies);
+  const { flies } = useFlies();
   const [find, setFind] = useState('');
   const [kind, setKind] = useState('');
   const [set, setSet] = useState(setsOf(drawer)[0] ?? '');
@@ -55,10 +55,7 @@ function OneDrawer({ drawer }: { readonly drawer: DrawerName }) {
     () => all.filter((row) => kind === '' || kindOf(drawer, row.item) === kind),
     [all, kind, drawer],
   );
-  const columns = useMemo(
-    () => columnsOf(drawer, set, (item) => countFlies(flies ?? [], drawer, item)),
-    [drawer, set, flies],
-  );
+  const columns = useMemo(() => columnsOf(drawer, set, countsOf(flies ?? [], drawer)), [drawer, set, flies]);
   useEffect(() => aimNowhere, []);
   const add = (): void => {
     const item = newItem(

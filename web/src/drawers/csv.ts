@@ -2,8 +2,8 @@ import type { DrawerItem, DrawerName } from '@jobbet/core/drawers/items';
 import { readRows, writeRows, type ReadRows } from '@jobbet/core/drawers/rows';
 import Papa from 'papaparse';
 
-/** What a sheet program would take for a formula; a negative number is none. */
-const FORMULA = /^(?:[=+@\t\r]|-(?!\d))/;
+/** What a sheet program would take for a formula; of what begins with a minus only a plain number is none. */
+const FORMULA = /^(?:[=+@\t\r]|-(?!\d*[.,]?\d+$))/;
 
 /** Reads a CSV of a drawer; commas, semicolons or tabs part the cells. */
 export function readCsv(drawer: DrawerName, text: string): ReadRows {

@@ -1,7 +1,8 @@
 import type { DrawerItem, DrawerName } from '@jobbet/core/drawers/items';
 import { mutate } from 'swr';
 import { create } from 'zustand';
-import { api, RequestError, type FlyChange, type StoredItem } from '../api/client.ts';
+import { api, RequestError, type FlyChange, type StoredItem, type Watching } from '../api/client.ts';
+import { working } from '../shell/work.ts';
 
 /** One item before and after; null where it was not there, or is not there any more. */
 interface Step {
@@ -48,14 +49,19 @@ const keepRows = (change: (rows: readonly StoredItem[]) => StoredItem[]): Promis
   mutate<StoredItem[]>('drawers', (rows) => change(rows ?? []), { revalidate: false });
 
 /** Brings one item on the server from `from` to `to`. */
-async function bring(step: Step, from: DrawerItem | null, to: DrawerItem | null): Promise<readonly FlyChange[]> {
+async function bring(
+  step: Step,
+  from: DrawerItem | null,
+  to: DrawerItem | null,
+  watching: Watching,
+): Promise<readonly FlyChange[]> {
   if (to === null) {
-    const { changes } = await api.removeItem(step.id ?? '');
+    const { changes } = await api.removeItem(step.id ?? '', watching);
     await keepRows((rows) => rows.filter((row) => row.id !== step.id));
     return changes;
   }
   if (from === null) {
-    const { item, changes } = await api.addItem(step.drawer, to);
+    const { item, changes } = await api.addItem(step.drawer, to, watching);
     const old = step.id;
     step.id = item.id;
     // An item that comes back has another id; what is done before and after it is meant for that one.
@@ -65,7 +71,7 @@ async function bring(step: Step, from: DrawerItem | null, to: DrawerItem | null)
     return changes;
   }
   const row = (await rowsNow()).find((each) => each.id === step.id);
-  const { item, changes } = await api.changeItem(step.id ?? '', to, row?.revision ?? 1);
+  const { item, changes } = await api.changeItem(step.id ?? '', to, row?.revision ?? 1, watching);
   await keepRows((rows) => rows.map((each) => (each.id === item.id ? item : each)));
   return changes;
 }
@@ -76,7 +82,11 @@ async function walk(entry: Entry, back: boolean): Promise<void> {
   setState({ working: true });
   try {
     for (const step of back ? [...entry.steps].reverse() : entry.steps)
-      changes.push(...(await bring(step, back ? step.is : step.was, back ? step.was : step.is)));
+      changes.push(
+        ...(await working('Solving the flies that use it', (watching) =>
+          bring(step, back ? step.is : step.was, back ? step.was : step.is, watching),
+        )),
+      );
   } catch (error) {
     if (error instanceof RequestError && ['stale', 'no-item'].includes(error.code)) await mutate('drawers');
     throw error;
@@ -157,7 +167,9 @@ export function layIn(drawer: DrawerName, items: readonly DrawerItem[]): Promise
     const before = new Map((await rowsNow()).map((row) => [row.id, row]));
     setState({ working: true });
     try {
-      const { added, replaced, changes } = await api.layIn({ [drawer]: items });
+      const { added, replaced, changes } = await working('Solving the flies that use them', (watching) =>
+        api.layIn({ [drawer]: items }, watching),
+      );
       const after = (await mutate<StoredItem[]>('drawers')) ?? (await api.drawers());
       const steps = after
         .filter((row) => before.get(row.id)?.revision !== row.revision)

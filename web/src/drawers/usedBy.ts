@@ -1,14 +1,35 @@
-import { named } from '@jobbet/core/drawers/find';
-import { mayUse, partsNaming } from '@jobbet/core/solve/uses';
+import { namesItem } from '@jobbet/core/exchange/uses';
 import type { DrawerItem, DrawerName } from '@jobbet/core/drawers/items';
-import type { StoredFly } from '../api/client.ts';
+import type { ListedFly } from '../api/client.ts';
 
-/** Whether a fly names an item: its school, its packet, its material or piece by name, or a thread of its denier. */
-function names({ file }: StoredFly, drawer: DrawerName, item: DrawerItem): boolean {
-  if (drawer === 'schools') return file.school !== undefined && named([item], file.school) !== null;
-  return drawer === 'materials' ? partsNaming(file, item).length > 0 : mayUse(file, drawer, item);
+/** How many flies name an item of a drawer. Flies are gone through once for each way of naming something, however many items there are. */
+export function countsOf(flies: readonly ListedFly[], drawer: DrawerName): (item: DrawerItem) => number {
+  const known = new Map<DrawerItem, number>();
+  const groups = new Map<string, { readonly of: ListedFly; count: number }>();
+  for (const fly of flies) {
+    if (!fly.listed) continue;
+    const { packet, denier, school, materials } = fly.listed;
+    const named = {
+      hooks: packet,
+      weights: materials,
+      materials,
+      threads: denier,
+      schools: school,
+      rules: 0,
+      limits: 0,
+    };
+    const key = JSON.stringify(named[drawer]);
+    const group = groups.get(key);
+    if (group) group.count++;
+    else groups.set(key, { of: fly, count: 1 });
+  }
+  return (item) => {
+    let count = known.get(item);
+    if (count === undefined) {
+      count = 0;
+      for (const { of, count: n } of groups.values()) if (of.listed && namesItem(of.listed, drawer, item)) count += n;
+      known.set(item, count);
+    }
+    return count;
+  };
 }
-
-/** How many flies name an item. */
-export const countFlies = (flies: readonly StoredFly[], drawer: DrawerName, item: DrawerItem): number =>
-  flies.filter((fly) => names(fly, drawer, item)).length;

@@ -1,4 +1,4 @@
-import { layFly, type LaidFly } from '@jobbet/core';
+import { layFly, type FlyFile, type LaidFly } from '@jobbet/core';
 import { WATER_COLOURS, sunWords, SUN, daylight, type WaterColour } from '@jobbet/core/seen/water';
 import { finestMm, type Sight } from '@jobbet/core/seen/sight';
 import { formatDepth, formatLength, formatNumber } from '@jobbet/core/units/format';
@@ -6,11 +6,10 @@ import { parseQuantity } from '@jobbet/core/units/quantity';
 import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { z } from 'zod';
-import type { StoredFly } from '../api/client.ts';
-import { OneOfBox } from '../box/OneOfBox.tsx';
 import { ChoiceField } from '../bench/Fields.tsx';
-import { useDrawers } from '../drawers/useDrawers.ts';
+import { useBench } from '../bench/store.ts';
 import { useSize } from '../drawing/useSize.ts';
+import { isSound, useFlies, useFlyOf } from '../flies/listed.ts';
 import { useStyle } from '../settings/settings.ts';
 import { kept } from '../shell/kept.ts';
 import { FlyTabs } from '../shell/FlyTabs.tsx';
@@ -33,21 +32,23 @@ const sights = kept<Sight | null>(
 );
 
 /** Where a fly is looked at first: as it was left, else at the depth it is meant for. */
-function firstSight({ file }: StoredFly): Sight {
-  const read = file.intent?.depth === undefined ? null : parseQuantity('length', file.intent.depth);
+function firstSight({ intent }: FlyFile): Sight {
+  const read = intent?.depth === undefined ? null : parseQuantity('length', intent.depth);
   const depthM = read?.ok === true ? Math.min(DEEPEST_M, read.value / 1000) : USUAL.depthM;
   return sights.read() ?? { ...USUAL, depthM };
 }
 
 /** A fly's silhouette as a fish has it: from the side, from below and head-on, in water of a colour, a depth, a distance and a light. */
-export const SeenView = () => <OneOfBox>{(fly, flies) => <SeenOf key={fly.id} fly={fly} flies={flies} />}</OneOfBox>;
-
-function SeenOf({ fly, flies }: { readonly fly: StoredFly; readonly flies: readonly StoredFly[] }) {
+export function SeenView() {
   const navigate = useNavigate();
   const style = useStyle();
-  const tables = useDrawers().drawers?.tables;
-  const [sight, setSight] = useState(() => firstSight(fly));
+  const id = useBench((state) => state.id);
+  const own = useBench((state) => state.calm);
+  const tables = useBench((state) => state.drawers);
+  const others = (useFlies().flies ?? []).filter(isSound).filter((each) => each.id !== id);
+  const [sight, setSight] = useState(() => firstSight(own.file));
   const [second, setSecond] = useState('');
+  const beside = useFlyOf(others.find((each) => each.id === second));
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
   const change = (part: Partial<Sight>): void => {
@@ -55,22 +56,17 @@ function SeenOf({ fly, flies }: { readonly fly: StoredFly; readonly flies: reado
     setSight(next);
     sights.write(next);
   };
-  const laid = useMemo(() => {
-    const shown = [fly, ...flies.filter((each) => each.id === second)];
-    return tables
-      ? shown.flatMap((each): LaidFly[] => {
-          const read = layFly(each.file, tables);
-          return read.ok ? [read.value] : [];
-        })
-      : [];
-  }, [fly, flies, second, tables]);
+  const laid = useMemo((): readonly LaidFly[] => {
+    const read = beside ? layFly(beside.file, tables) : null;
+    return read?.ok === true ? [own, read.value] : [own];
+  }, [own, beside, tables]);
   useOffered('seen', [
     {
       name: 'Back to the balance',
       group: 'Fly',
       keys: 'escape',
       run: () => {
-        void navigate(`/fly/${fly.id}/balance`);
+        void navigate(`/fly/${id}/balance`);
       },
     },
     {
@@ -121,12 +117,12 @@ function SeenOf({ fly, flies }: { readonly fly: StoredFly; readonly flies: reado
       <TopBar
         title={
           <>
-            <h1 className="text-fly font-bold truncate">{fly.name}</h1>
+            <h1 className="text-fly font-bold truncate">{own.file.name}</h1>
             <span className="text-ink2">as the fish has it</span>
           </>
         }
       >
-        <FlyTabs id={fly.id} />
+        <FlyTabs id={id} />
         <ShellKeys />
       </TopBar>
       <div
@@ -169,7 +165,7 @@ function SeenOf({ fly, flies }: { readonly fly: StoredFly; readonly flies: reado
             label="a second fly"
             value={second}
             empty="no other fly"
-            options={flies.filter((each) => each.id !== fly.id).map((each) => [each.id, each.name] as const)}
+            options={others.map((each) => [each.id, each.name] as const)}
             onChange={setSecond}
           />
         </label>
@@ -178,7 +174,7 @@ function SeenOf({ fly, flies }: { readonly fly: StoredFly; readonly flies: reado
         {width > 0 &&
           laid.map((each, i) => (
             <SeenRow
-              key={i === 0 ? fly.id : second}
+              key={i === 0 ? id : second}
               laid={each}
               sight={sight}
               width={width}

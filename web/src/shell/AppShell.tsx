@@ -7,6 +7,7 @@ import { CommandPalette, KeyMap } from './CommandPalette.tsx';
 import { NewFlyDialog } from './NewFlyDialog.tsx';
 import { Toasts } from './Toasts.tsx';
 import { useOffered } from './useKeys.ts';
+import { WorkLine } from './WorkLine.tsx';
 
 /** What stands round every view: commands, keys, the foot line and the way to a new fly. */
 export function AppShell() {
@@ -123,6 +124,7 @@ export function AppShell() {
       <KeyMap open={open === 'keys'} onClose={close} />
       {open === 'new' && <NewFlyDialog onClose={close} />}
       <Toasts />
+      <WorkLine />
     </div>
   );
 }

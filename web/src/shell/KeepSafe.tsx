@@ -3,9 +3,18 @@ import { mutate } from 'swr';
 import { api, type BackupCounts } from '../api/client.ts';
 import { DialogSheet } from '../ui/Sheet.tsx';
 import { saveFile } from './saveFile.ts';
+import { working } from './work.ts';
 
 const counted = ({ flies, versions, items, tyings }: BackupCounts): string =>
   `${String(flies)} flies with ${String(versions)} versions and ${String(tyings)} tyings, and ${String(items)} items of the drawers`;
+
+const brokenWords = (broken: BackupCounts['broken']): string =>
+  broken.length === 0
+    ? ''
+    : ` ${String(broken.length)} of them no longer read or lay out: ${broken
+        .slice(0, 3)
+        .map(({ name, why }) => `${name} (${why})`)
+        .join('; ')}.`;
 
 type Looked = { readonly file: File; readonly counts: BackupCounts };
 
@@ -14,29 +23,40 @@ export function KeepSafe() {
   const input = useRef<HTMLInputElement>(null);
   const [looked, setLooked] = useState<Looked | null>(null);
   const [said, setSaid] = useState<{ readonly words: string; readonly bad: boolean } | null>(null);
-  const [working, setWorking] = useState(false);
+  const [busy, setBusy] = useState(false);
   const work = (what: () => Promise<void>): void => {
-    setWorking(true);
+    setBusy(true);
     setSaid(null);
     what()
       .catch((error: unknown) => {
         setSaid({ words: error instanceof Error ? error.message : 'It did not work.', bad: true });
       })
       .finally(() => {
-        setWorking(false);
+        setBusy(false);
       });
   };
   const look = (file: File): void => {
     work(async () => {
-      setLooked({ file, counts: await api.lookAtBackup(file) });
+      setLooked({ file, counts: await working('Reading the backup', (watching) => api.lookAtBackup(file, watching)) });
+    });
+  };
+  const save = (): void => {
+    work(async () => {
+      const link = document.createElement('a');
+      link.href = await working('Making the backup', (watching) => api.makeBackup(watching));
+      link.download = '';
+      link.click();
     });
   };
   const restore = ({ file, counts }: Looked): void => {
     setLooked(null);
     work(async () => {
-      const { kept } = await api.restoreBackup(file);
+      const { kept, broken } = await working('Restoring', (watching) => api.restoreBackup(file, watching));
       await mutate(() => true);
-      setSaid({ words: `Restored: ${counted(counts)}. What was there before is kept in ${kept}.`, bad: false });
+      setSaid({
+        words: `Restored: ${counted(counts)}. What was there before is kept in ${kept}.${brokenWords(broken)}`,
+        bad: broken.length > 0,
+      });
     });
   };
   return (
@@ -46,23 +66,23 @@ export function KeepSafe() {
         Every fly with its versions, the trash and the drawers, in one file that is verified when it is read.
       </p>
       <div className="flex flex-wrap gap-3">
-        <a className="sheet-button primary" href="/api/backup" download>
+        <button type="button" className="sheet-button primary" disabled={busy} onClick={save}>
           Save a backup
-        </a>
-        <button
-          type="button"
-          className="sheet-button"
-          disabled={working}
-          onClick={() => {
-            input.current?.click();
-          }}
-        >
-          {working ? 'Reading it' : 'Restore from one'}
         </button>
         <button
           type="button"
           className="sheet-button"
-          disabled={working}
+          disabled={busy}
+          onClick={() => {
+            input.current?.click();
+          }}
+        >
+          Restore from one
+        </button>
+        <button
+          type="button"
+          className="sheet-button"
+          disabled={busy}
           onClick={() => {
             work(async () => {
               saveFile('drawers.json', `${JSON.stringify(await api.exportDrawers(), null, 1)}\n`);
@@ -102,6 +122,7 @@ export function KeepSafe() {
         >
           <p className="mb-2">
             It was made {new Date(looked.counts.made).toLocaleString()} and holds {counted(looked.counts)}.
+            {brokenWords(looked.counts.broken)}
           </p>
           <p className="mb-4">
             They take the place of everything that is here now; what is here is kept in a file beside the data.

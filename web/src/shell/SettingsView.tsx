@@ -1,4 +1,6 @@
 import { useSettings, type Settings } from '../settings/settings.ts';
+import { BrokenRows } from './BrokenRows.tsx';
+import { Devices } from './Devices.tsx';
 import { KeepSafe } from './KeepSafe.tsx';
 import { LeftOnDevice } from './LeftOnDevice.tsx';
 import { TopBar } from './TopBar.tsx';
@@ -110,6 +112,8 @@ export function SettingsView() {
         />
         <KeepSafe />
         <LeftOnDevice />
+        <BrokenRows />
+        <Devices />
       </main>
     </div>
   );

@@ -13,6 +13,7 @@ import { PaperChoice } from '../settings/PaperChoice.tsx';
 import { useSettings, useStyle } from '../settings/settings.ts';
 import { saveFile } from '../shell/saveFile.ts';
 import { say } from '../shell/toast.ts';
+import { working } from '../shell/work.ts';
 import { useOffered } from '../shell/useKeys.ts';
 import { Calibrate } from './Calibrate.tsx';
 import { lengthRead } from './lengthRead.ts';
@@ -31,8 +32,7 @@ export function GaugeCard({ name, columns }: { readonly name: string; readonly c
   const printed = (): readonly Page[] => gaugeCard(name, strips, { paper, hand, correction: printScale, style });
   const pxPerMm = screenPxPerMm ?? PX_PER_MM;
   const asPdf = (): void => {
-    api
-      .printPdf(`${name}: gauge card`, printed())
+    working('Setting the card', (watching) => api.printPdf(`${name}: gauge card`, printed(), watching))
       .then((pdf) => {
         saveFile(`${slug(name)}-gauge.pdf`, pdf);
         setMade(printScale);

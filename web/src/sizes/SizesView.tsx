@@ -1,14 +1,16 @@
 import { layFly, type LaidFly } from '@jobbet/core';
+import type { ListedFly } from '@jobbet/core/exchange/stored';
+import { platformWords } from '@jobbet/core/exchange/summary';
 import { HOLDS, type Hold } from '@jobbet/core/run/runFly';
 import { setPin, type Pin } from '@jobbet/core/run/pins';
 import { nameOf, readSizes, type RunSize } from '@jobbet/core/run/sizes';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { NavLink, useNavigate } from 'react-router';
 import { mutate } from 'swr';
-import { api, type StoredFly } from '../api/client.ts';
-import { OneOfBox } from '../box/OneOfBox.tsx';
-import { useDrawers } from '../drawers/useDrawers.ts';
+import { api } from '../api/client.ts';
+import { useBench } from '../bench/store.ts';
 import { useSize } from '../drawing/useSize.ts';
+import { useFlies } from '../flies/listed.ts';
 import { FlyTabs } from '../shell/FlyTabs.tsx';
 import { say } from '../shell/toast.ts';
 import { ShellKeys } from '../shell/ShellKeys.tsx';
@@ -27,24 +29,19 @@ const HOLD_WORDS: Readonly<Record<Hold, string>> = {
 /** The chart and its library come only where a run is looked at. */
 const RunChart = lazy(async () => ({ default: (await import('./RunChart.tsx')).RunChart }));
 const NONE: readonly RunSize[] = [];
+const NO_FLIES: readonly ListedFly[] = [];
 
 /** One fly across sizes and platforms, drawn at one scale over a table of what it comes to on each. */
-export const SizesView = ({ gauge = false }: { readonly gauge?: boolean }) => (
-  <OneOfBox>{(fly, flies) => <FlyRun key={fly.id} fly={fly} flies={flies} gauge={gauge} />}</OneOfBox>
-);
-
-interface FlyRunProps {
-  readonly fly: StoredFly;
-  /** All flies in the box, to find those that are sizes of this one. */
-  readonly flies: readonly StoredFly[];
-  readonly gauge: boolean;
-}
-
-function FlyRun({ fly, flies, gauge }: FlyRunProps) {
+export function SizesView({ gauge = false }: { readonly gauge?: boolean }) {
   const navigate = useNavigate();
-  const tables = useDrawers().drawers?.tables;
-  const [left] = useState(() => keptRun(fly.id));
-  const [text, setText] = useState(left?.sizes ?? usualSizes(fly.file));
+  const id = useBench((state) => state.id);
+  const own = useBench((state) => state.calm);
+  const tables = useBench((state) => state.drawers);
+  const { file } = own;
+  /** All flies in the box, to find those that are sizes of this one. */
+  const flies = useFlies().flies ?? NO_FLIES;
+  const [left] = useState(() => keptRun(id));
+  const [text, setText] = useState(left?.sizes ?? usualSizes(file));
   const [hold, setHold] = useState<Hold>(left?.hold ?? 'shape');
   const [pins, setPins] = useState<readonly Pin[]>(left?.pins ?? []);
   const field = useRef<HTMLInputElement>(null);
@@ -53,8 +50,8 @@ function FlyRun({ fly, flies, gauge }: FlyRunProps) {
   const read = useMemo(() => readSizes(text), [text]);
   const [sizes, setSizes] = useState<readonly RunSize[]>(NONE);
   useEffect(() => {
-    if (read.ok) keepRun(fly.id, { sizes: text, hold, pins });
-  }, [read, fly.id, text, hold, pins]);
+    if (read.ok) keepRun(id, { sizes: text, hold, pins });
+  }, [read, id, text, hold, pins]);
   useEffect(() => {
     if (!read.ok) return;
     // A size typed letter by letter is run when the hand rests.
@@ -65,34 +62,35 @@ function FlyRun({ fly, flies, gauge }: FlyRunProps) {
       clearTimeout(timer);
     };
   }, [read]);
-  const { answers, weights, done } = useRun(fly.file, sizes, hold, pins, tables);
-  const own = useMemo(() => (tables ? layFly(fly.file, tables) : null), [fly.file, tables]);
+  const { answers, weights, done } = useRun(file, sizes, hold, pins, tables);
   const columns = useMemo(
     () =>
       sizes.map((size): Column => {
         const answer = answers.get(size.text) ?? null;
-        const laid: LaidFly | null = answer?.ok && tables ? laidOf(layFly(answer.file, tables)) : null;
-        const saved = flies.find(({ file }) => file.sizeOf?.id === fly.id && file.sizeOf.size === size.text) ?? null;
+        const laid: LaidFly | null = answer?.ok ? laidOf(layFly(answer.file, tables)) : null;
+        const saved = flies.find(({ listed }) => listed?.sizeOf?.id === id && listed.sizeOf.size === size.text) ?? null;
         return { size, answer, laid, weights: weights.get(size.text) ?? null, saved };
       }),
-    [sizes, answers, weights, tables, flies, fly.id],
+    [sizes, answers, weights, tables, flies, id],
   );
   /** A size becomes a fly of its own that knows whose run it is of, or is brought up to that run again. */
   const keep = (column: Column): void => {
     if (!column.answer?.ok) return;
-    const sizeOf = { fly: fly.name, id: fly.id, size: column.size.text };
+    const sizeOf = { fly: file.name, id, size: column.size.text };
     const { saved } = column;
-    const file = { ...column.answer.file, name: saved?.name ?? nameOf(fly.file, column.size), sizeOf };
+    const made = { ...column.answer.file, name: saved?.name ?? nameOf(file, column.size), sizeOf };
     const before = flies.find((each) => each.id === saved?.id);
-    (before ? api.save(before.id, file, before.revision, 'saved') : api.create(file))
-      .then(async (made) => {
+    (before ? api.save(before.id, made, before.revision, 'saved') : api.create(made))
+      .then(async (stored) => {
         await mutate('flies');
         say(
-          before ? `${made.name} is as the run has it; its history keeps what it was.` : `${made.name} is in the box.`,
+          before
+            ? `${stored.name} is as the run has it; its history keeps what it was.`
+            : `${stored.name} is in the box.`,
           {
             name: 'Open it',
             run: () => {
-              void navigate(`/fly/${made.id}`);
+              void navigate(`/fly/${stored.id}`);
             },
           },
         );
@@ -104,7 +102,7 @@ function FlyRun({ fly, flies, gauge }: FlyRunProps) {
   const pin = (one: Pin): void => {
     setPins((now) => setPin(now, one));
   };
-  const [table, card] = [`/fly/${fly.id}/sizes`, `/fly/${fly.id}/sizes/gauge`];
+  const [table, card] = [`/fly/${id}/sizes`, `/fly/${id}/sizes/gauge`];
   const nextHold = (): void => {
     setHold(HOLDS[(HOLDS.indexOf(hold) + 1) % HOLDS.length] ?? 'shape');
   };
@@ -125,12 +123,12 @@ function FlyRun({ fly, flies, gauge }: FlyRunProps) {
       <TopBar
         title={
           <>
-            <h1 className="text-fly font-bold truncate">{fly.name}</h1>
-            <span className="text-ink2 whitespace-nowrap">{fly.summary.platform}</span>
+            <h1 className="text-fly font-bold truncate">{file.name}</h1>
+            <span className="text-ink2 whitespace-nowrap">{platformWords(file.platform)}</span>
           </>
         }
       >
-        <FlyTabs id={fly.id} />
+        <FlyTabs id={id} />
         <ShellKeys />
       </TopBar>
       <div className="flex items-baseline gap-3 px-4 py-2 border-b border-hair shrink-0">
@@ -219,10 +217,10 @@ function FlyRun({ fly, flies, gauge }: FlyRunProps) {
           : `${read.faults[0]?.path ?? ''}: ${read.faults[0]?.message ?? ''}. Write sizes such as 4, 6, double:6, tube:28mm, shank:30mm.`}
       </p>
       <main ref={frame} tabIndex={0} className="flex-1 min-h-0 overflow-auto" data-done={done}>
-        {own?.ok && !gauge && (
-          <RunTable own={own.value} columns={columns} width={width} hold={hold} pins={pins} onPin={pin} onKeep={keep} />
+        {!gauge && (
+          <RunTable own={own} columns={columns} width={width} hold={hold} pins={pins} onPin={pin} onKeep={keep} />
         )}
-        {gauge && <GaugeCard name={fly.name} columns={columns} />}
+        {gauge && <GaugeCard name={file.name} columns={columns} />}
         {done && !gauge && columns.length > 1 && (
           <Suspense>
             <RunChart columns={columns} />

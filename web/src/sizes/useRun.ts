@@ -19,11 +19,11 @@ const LOST: RunAnswer = {
 
 /** The fly on every size, one after the other off the main thread, so that the first is there at once. */
 export function useRun(
-  file: FlyFile | undefined,
+  file: FlyFile,
   sizes: readonly RunSize[],
   hold: Hold,
   pins: readonly Pin[],
-  drawers: Drawers | undefined,
+  drawers: Drawers,
 ): {
   readonly answers: ReadonlyMap<string, RunAnswer>;
   readonly weights: ReadonlyMap<string, Weights>;
@@ -33,7 +33,7 @@ export function useRun(
   const [answers, setAnswers] = useState<ReadonlyMap<string, RunAnswer>>(new Map());
   const [done, setDone] = useState(false);
   useEffect(() => {
-    if (!file || !drawers || sizes.length === 0) return;
+    if (sizes.length === 0) return;
     let left = false;
     const work = async (): Promise<void> => {
       setDone(false);

@@ -22,6 +22,7 @@ import { PaperChoice } from '../settings/PaperChoice.tsx';
 import { useSettings, useStyle } from '../settings/settings.ts';
 import { saveFile } from '../shell/saveFile.ts';
 import { say } from '../shell/toast.ts';
+import { working } from '../shell/work.ts';
 import { useOffered } from '../shell/useKeys.ts';
 import { useReport } from '../solve/useReport.ts';
 import { BulkChart } from './BulkChart.tsx';
@@ -44,8 +45,7 @@ function useSheetFiles(sheet: TyingSheet) {
     making,
     pdf: (): void => {
       setMaking(true);
-      api
-        .sheetPdf(laid.file, { paper, hand, style })
+      working('Setting the sheet', (watching) => api.sheetPdf(laid.file, { paper, hand, style }, watching))
         .then((pdf) => {
           saveFile(`${name}-sheet.pdf`, pdf);
         })

@@ -35,7 +35,12 @@ export function createPost(send: (tying: TyingRecord) => Promise<unknown>): Post
         (error: unknown) => isHopeless(error),
       );
       // What changed while it was on its way is sent again.
-      if (settled) unsent.write(unsent.read().filter((each) => !same(each, tying) || each.changed !== tying.changed));
+      if (settled)
+        unsent.write(
+          unsent
+            .read()
+            .filter((each) => !same(each, tying) || each.edits !== tying.edits || each.changed !== tying.changed),
+        );
     }
   };
   const sendAll = (): Promise<void> => {

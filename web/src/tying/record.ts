@@ -1,4 +1,4 @@
-import type { TyingRecord } from '@jobbet/core/exchange/stored';
+import { isTruer, type TyingRecord } from '@jobbet/core/exchange/stored';
 
 export type { TyingRecord };
 
@@ -8,6 +8,7 @@ export const newTying = (fly: string, sheet: string, step: string, now: number):
   sheet,
   begun: now,
   changed: now,
+  edits: 0,
   step,
   spent: {},
   counts: {},
@@ -16,12 +17,12 @@ export const newTying = (fly: string, sheet: string, step: string, now: number):
   done: null,
 });
 
-/** Two lists of tyings as one, the newest last; of two accounts of one tying the later one. */
+/** Two lists of tyings as one, the newest last; of two accounts of one tying the truer one. */
 export function merged(kept: readonly TyingRecord[], here: readonly TyingRecord[]): TyingRecord[] {
   const all = new Map<number, TyingRecord>();
   for (const each of [...kept, ...here]) {
     const known = all.get(each.begun);
-    if (!known || each.changed >= known.changed) all.set(each.begun, each);
+    if (!known || isTruer(each, known)) all.set(each.begun, each);
   }
   return [...all.values()].sort((a, b) => a.begun - b.begun);
 }

@@ -39,7 +39,7 @@ export function useTying({ fly, sheet, first, machine, before, onKeep }: AtHand)
     const next = change(timed, at);
     setNow(at);
     if (next === newest.current) return;
-    newest.current = { ...next, changed: at };
+    newest.current = { ...next, changed: at, edits: next.edits + 1 };
     onKeep(newest.current, next !== timed);
     setTying(newest.current);
     setAll((others) => merged(others, [newest.current]));

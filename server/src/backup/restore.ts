@@ -1,0 +1,41 @@
+import { not, sql } from 'drizzle-orm';
+import type { Database } from '../db/ledger.ts';
+import type { Watched } from '../drawers/settle.ts';
+import type { LookedAt } from './format.ts';
+import { readBackup } from './read.ts';
+import { TABLES, type BackupTable } from './tables.ts';
+
+/** Rows go in by so many at a time, under the limit of variables of one statement. */
+const AT_ONCE = 200;
+
+/**
+ * Puts a backup in the place of everything there is, in one transaction: all of it or nothing. The backup is read through once before
+ * anything is touched.
+ * @param db a connection that nothing else uses
+ * @throws ApiError `bad-backup`, `stopped`; then nothing was changed
+ */
+export async function restoreBackup(db: Database, path: string, { onShare, signal }: Watched = {}): Promise<LookedAt> {
+  const stop = signal ? { signal } : {};
+  await readBackup(path, undefined, { ...stop, onShare: (share) => onShare?.(share / 2) });
+  return db.transaction(async (inside) => {
+    for (const { table, stays } of [...TABLES].reverse() as readonly BackupTable[])
+      await inside.delete(table).where(stays === undefined ? undefined : not(sql.raw(stays)));
+    const waiting: { table: BackupTable | null; rows: Record<string, unknown>[] } = { table: null, rows: [] };
+    const flush = async (): Promise<void> => {
+      if (waiting.table && waiting.rows.length > 0)
+        await inside.insert(waiting.table.table).values(waiting.rows as never);
+      waiting.rows = [];
+    };
+    const looked = await readBackup(
+      path,
+      async (table, values) => {
+        if (waiting.table !== table || waiting.rows.length >= AT_ONCE) await flush();
+        waiting.table = table;
+        waiting.rows.push(values);
+      },
+      { ...stop, onShare: (share) => onShare?.(0.5 + share / 2) },
+    );
+    await flush();
+    return looked;
+  });
+}

@@ -1,0 +1,173 @@
+import { createReadStream, createWriteStream, readdirSync, rmSync } from 'node:fs';
+import { mkdtemp, rm, stat } from 'node:fs/promises';
+import { join } from 'node:path';
+import { Readable, Transform } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { errorSchema } from '@jobbet/core/exchange/stored';
+import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
+import { z } from 'zod';
+import { ApiError } from '../errors.ts';
+import type { House } from '../house.ts';
+import { WATCHED, watched } from '../wire/watched.ts';
+import { BACKUP_ENDING, BACKUP_TYPE } from './format.ts';
+import { inThread } from './thread.ts';
+
+const whole = z.number().int();
+const counts = z.object({
+  made: z.string(),
+  flies: whole,
+  versions: whole,
+  items: whole,
+  tyings: whole,
+  broken: z
+    .array(z.object({ table: z.string(), name: z.string(), why: z.string() }))
+    .describe('rows that break today’s limits; they are restored so that they can be saved out'),
+});
+const errors = { '4xx': errorSchema };
+/** A backup that was made and waits to be fetched does so for this long. */
+const WAITS_MS = 10 * 60_000;
+const MOST_BYTES = 1_000_000_000;
+
+const PASSING = '.passing-';
+
+/** Files of this folder that are gone when they were used. */
+class Passing {
+  private readonly folder: string;
+
+  constructor(folder: string) {
+    this.folder = folder;
+  }
+
+  /** Takes away what an end without warning left. */
+  clear(): void {
+    for (const name of readdirSync(this.folder))
+      if (name.startsWith(PASSING)) rmSync(join(this.folder, name), { recursive: true, force: true });
+  }
+
+  /** A new place for a file, in a folder that goes with it. */
+  async place(name: string): Promise<{ readonly path: string; readonly drop: () => Promise<void> }> {
+    const own = await mkdtemp(join(this.folder, PASSING));
+    return { path: join(own, name), drop: () => rm(own, { recursive: true, force: true }) };
+  }
+
+  /** Writes what is sent to a file; no more than a backup may be. */
+  async take(body: unknown): Promise<{ readonly path: string; readonly drop: () => Promise<void> }> {
+    if (!(body instanceof Readable)) throw new ApiError('unsupported', 'Send the backup file itself.');
+    const file = await this.place('sent');
+    let size = 0;
+    const bounded = new Transform({
+      transform(chunk: Buffer, _encoding, done) {
+        size += chunk.length;
+        done(size > MOST_BYTES ? new ApiError('too-large', 'No backup is larger than 1 GB.') : null, chunk);
+      },
+    });
+    try {
+      await pipeline(body, bounded, createWriteStream(file.path, { mode: 0o600 }));
+      return file;
+    } catch (error) {
+      await file.drop();
+      throw error;
+    }
+  }
+}
+
+const nameToday = (): string => `jobbet-${new Date().toISOString().slice(0, 10)}${BACKUP_ENDING}`;
+
+/** Everything into one file and back, each on a thread of its own. */
+export const backupRoutes =
+  ({ database: { folder, ledger }, drawers, refresh }: House): FastifyPluginCallbackZod =>
+  (app, _options, done) => {
+    const passing = new Passing(folder);
+    passing.clear();
+    const ready = new Map<string, { readonly path: string; readonly drop: () => Promise<void> }>();
+    const wait = (id: string): void => {
+      setTimeout(() => {
+        void ready.get(id)?.drop();
+        ready.delete(id);
+      }, WAITS_MS).unref();
+    };
+    app.addHook('onClose', async () => {
+      for (const file of ready.values()) await file.drop();
+    });
+    // A backup is taken as it comes, into a file, never into memory.
+    app.addContentTypeParser([BACKUP_TYPE, 'application/octet-stream'], (_request, payload, parsed) => {
+      parsed(null, payload);
+    });
+    app.post(
+      '/api/backup',
+      { ...WATCHED, schema: { hide: true, response: { 200: z.object({ id: z.string() }), ...errors } } },
+      (request, reply) =>
+        watched(request, reply, async (by) => {
+          const file = await passing.place(nameToday());
+          try {
+            await inThread({ kind: 'write', folder, path: file.path }, by);
+          } catch (error) {
+            await file.drop();
+            throw error;
+          }
+          const id = crypto.randomUUID();
+          ready.set(id, file);
+          wait(id);
+          return { id };
+        }),
+    );
+    app.get(
+      '/api/backup/:id',
+      { ...WATCHED, schema: { hide: true, params: z.object({ id: z.uuid() }) } },
+      async (request, reply) => {
+        const file = ready.get(request.params.id);
+        if (!file) throw new ApiError('not-found', 'This backup is no longer here; make another.');
+        ready.delete(request.params.id);
+        const { size } = await stat(file.path);
+        const bytes = createReadStream(file.path);
+        bytes.once('close', () => void file.drop());
+        return reply
+          .header('content-type', BACKUP_TYPE)
+          .header('content-length', size)
+          .header('content-disposition', `attachment; filename="${nameToday()}"`)
+          .send(bytes);
+      },
+    );
+    const binary = { ...WATCHED, bodyLimit: MOST_BYTES };
+    app.post(
+      '/api/backup/look',
+      { ...binary, schema: { body: z.unknown().describe('a backup file'), response: { 200: counts, ...errors } } },
+      (request, reply) =>
+        watched(request, reply, async (by) => {
+          const file = await passing.take(request.body);
+          try {
+            const { counts: found, broken } = await inThread({ kind: 'look', path: file.path }, by);
+            return { ...found, broken: [...broken] };
+          } finally {
+            await file.drop();
+          }
+        }),
+    );
+    app.post(
+      '/api/backup/restore',
+      {
+        ...binary,
+        schema: {
+          body: z.unknown().describe('a backup file'),
+          response: { 200: counts.extend({ kept: z.string() }), ...errors },
+        },
+      },
+      (request, reply) =>
+        watched(request, reply, async (by) => {
+          const file = await passing.take(request.body);
+          try {
+            const {
+              counts: found,
+              broken,
+              kept,
+            } = await ledger.alone(() => inThread({ kind: 'restore', folder, path: file.path }, by));
+            drawers.forget();
+            await refresh();
+            return { ...found, broken: [...broken], kept };
+          } finally {
+            await file.drop();
+          }
+        }),
+    );
+    done();
+  };

@@ -1,0 +1,125 @@
+import type { Fault } from '@jobbet/core';
+import { changedFigures } from '@jobbet/core/exchange/changes';
+import { listedSchema, summarySchema, type FlyChange, type FlySummary } from '@jobbet/core/exchange/stored';
+import type { DrawerItem, DrawerName } from '@jobbet/core/drawers/items';
+import { mayUse } from '@jobbet/core/exchange/uses';
+import { and, eq, inArray, isNull } from 'drizzle-orm';
+import type { BatchItem } from 'drizzle-orm/batch';
+import type { Database } from '../db/ledger.ts';
+import { ApiError } from '../errors.ts';
+import { flies } from '../flies/rows.ts';
+import type { DrawerSnapshot } from '../solving/tasks.ts';
+import type { Solvers } from '../solving/solvers.ts';
+
+/** Who waits for long work: told how far it is, 0 to 1, and able to stop it. */
+export interface Watched {
+  readonly onShare?: (share: number) => void;
+  readonly signal?: AbortSignal;
+}
+
+interface Ground {
+  readonly db: Database;
+  readonly solvers: Solvers;
+  readonly before: DrawerSnapshot;
+  readonly after: DrawerSnapshot;
+}
+
+interface Held {
+  readonly id: string;
+  readonly name: string;
+  readonly revision: number;
+  readonly file: unknown;
+  readonly summary: FlySummary | null;
+}
+
+const AT_ONCE = 8;
+const ROWS_AT_ONCE = 500;
+
+/** Judgements move no figure of a fly. */
+const MOVES_NONE: ReadonlySet<DrawerName> = new Set<DrawerName>(['schools', 'rules', 'limits']);
+
+const valueOf = (text: string | null): unknown => {
+  try {
+    return text === null ? null : JSON.parse(text);
+  } catch {
+    return null;
+  }
+};
+
+/** Flies of the box that may use one of some items; those that do not read stand in nobody's way. */
+async function users(db: Database, touched: readonly { drawer: DrawerName; item: DrawerItem }[]): Promise<Held[]> {
+  const items = touched.filter(({ drawer }) => !MOVES_NONE.has(drawer));
+  if (items.length === 0) return [];
+  const all = await db.select({ id: flies.id, listed: flies.listed }).from(flies).where(isNull(flies.deletedAt));
+  const ids = all.flatMap(({ id, listed: text }) => {
+    const listed = listedSchema.safeParse(valueOf(text));
+    return listed.success && items.some(({ drawer, item }) => mayUse(listed.data, drawer, item)) ? [id] : [];
+  });
+  const held: Held[] = [];
+  for (let at = 0; at < ids.length; at += ROWS_AT_ONCE) {
+    const rows = await db
+      .select({ id: flies.id, name: flies.name, revision: flies.revision, file: flies.file, summary: flies.summary })
+      .from(flies)
+      .where(inArray(flies.id, ids.slice(at, at + ROWS_AT_ONCE)));
+    for (const { file, summary, ...row } of rows) {
+      const figures = summarySchema.safeParse(valueOf(summary));
+      held.push({ ...row, file: valueOf(file), summary: figures.success ? figures.data : null });
+    }
+  }
+  return held;
+}
+
+/**
+ * Solves the flies that some items bear on with the drawers to come.
+ * @returns what to write with the change, and the flies whose figures it moves
+ * @throws ApiError `breaks-fly` where one would no longer lay out that does now, `stopped`
+ */
+export async function movedFlies(
+  ground: Ground,
+  touched: readonly { readonly drawer: DrawerName; readonly item: DrawerItem }[],
+  { onShare, signal }: Watched = {},
+): Promise<{ readonly changes: FlyChange[]; readonly updates: BatchItem<'sqlite'>[] }> {
+  const held = await users(ground.db, touched);
+  const changes: FlyChange[] = [];
+  const updates: BatchItem<'sqlite'>[] = [];
+  for (let at = 0; at < held.length; at += AT_ONCE) {
+    if (signal?.aborted === true) throw new ApiError('stopped');
+    const some = held.slice(at, at + AT_ONCE);
+    const files = some.map((each) => each.file);
+    const answers = await ground.solvers.ask('figures', { files }, ground.after, { rank: 'own', signal });
+    for (const [i, fly] of some.entries()) {
+      const solved = answers[i];
+      if (solved?.ok !== true) {
+        await refuseBroken(ground, fly, solved?.faults ?? []);
+        continue;
+      }
+      const { summary } = solved.value;
+      if (JSON.stringify(summary) === JSON.stringify(fly.summary)) continue;
+      updates.push(
+        ground.db
+          .update(flies)
+          .set({ summary: JSON.stringify(summary) })
+          .where(and(eq(flies.id, fly.id), eq(flies.revision, fly.revision))),
+      );
+      if (fly.summary && changedFigures(fly.summary, summary).length > 0)
+        changes.push({ flyId: fly.id, name: fly.name, before: fly.summary, after: summary });
+    }
+    onShare?.((at + some.length) / held.length);
+  }
+  return { changes, updates };
+}
+
+/** A fly that did not lay out before stands in nobody's way. @throws ApiError `breaks-fly` for one that did */
+async function refuseBroken(
+  { solvers, before }: Ground,
+  { name, file }: Held,
+  faults: readonly Fault[],
+): Promise<void> {
+  const [now] = await solvers.ask('figures', { files: [file] }, before, { rank: 'own' });
+  if (now?.ok !== true) return;
+  const [fault] = faults;
+  const why = fault ? `${fault.path}: ${fault.message}` : 'it has faults';
+  throw new ApiError('breaks-fly', `With this ${name} would no longer lay out: ${why}. Change that fly first.`, {
+    faults,
+  });
+}

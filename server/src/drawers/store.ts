@@ -1,0 +1,311 @@
+import { randomUUID } from 'node:crypto';
+import { faultLine, type Fault } from '@jobbet/core';
+import { limitFaults, schoolFaults } from '@jobbet/core/checks/checkFly';
+import { readItem } from '@jobbet/core/drawers/file';
+import {
+  DRAWERS,
+  drawersIn,
+  kindOf,
+  type DrawerItem,
+  type DrawerItems,
+  type DrawerName,
+  type LimitItem,
+  type SchoolItem,
+} from '@jobbet/core/drawers/items';
+import { and, eq } from 'drizzle-orm';
+import type { BatchItem } from 'drizzle-orm/batch';
+import type { FlyChange } from '@jobbet/core/exchange/stored';
+import type { Ledger } from '../db/ledger.ts';
+import { ApiError } from '../errors.ts';
+import type { DrawerSnapshot } from '../solving/tasks.ts';
+import type { Solvers } from '../solving/solvers.ts';
+import { drawerItems } from './rows.ts';
+import { movedFlies, type Watched } from './settle.ts';
+
+type Row = typeof drawerItems.$inferSelect;
+
+/** An item as it is kept. */
+export type Item = Omit<Row, 'item'> & { readonly item: DrawerItem };
+/** A row of the drawers that no longer reads, with what it holds. */
+export interface BrokenItem {
+  readonly id: string;
+  readonly drawer: DrawerName;
+  readonly name: string;
+  readonly why: string;
+  readonly text: string;
+}
+
+/** What was done in the drawers, and what that did to the flies of the box. */
+export interface Changed {
+  readonly changes: readonly FlyChange[];
+}
+
+const keyOf = (drawer: DrawerName, item: DrawerItem): string =>
+  `${drawer}/${kindOf(drawer, item)}/${item.name.toLowerCase()}`;
+
+interface Open {
+  readonly items: readonly Item[];
+  readonly broken: readonly BrokenItem[];
+  readonly snapshot: DrawerSnapshot;
+}
+
+let snapshots = 0;
+
+function snapshotOf(items: readonly Item[]): DrawerSnapshot {
+  const bytes = new TextEncoder().encode(JSON.stringify(items.map(({ drawer, item }) => ({ drawer, item }))));
+  const json = new SharedArrayBuffer(bytes.length);
+  new Uint8Array(json).set(bytes);
+  return { version: ++snapshots, json };
+}
+
+const sorted = (items: readonly Item[]): Item[] =>
+  [...items].sort((a, b) => (a.drawer < b.drawer ? -1 : a.drawer > b.drawer ? 1 : a.name < b.name ? -1 : 1));
+
+function openRows(rows: readonly Row[]): Open {
+  const items: Item[] = [];
+  const broken: BrokenItem[] = [];
+  for (const { item: text, ...row } of rows) {
+    const read = readText(row.drawer, text);
+    if (read.ok) items.push({ ...row, item: read.value });
+    else broken.push({ ...row, text, why: read.why });
+  }
+  return { items: sorted(items), broken, snapshot: snapshotOf(items) };
+}
+
+function readText(drawer: DrawerName, text: string): { ok: true; value: DrawerItem } | { ok: false; why: string } {
+  try {
+    const read = readItem(drawer, JSON.parse(text));
+    return read.ok ? read : { ok: false, why: read.faults.map(faultLine).join('; ') };
+  } catch {
+    return { ok: false, why: 'it is no JSON' };
+  }
+}
+
+/** Keeps the drawers. Every change solves anew the flies it bears on, and is refused where one of them would no longer lay out. */
+export class DrawerStore {
+  private readonly ledger: Ledger;
+  private readonly solvers: Solvers;
+  private readonly now: () => number;
+  /** The drawers as they are: this process alone changes them. */
+  private open: Promise<Open> | null = null;
+  /** Changes are made one after the other: each solves flies against the drawers as the last one left them. */
+  private queue: Promise<unknown> = Promise.resolve();
+
+  constructor(ledger: Ledger, solvers: Solvers, now: () => number = Date.now) {
+    this.ledger = ledger;
+    this.solvers = solvers;
+    this.now = now;
+  }
+
+  private get db() {
+    return this.ledger.db;
+  }
+
+  private opened(): Promise<Open> {
+    this.open ??= this.db.select().from(drawerItems).then(openRows);
+    return this.open;
+  }
+
+  async list(): Promise<readonly Item[]> {
+    return (await this.opened()).items;
+  }
+
+  /** Rows that no longer read; they are left out of everything else. */
+  async broken(): Promise<readonly BrokenItem[]> {
+    return (await this.opened()).broken;
+  }
+
+  /** The drawers as one file holds them. */
+  async items(): Promise<DrawerItems> {
+    return drawersIn(await this.list());
+  }
+
+  /** What flies are solved with. */
+  async snapshot(): Promise<DrawerSnapshot> {
+    return (await this.opened()).snapshot;
+  }
+
+  /** Forgets what was read, where everything was put in the place of everything. */
+  forget(): void {
+    this.open = null;
+  }
+
+  /** @throws ApiError `invalid-item`, `same-name`, `breaks-fly`, `stopped` */
+  add(drawer: DrawerName, value: unknown, watched?: Watched): Promise<Changed & { readonly item: Item }> {
+    return this.inTurn(async () => {
+      const made = this.itemOf(drawer, checked(drawer, value));
+      const all = await this.list();
+      refuseSameName(all, made);
+      const changes = await this.settle([...all, made], [made], [this.inserted(made)], watched);
+      return { item: made, changes };
+    });
+  }
+
+  /** @throws ApiError `no-item`, `stale`, `invalid-item`, `same-name`, `breaks-fly`, `stopped` */
+  change(id: string, value: unknown, revision: number, watched?: Watched): Promise<Changed & { readonly item: Item }> {
+    return this.inTurn(async () => {
+      const all = await this.list();
+      const old = found(all, id);
+      if (old.revision !== revision)
+        throw new ApiError('stale', 'The item was changed elsewhere since.', { revision: old.revision });
+      const item = keepName(checked(old.drawer, value), old.item);
+      const next: Item = { ...this.itemOf(old.drawer, item), id, revision: revision + 1 };
+      refuseSameName(all, next);
+      const after = all.map((each) => (each.id === id ? next : each));
+      const changes = await this.settle(after, [old, next], [this.replaced(next, revision)], watched);
+      return { item: next, changes };
+    });
+  }
+
+  /** Takes an item out; flies that name it fall back to what is nominal. @throws ApiError `no-item`, `breaks-fly`, `stopped` */
+  remove(id: string, watched?: Watched): Promise<Changed & { readonly item: Item }> {
+    return this.inTurn(async () => {
+      const all = await this.list();
+      const old = found(all, id);
+      const gone = this.db
+        .delete(drawerItems)
+        .where(and(eq(drawerItems.id, id), eq(drawerItems.revision, old.revision)));
+      const changes = await this.settle(
+        all.filter((each) => each.id !== id),
+        [old],
+        [gone],
+        watched,
+      );
+      return { item: old, changes };
+    });
+  }
+
+  /**
+   * Lays in many items at once: those of a name that is there replace it, the others are added. All or none.
+   * @throws ApiError `invalid-item` with the drawer and row of each fault, `breaks-fly`, `stopped`
+   */
+  layIn(
+    given: Partial<Record<DrawerName, readonly unknown[]>>,
+    watched?: Watched,
+  ): Promise<Changed & { readonly added: number; readonly replaced: number }> {
+    return this.inTurn(async () => {
+      const rows = this.checkedItems(given);
+      const all = await this.list();
+      const known = new Map(all.map((each) => [keyOf(each.drawer, each.item), each]));
+      const next = new Map(all.map((each) => [each.id, each]));
+      const writes: BatchItem<'sqlite'>[] = [];
+      const touched: Item[] = [];
+      let replaced = 0;
+      for (const row of rows) {
+        const old = known.get(keyOf(row.drawer, row.item));
+        const laid: Item = old ? { ...row, id: old.id, revision: old.revision + 1 } : row;
+        if (old) {
+          replaced++;
+          writes.push(this.replaced(laid, old.revision));
+        } else writes.push(this.inserted(laid));
+        known.set(keyOf(laid.drawer, laid.item), laid);
+        next.set(laid.id, laid);
+        touched.push(laid);
+      }
+      const changes = await this.settle([...next.values()], touched, writes, watched);
+      return { added: rows.length - replaced, replaced, changes };
+    });
+  }
+
+  private inserted(item: Item): BatchItem<'sqlite'> {
+    return this.db.insert(drawerItems).values({ ...item, item: JSON.stringify(item.item) });
+  }
+
+  private replaced(item: Item, revision: number): BatchItem<'sqlite'> {
+    return this.db
+      .update(drawerItems)
+      .set({ ...item, item: JSON.stringify(item.item) })
+      .where(and(eq(drawerItems.id, item.id), eq(drawerItems.revision, revision)));
+  }
+
+  private checkedItems(given: Partial<Record<DrawerName, readonly unknown[]>>): Item[] {
+    const faults: Fault[] = [];
+    const rows = DRAWERS.flatMap((drawer) =>
+      (given[drawer] ?? []).flatMap((value, i): Item[] => {
+        const place = `${drawer}[${String(i)}]`;
+        const read = readItem(drawer, value, place);
+        const beyond = read.ok ? judged(drawer, read.value) : [];
+        if (read.ok && beyond.length === 0) return [this.itemOf(drawer, read.value)];
+        faults.push(...(read.ok ? beyond.map((fault) => ({ ...fault, path: `${place}.${fault.path}` })) : read.faults));
+        return [];
+      }),
+    );
+    if (faults.length > 0) throw new ApiError('invalid-item', undefined, { faults });
+    return rows;
+  }
+
+  private itemOf(drawer: DrawerName, item: DrawerItem): Item {
+    return {
+      id: randomUUID(),
+      drawer,
+      kind: kindOf(drawer, item),
+      name: item.name,
+      item,
+      revision: 1,
+      updatedAt: this.now(),
+    };
+  }
+
+  /** Solves the flies that some items bear on with the drawers to come, and writes everything in one batch. */
+  private async settle(
+    after: readonly Item[],
+    touched: readonly Item[],
+    writes: readonly BatchItem<'sqlite'>[],
+    watched: Watched | undefined,
+  ): Promise<FlyChange[]> {
+    const { snapshot: before, broken } = await this.opened();
+    const next: Open = { items: sorted(after), broken, snapshot: snapshotOf(after) };
+    const moved = await movedFlies(
+      { db: this.db, solvers: this.solvers, before, after: next.snapshot },
+      touched,
+      watched,
+    );
+    const [first, ...rest] = [...writes, ...moved.updates];
+    if (first) await this.ledger.write([first, ...rest]);
+    this.open = Promise.resolve(next);
+    return moved.changes;
+  }
+
+  private inTurn<T>(work: () => Promise<T>): Promise<T> {
+    const mine = this.queue.then(work, work);
+    this.queue = mine.catch(() => undefined);
+    return mine;
+  }
+}
+
+function checked(drawer: DrawerName, value: unknown): DrawerItem {
+  const read = readItem(drawer, value);
+  if (!read.ok) throw new ApiError('invalid-item', undefined, { faults: read.faults });
+  const faults = judged(drawer, read.value);
+  if (faults.length > 0) throw new ApiError('invalid-item', undefined, { faults });
+  return read.value;
+}
+
+/** What is wrong with an item beyond its form: a school's rule that does not read, a limit no check has. */
+function judged(drawer: DrawerName, item: DrawerItem): Fault[] {
+  if (drawer === 'schools') return schoolFaults(item as SchoolItem);
+  return drawer === 'limits' ? limitFaults(item as LimitItem) : [];
+}
+
+function found(all: readonly Item[], id: string): Item {
+  const item = all.find((each) => each.id === id);
+  if (!item) throw new ApiError('no-item');
+  return item;
+}
+
+function refuseSameName(all: readonly Item[], item: Item): void {
+  const key = keyOf(item.drawer, item.item);
+  const clash = all.find(
+    (each) => each.id !== item.id && each.drawer === item.drawer && keyOf(each.drawer, each.item) === key,
+  );
+  if (clash) throw new ApiError('same-name', `There is a "${clash.name}" in this drawer already.`);
+}
+
+/** A renamed item still goes by its old name, so that flies which name it lose nothing. */
+function keepName<T extends DrawerItem>(item: T, old: DrawerItem): T {
+  const same = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();
+  const also = item.also ?? [];
+  if (same(item.name, old.name)) return item;
+  const kept = also.some((each) => same(each, old.name)) ? also : [...also, old.name];
+  return { ...item, also: kept.filter((each) => !same(each, item.name)) };
+}

@@ -1,0 +1,279 @@
+import { randomUUID } from 'node:crypto';
+import { readFlyValue, type FlyFile, type Outcome } from '@jobbet/core';
+import {
+  listedSchema,
+  summarySchema,
+  type FlySummary,
+  type FlyVersion,
+  type Listed,
+  type ListedFly,
+  type StoredFly,
+} from '@jobbet/core/exchange/stored';
+import { and, asc, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
+import type { Ledger } from '../db/ledger.ts';
+import { ApiError } from '../errors.ts';
+import type { DrawerSnapshot, ReadFly } from '../solving/tasks.ts';
+import type { Solvers } from '../solving/solvers.ts';
+import { flies, versions } from './rows.ts';
+
+export type SaveKind = 'auto' | 'saved' | 'restored';
+
+const MERGE_MS = 10 * 60_000;
+
+type Row = typeof flies.$inferSelect;
+type VersionRow = typeof versions.$inferSelect;
+
+function parsed(text: string | null): unknown {
+  try {
+    return text === null ? null : JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}
+
+/** Why a stored fly does not solve, as it was kept with it. */
+const brokenWhy = (summary: unknown): string => {
+  const why = (summary as { broken?: unknown } | null | undefined)?.broken;
+  return typeof why === 'string' ? why : 'its figures do not read';
+};
+
+/** Figures of a fly that cannot be solved: why. */
+export const brokenSummary = (why: string): string => JSON.stringify({ broken: why });
+
+/** A row as lists have it; one that does not read or solve is told as broken. */
+function listedFly(row: Omit<Row, 'file'>): ListedFly {
+  const { id, name, revision, createdAt, updatedAt, deletedAt } = row;
+  const [figures, listed] = [parsed(row.summary), listedSchema.safeParse(parsed(row.listed))];
+  const summary = summarySchema.safeParse(figures);
+  const sound = summary.success && listed.success;
+  return {
+    id,
+    name,
+    revision,
+    createdAt,
+    updatedAt,
+    deletedAt,
+    summary: sound ? summary.data : null,
+    listed: sound ? listed.data : null,
+    broken: sound ? null : brokenWhy(figures),
+  };
+}
+
+/** A row with its file. @throws ApiError `broken-fly` where it does not read or solve */
+function storedFly(row: Row): StoredFly {
+  const { file: text, summary: figures, listed: _listed, ...rest } = row;
+  const file = readFlyValue(parsed(text));
+  const summary = summarySchema.safeParse(parsed(figures));
+  if (!file.ok) throw new ApiError('broken-fly', undefined, { faults: file.faults });
+  if (!summary.success)
+    throw new ApiError(
+      'broken-fly',
+      `This fly does not lay out: ${brokenWhy(parsed(figures))}. Save its file and mend it there.`,
+    );
+  return { ...rest, file: file.value, summary: summary.data };
+}
+
+function versionOf({ revision, kind, file, summary, startedAt, savedAt }: VersionRow): FlyVersion[] {
+  const [read, figures] = [readFlyValue(parsed(file)), summarySchema.safeParse(parsed(summary))];
+  return read.ok
+    ? [{ revision, kind, file: read.value, summary: figures.success ? figures.data : null, startedAt, savedAt }]
+    : [];
+}
+
+const asKept = ({ file, summary, listed }: { file: FlyFile; summary: FlySummary; listed: Listed }) => ({
+  name: file.name,
+  file: JSON.stringify(file),
+  summary: JSON.stringify(summary),
+  listed: JSON.stringify(listed),
+});
+
+/** What the Box shows of a row, without its file. */
+const SHOWN = {
+  id: flies.id,
+  name: flies.name,
+  revision: flies.revision,
+  summary: flies.summary,
+  listed: flies.listed,
+  createdAt: flies.createdAt,
+  updatedAt: flies.updatedAt,
+  deletedAt: flies.deletedAt,
+};
+
+/** Keeps flies: every save checked against the revision it was made from, every one kept as a version. */
+export class FlyStore {
+  private readonly ledger: Ledger;
+  private readonly solvers: Solvers;
+  private readonly drawers: () => Promise<DrawerSnapshot | null>;
+  private readonly now: () => number;
+
+  /** @param drawers what flies are solved with when they are saved */
+  constructor(
+    ledger: Ledger,
+    solvers: Solvers,
+    drawers: () => Promise<DrawerSnapshot | null> = () => Promise.resolve(null),
+    now: () => number = Date.now,
+  ) {
+    this.ledger = ledger;
+    this.solvers = solvers;
+    this.drawers = drawers;
+    this.now = now;
+  }
+
+  private get db() {
+    return this.ledger.db;
+  }
+
+  /** A number that changes whenever a list may have. */
+  get version(): number {
+    return this.ledger.version;
+  }
+
+  async list(): Promise<ListedFly[]> {
+    const rows = await this.db.select(SHOWN).from(flies).where(isNull(flies.deletedAt)).orderBy(asc(flies.name));
+    return rows.map(listedFly);
+  }
+
+  async trash(): Promise<ListedFly[]> {
+    const rows = await this.db
+      .select(SHOWN)
+      .from(flies)
+      .where(isNotNull(flies.deletedAt))
+      .orderBy(desc(flies.deletedAt));
+    return rows.map(listedFly);
+  }
+
+  private async row(id: string, alsoDeleted = false): Promise<Row> {
+    const [row] = await this.db
+      .select()
+      .from(flies)
+      .where(alsoDeleted ? eq(flies.id, id) : and(eq(flies.id, id), isNull(flies.deletedAt)));
+    if (!row) throw new ApiError('no-fly');
+    return row;
+  }
+
+  /** @throws ApiError `no-fly`, `broken-fly` */
+  async get(id: string): Promise<StoredFly> {
+    return storedFly(await this.row(id));
+  }
+
+  /** The file of a fly as it is kept, whether it reads or not. @throws ApiError `no-fly` */
+  async text(id: string): Promise<{ readonly name: string; readonly text: string }> {
+    const { name, file } = await this.row(id, true);
+    return { name, text: file };
+  }
+
+  /** Reads and solves what was sent. @throws ApiError `invalid-fly` with every fault and its path */
+  private async read(value: unknown): Promise<ReadFly> {
+    const read: Outcome<ReadFly> = await this.solvers.ask('read', { value }, await this.drawers(), { rank: 'own' });
+    if (!read.ok) throw new ApiError('invalid-fly', undefined, { faults: read.faults });
+    return read.value;
+  }
+
+  /** @param value a pattern file as it was sent @throws ApiError `invalid-fly` */
+  async create(value: unknown): Promise<StoredFly> {
+    const read = await this.read(value);
+    const at = this.now();
+    const kept = asKept(read);
+    const row: Row = { id: randomUUID(), revision: 1, ...kept, createdAt: at, updatedAt: at, deletedAt: null };
+    await this.ledger.write([
+      this.db.insert(flies).values(row),
+      this.db.insert(versions).values({
+        flyId: row.id,
+        revision: 1,
+        kind: 'created',
+        file: kept.file,
+        summary: kept.summary,
+        startedAt: at,
+        savedAt: at,
+      }),
+    ]);
+    return { ...row, file: read.file, summary: read.summary };
+  }
+
+  /**
+   * Saves over `revision` and keeps the save as a version; autosaves within ten minutes of one another are one version. The version is
+   * written only with its fly: both or neither, when the revision moved on meanwhile, here or in another process.
+   * @throws ApiError `stale` with the current revision when it was saved elsewhere since, `no-fly`, `invalid-fly`
+   */
+  async save(id: string, value: unknown, revision: number, kind: SaveKind): Promise<StoredFly> {
+    const read = await this.read(value);
+    const at = this.now();
+    const [last] = await this.db
+      .select()
+      .from(versions)
+      .where(eq(versions.flyId, id))
+      .orderBy(desc(versions.revision))
+      .limit(1);
+    await this.refuseStale(id, revision);
+    const kept = asKept(read);
+    const next = revision + 1;
+    const saved = this.db
+      .update(flies)
+      .set({ ...kept, revision: next, updatedAt: at })
+      .where(and(eq(flies.id, id), eq(flies.revision, revision), isNull(flies.deletedAt)))
+      .returning();
+    // A clock that was set back makes no later save part of an earlier one.
+    const goesOn = at >= (last?.savedAt ?? 0) && at - (last?.startedAt ?? 0) < MERGE_MS;
+    const merges = kind === 'auto' && last?.kind === 'auto' && last.revision === revision && goesOn;
+    const version = merges
+      ? this.db
+          .update(versions)
+          .set({ file: kept.file, summary: kept.summary, revision: next, savedAt: at })
+          .where(and(eq(versions.id, last.id), eq(versions.revision, revision), sql`changes() = 1`))
+      : this.db
+          .insert(versions)
+          .select(
+            sql`select null, ${id}, ${next}, ${kind}, ${kept.file}, ${kept.summary}, ${at}, ${at} where changes() = 1`,
+          );
+    const [[row]] = await this.ledger.write([saved, version]);
+    if (row) return { ...row, file: read.file, summary: read.summary };
+    await this.refuseStale(id, revision);
+    throw new ApiError('no-fly');
+  }
+
+  private async refuseStale(id: string, revision: number): Promise<void> {
+    const current = await this.row(id);
+    if (current.revision !== revision) throw new ApiError('stale', undefined, { revision: current.revision });
+  }
+
+  /** All versions of a fly that read, the newest first. @throws ApiError `no-fly` */
+  async history(id: string): Promise<FlyVersion[]> {
+    await this.row(id, true);
+    const rows = await this.db.select().from(versions).where(eq(versions.flyId, id)).orderBy(desc(versions.revision));
+    return rows.flatMap(versionOf);
+  }
+
+  /** Saves an older version as the newest. @throws ApiError `no-version`, `stale`, `invalid-fly` where it no longer lays out */
+  async restore(id: string, version: number, revision: number): Promise<StoredFly> {
+    const [old] = await this.db
+      .select()
+      .from(versions)
+      .where(and(eq(versions.flyId, id), eq(versions.revision, version)));
+    if (!old) throw new ApiError('no-version');
+    return this.save(id, parsed(old.file), revision, 'restored');
+  }
+
+  /** Puts a fly in the trash or takes it out of it. @throws ApiError `no-fly` */
+  async setDeleted(id: string, deleted: boolean): Promise<ListedFly> {
+    const [[row]] = await this.ledger.write([
+      this.db
+        .update(flies)
+        .set({ deletedAt: deleted ? this.now() : null })
+        .where(eq(flies.id, id))
+        .returning(SHOWN),
+    ]);
+    if (!row) throw new ApiError('no-fly');
+    return listedFly(row);
+  }
+
+  /** Removes a fly from the trash for good, with its versions. @throws ApiError `no-fly` */
+  async purge(id: string): Promise<void> {
+    const [gone] = await this.ledger.write([
+      this.db
+        .delete(flies)
+        .where(and(eq(flies.id, id), isNotNull(flies.deletedAt)))
+        .returning({ id: flies.id }),
+    ]);
+    if (gone.length === 0) throw new ApiError('no-fly');
+  }
+}

@@ -1,0 +1,60 @@
+import { openDatabase, type OpenDatabase } from './db/open.ts';
+import { DrawerStore } from './drawers/store.ts';
+import { fillDrawersOnce, fillJudgementsOnce, seedOnce } from './flies/examples.ts';
+import { refreshSummaries } from './flies/refresh.ts';
+import { FlyStore } from './flies/store.ts';
+import { Devices } from './signin/devices.ts';
+import { solversHere, type Solvers } from './solving/solvers.ts';
+import { TyingStore } from './tyings/store.ts';
+
+/** A data folder opened, with everything that keeps what is in it. */
+export interface House {
+  readonly database: OpenDatabase;
+  readonly solvers: Solvers;
+  readonly drawers: DrawerStore;
+  readonly flies: FlyStore;
+  readonly tyings: TyingStore;
+  /** Devices that are signed in; null where none needs to. */
+  readonly devices: Devices | null;
+  /** Brings what lists show of flies up to date with the model. */
+  readonly refresh: () => Promise<number>;
+  readonly close: () => Promise<void>;
+}
+
+interface HouseOptions {
+  readonly solvers?: Solvers;
+  readonly now?: () => number;
+  readonly phrase?: string | null;
+}
+
+/** Opens a data folder for this process alone. @throws StartError */
+export async function openHouse(
+  folder: string,
+  { solvers = solversHere(), now = Date.now, phrase = null }: HouseOptions = {},
+): Promise<House> {
+  const database = await openDatabase(folder);
+  const { ledger } = database;
+  const drawers = new DrawerStore(ledger, solvers, now);
+  return {
+    database,
+    solvers,
+    drawers,
+    flies: new FlyStore(ledger, solvers, () => drawers.snapshot(), now),
+    tyings: new TyingStore(ledger),
+    devices: phrase === null ? null : await Devices.open(ledger, phrase, now),
+    refresh: async () => refreshSummaries(ledger, solvers, await drawers.snapshot()),
+    close: async () => {
+      await solvers.close();
+      database.close();
+    },
+  };
+}
+
+/** Fills a new folder: with what is nominal, or with the boathouse's own where the demo is asked for; brings an older one up to date. */
+export async function furnish({ database, drawers, flies, refresh }: House, demo: boolean): Promise<void> {
+  const { ledger } = database;
+  await fillDrawersOnce(ledger, drawers, demo);
+  await fillJudgementsOnce(ledger, drawers, demo);
+  await refresh();
+  if (demo) await seedOnce(ledger, flies);
+}
