@@ -40,7 +40,7 @@ export async function killRuns(target: Target, rounds: number, seed: number): Pr
     let fly = await firstFly(target);
     const seen: string[] = [];
     const killed = new Promise<void>((resolve) => {
-      setTimeout(() => void target.kill().then(resolve), 150 + random() * 900);
+      setTimeout(() => void target.kill().then(resolve), 600 + random() * 1500);
     });
     for (let n = 0; target.isAlive; n++) {
       const notes = `round ${String(round)}, save ${String(n)}`;

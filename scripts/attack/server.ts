@@ -37,6 +37,14 @@ export class Target {
     await once(child, 'exit');
   }
 
+  /** Ends it as a person does. */
+  async stop(): Promise<void> {
+    const { child } = this;
+    if (!child || !this.isAlive) return;
+    child.kill('SIGTERM');
+    await once(child, 'exit');
+  }
+
   get isAlive(): boolean {
     return this.child?.exitCode === null && this.child.signalCode === null;
   }

@@ -37,7 +37,7 @@ export interface AppOptions {
 export const WEB_FOLDER = join(import.meta.dirname, '../../web/dist');
 const BODY_LIMIT = 1_048_576;
 /** What goes over a loopback is squeezed quickly rather than well. */
-const BROTLI_QUALITY = 4;
+const BROTLI_QUALITY = 1;
 
 const POLICY = {
   'default-src': ["'self'"],

@@ -2,6 +2,7 @@ import { openDatabase, type OpenDatabase } from './db/open.ts';
 import { DrawerStore } from './drawers/store.ts';
 import { fillDrawersOnce, fillJudgementsOnce, seedOnce } from './flies/examples.ts';
 import { refreshSummaries } from './flies/refresh.ts';
+import { Shelf } from './flies/shelf.ts';
 import { FlyStore } from './flies/store.ts';
 import { Devices } from './signin/devices.ts';
 import { solversHere, type Solvers } from './solving/solvers.ts';
@@ -11,6 +12,7 @@ import { TyingStore } from './tyings/store.ts';
 export interface House {
   readonly database: OpenDatabase;
   readonly solvers: Solvers;
+  readonly shelf: Shelf;
   readonly drawers: DrawerStore;
   readonly flies: FlyStore;
   readonly tyings: TyingStore;
@@ -34,12 +36,14 @@ export async function openHouse(
 ): Promise<House> {
   const database = await openDatabase(folder);
   const { ledger } = database;
-  const drawers = new DrawerStore(ledger, solvers, now);
+  const shelf = new Shelf(ledger);
+  const drawers = new DrawerStore(ledger, shelf, solvers, now);
   return {
     database,
     solvers,
+    shelf,
     drawers,
-    flies: new FlyStore(ledger, solvers, () => drawers.snapshot(), now),
+    flies: new FlyStore(ledger, shelf, solvers, () => drawers.snapshot(), now),
     tyings: new TyingStore(ledger),
     devices: phrase === null ? null : await Devices.open(ledger, phrase, now),
     refresh: async () => refreshSummaries(ledger, solvers, await drawers.snapshot()),

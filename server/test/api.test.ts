@@ -2,7 +2,7 @@ import { rmSync } from 'node:fs';
 import { connect } from 'node:net';
 import { join } from 'node:path';
 import type { FastifyInstance } from 'fastify';
-import { appOn, boathouse, fly, type Boathouse } from './bench.ts';
+import { appOn, boathouse, fly, spoil, type Boathouse } from './bench.ts';
 
 let house: Boathouse;
 let app: FastifyInstance;
@@ -192,7 +192,7 @@ describe('the list', () => {
   });
   test('what no longer reads is told with its text, and takes nothing down', async () => {
     const { body } = await ask('POST', '/api/flies', { file: fly('Spoilt') });
-    await house.database.client.execute("update flies set summary = '{}' where name = 'Spoilt'");
+    await spoil(house, "update flies set summary = '{}' where name = 'Spoilt'");
     expect((await ask('GET', '/api/flies')).status).toBe(200);
     expect((await ask('GET', '/api/broken')).body).toMatchObject([
       { what: 'fly', name: 'Spoilt', text: expect.stringContaining('Spoilt') as string },

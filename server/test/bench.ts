@@ -69,6 +69,13 @@ export async function boathouse(
   return { ...house, folder: folder.path, house, clock, close };
 }
 
+/** Changes rows behind the back of whatever keeps them, as damage does. */
+export async function spoil({ database, drawers }: House, sql: string, args: string[] = []): Promise<void> {
+  await database.client.execute({ sql, args });
+  database.ledger.writtenPast();
+  drawers.forget();
+}
+
 /** An app on a boathouse, with no web folder unless one is given. */
 export const appOn = ({ house }: Boathouse, more: Partial<AppOptions> = {}): Promise<FastifyInstance> =>
   buildApp({ house, version: 'test', webFolder: '/nowhere', ...more });

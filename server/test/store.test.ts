@@ -2,10 +2,12 @@ import { renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { jest } from '@jest/globals';
 import { solveFly } from '@jobbet/core';
+import { listedFlySchema } from '@jobbet/core/exchange/stored';
 import { ApiError } from '../src/errors.ts';
 import { addExamples, exampleFlies, seedOnce } from '../src/flies/examples.ts';
 import { FlyStore } from '../src/flies/store.ts';
-import { boathouse, fly, type Boathouse } from './bench.ts';
+import { Shelf } from '../src/flies/shelf.ts';
+import { boathouse, fly, spoil, type Boathouse } from './bench.ts';
 
 let house: Boathouse;
 beforeEach(async () => {
@@ -41,7 +43,7 @@ describe('revisions', () => {
     async (kind) => {
       const { id } = await house.flies.create(fly());
       await house.flies.save(id, fly('First'), 1, 'auto');
-      const other = new FlyStore(house.database.ledger, house.solvers, undefined, house.clock.now);
+      const other = new FlyStore(house.database.ledger, house.shelf, house.solvers, undefined, house.clock.now);
       const answers = await Promise.allSettled(
         [house.flies, other, house.flies].map((store, i) => store.save(id, fly(`Try ${String(i)}`), 2, kind)),
       );
@@ -90,7 +92,7 @@ describe('versions', () => {
     const write = ledger.write.bind(ledger);
     jest.spyOn(ledger, 'write').mockImplementationOnce(async (statements) => {
       // Another process puts it in the trash between the question and the answer.
-      await house.database.client.execute('update flies set deleted_at = 1');
+      await spoil(house, 'update flies set deleted_at = 1');
       return write(statements) as never;
     });
     expect(await codeOf(house.flies.save(id, fly('Mine'), 1, 'saved'))).toEqual(['no-fly', undefined]);
@@ -155,10 +157,35 @@ describe('examples', () => {
 test('figures kept by another model are computed anew, once', async () => {
   const { id } = await house.flies.create(fly());
   const right = (await house.flies.get(id)).summary;
-  await house.database.client.execute("update flies set summary = json_set(summary, '$.dryMg', 1)");
+  await spoil(house, "update flies set summary = json_set(summary, '$.dryMg', 1)");
   expect(await house.refresh()).toBe(1);
   expect((await house.flies.get(id)).summary).toEqual(right);
   expect(await house.refresh()).toBe(0);
+});
+
+describe('the shelf', () => {
+  test('keeps up with every save, trash and purge, and agrees with the rows whoever wrote them', async () => {
+    const names = async (): Promise<string[]> => (await house.flies.list()).map((each) => each.name);
+    const made = await house.flies.create(fly('Bream'));
+    const other = await house.flies.create(fly('Alder'));
+    expect(await names()).toEqual(['Alder', 'Bream']);
+    await house.flies.save(made.id, fly('Aaron'), 1, 'saved');
+    expect(await names()).toEqual(['Aaron', 'Alder']);
+    await Promise.all([house.flies.create(fly('Crane')), house.flies.list(), house.flies.create(fly('Dace'))]);
+    expect(await names()).toEqual(['Aaron', 'Alder', 'Crane', 'Dace']);
+    await house.flies.setDeleted(other.id, true);
+    expect([await names(), (await house.flies.trash()).map((each) => each.name)]).toEqual([
+      ['Aaron', 'Crane', 'Dace'],
+      ['Alder'],
+    ]);
+    await house.flies.purge(other.id);
+    expect(await house.flies.trash()).toEqual([]);
+    await spoil(house, "update flies set name = 'Zander' where name = 'Crane'");
+    expect(await names()).toEqual(['Aaron', 'Dace', 'Zander']);
+    const fresh = await new Shelf(house.database.ledger).all();
+    expect(await house.shelf.all()).toEqual(fresh);
+    expect(JSON.parse(await house.flies.listJson())).toEqual(await house.flies.list());
+  });
 });
 
 describe('one fly never takes the others down', () => {
@@ -176,10 +203,7 @@ describe('one fly never takes the others down', () => {
   ])('%s are listed as broken, the others as they are', async (_what, column, text) => {
     const { id } = await house.flies.create(fly('Sound'));
     const broken = await house.flies.create(fly('Broken'));
-    await house.database.client.execute({
-      sql: `update flies set ${column} = ? where id = ?`,
-      args: [text, broken.id],
-    });
+    await spoil(house, `update flies set ${column} = ? where id = ?`, [text, broken.id]);
     const list = await house.flies.list();
     expect(list.map((each) => [each.name, each.broken !== null])).toEqual([
       ['Broken', true],
@@ -190,8 +214,8 @@ describe('one fly never takes the others down', () => {
   });
   test('a file that no longer reads is told with why, is saved out as it is, and counts for nothing', async () => {
     const { id } = await house.flies.create(fly('Odd'));
-    await house.database.client.execute("update flies set file = json_set(file, '$.parts[0].length', 'tial')");
-    await house.database.client.execute("update facts set value = '1' where key = 'model'");
+    await spoil(house, "update flies set file = json_set(file, '$.parts[0].length', 'tial')");
+    await spoil(house, "update facts set value = '1' where key = 'model'");
     await house.refresh();
     const [listed] = await house.flies.list();
     expect(listed?.broken).toBe('parts[0].length: unknown name "tial"; did you mean "tail"?');
@@ -199,19 +223,23 @@ describe('one fly never takes the others down', () => {
     expect((await house.flies.text(id)).text).toContain('tial');
     await house.drawers.add('hooks', { name: 'sixes', form: 'single', size: '6' });
   });
+  test('columns that hold what they should not take no list down', async () => {
+    const { id } = await house.flies.create(fly('Odd'));
+    await spoil(house, "update flies set created_at = 'then', revision = 'one', updated_at = 1e999");
+    expect(await house.flies.list()).toMatchObject([{ id, name: 'Odd', createdAt: 0, updatedAt: 0, revision: 1 }]);
+    expect(listedFlySchema.array().safeParse(await house.flies.list()).success).toBe(true);
+  });
   test('a version that does not read is passed over', async () => {
     const { id } = await house.flies.create(fly());
     await house.flies.save(id, fly('Test', '2 gap'), 1, 'saved');
-    await house.database.client.execute("update versions set file = '{' where revision = 1");
-    await house.database.client.execute("update versions set summary = 'x' where revision = 2");
+    await spoil(house, "update versions set file = '{' where revision = 1");
+    await spoil(house, "update versions set summary = 'x' where revision = 2");
     expect((await house.flies.history(id)).map((each) => [each.revision, each.summary])).toEqual([[2, null]]);
   });
   test('an item of the drawers that does not read is left out of them, and can still be had', async () => {
     await house.drawers.add('hooks', { name: 'sixes', form: 'single', size: '6' });
     await house.drawers.add('hooks', { name: 'fours', form: 'single', size: '4' });
-    await house.database.client.execute(
-      "update drawer_items set item = json_set(item, '$.shankMm', -3) where name = 'sixes'",
-    );
+    await spoil(house, "update drawer_items set item = json_set(item, '$.shankMm', -3) where name = 'sixes'");
     house.drawers.forget();
     expect((await house.drawers.items()).hooks.map((each) => each.name)).toEqual(['fours']);
     expect(await house.drawers.broken()).toMatchObject([{ name: 'sixes', why: 'shankMm: must be above 0' }]);

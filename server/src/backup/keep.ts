@@ -8,6 +8,7 @@ import { Ledger } from '../db/ledger.ts';
 import { lockFolder } from '../db/lock.ts';
 import { DrawerStore } from '../drawers/store.ts';
 import { ApiError, StartError, TakenError } from '../errors.ts';
+import { Shelf } from '../flies/shelf.ts';
 import { openHouse, type House } from '../house.ts';
 import { solversHere } from '../solving/solvers.ts';
 import { BACKUP_ENDING } from './format.ts';
@@ -69,6 +70,8 @@ async function restore(folder: string, file: string | undefined): Promise<string
   }
 }
 
+const drawersOf = (ledger: Ledger): DrawerStore => new DrawerStore(ledger, new Shelf(ledger), solversHere());
+
 async function exportDrawers(drawers: DrawerStore, file: string | undefined): Promise<string> {
   const text = `${JSON.stringify(writeDrawers(await drawers.items()), null, 2)}\n`;
   if (file === undefined) return text.trimEnd();
@@ -128,7 +131,7 @@ const COMMANDS: Readonly<Record<string, (folder: string, file: string | undefine
   aside: putAside,
   export: async (folder, file) => {
     await bringUpToDate(folder);
-    return withConnection(folder, (db) => exportDrawers(new DrawerStore(new Ledger(db), solversHere()), file));
+    return withConnection(folder, (db) => exportDrawers(drawersOf(new Ledger(db)), file));
   },
   import: (folder, file) => {
     if (file === undefined) throw new Refused('name an export of the drawers, or a pattern file');

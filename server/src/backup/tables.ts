@@ -7,7 +7,7 @@ import { z } from 'zod';
 import { facts } from '../db/rows.ts';
 import { drawerItems } from '../drawers/rows.ts';
 import { flies, versions } from '../flies/rows.ts';
-import { brokenSummary } from '../flies/store.ts';
+import { brokenSummary } from '../flies/shelf.ts';
 import { tyings } from '../tyings/rows.ts';
 
 /** A row that breaks today's limits: it is restored so that it can be saved out, and told. */

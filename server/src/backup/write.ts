@@ -108,13 +108,14 @@ export async function writeBackup(
   const archive = pack();
   try {
     const written = pipeline(archive, createGzip(), createWriteStream(beside, { mode: 0o600 }));
-    const [counts] = await Promise.all([
-      fill(archive, db, now.toISOString(), watched).catch((error: unknown) => {
-        archive.destroy(error instanceof Error ? error : new Error(String(error)));
-        throw error;
-      }),
-      written,
-    ]);
+    const filled = fill(archive, db, now.toISOString(), watched).catch((error: unknown) => {
+      archive.destroy(error instanceof Error ? error : new Error(String(error)));
+      throw error;
+    });
+    // Both have ended before anything is taken away.
+    await Promise.allSettled([filled, written]);
+    const counts = await filled;
+    await written;
     const file = await open(beside, 'r+');
     await file.sync();
     await file.close();

@@ -38,9 +38,14 @@ export class Ledger {
     this.watches = watches;
   }
 
-  /** Another number whenever something was written since. */
-  get version(): number {
+  /** Another number whenever flies may have been written since. */
+  get fliesVersion(): number {
     return this.written;
+  }
+
+  /** Tells that something was written past it. */
+  writtenPast(): void {
+    this.written++;
   }
 
   /** @throws ApiError `database-gone`, or why nothing may be written just now */
@@ -51,9 +56,10 @@ export class Ledger {
 
   /**
    * Writes some statements as one.
+   * @param touchesFlies whether rows of flies are among what is written, so that lists of them are gone over again
    * @throws ApiError `database-gone` where the file was deleted or replaced under this process, `disk-full`, `read-only`, `damaged`, `busy`
    */
-  async write<T extends Statements>(statements: T): Promise<BatchResponse<T>> {
+  async write<T extends Statements>(statements: T, touchesFlies = false): Promise<BatchResponse<T>> {
     this.requireOpen();
     try {
       const done = await this.db.batch(statements);
@@ -62,7 +68,7 @@ export class Ledger {
     } catch (error) {
       throw toldError(error);
     } finally {
-      this.written++;
+      if (touchesFlies) this.written++;
     }
   }
 

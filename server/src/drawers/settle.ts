@@ -1,13 +1,14 @@
 import type { Fault } from '@jobbet/core';
 import { changedFigures } from '@jobbet/core/exchange/changes';
-import { listedSchema, summarySchema, type FlyChange, type FlySummary } from '@jobbet/core/exchange/stored';
+import { summarySchema, type FlyChange, type FlySummary } from '@jobbet/core/exchange/stored';
 import type { DrawerItem, DrawerName } from '@jobbet/core/drawers/items';
 import { mayUse } from '@jobbet/core/exchange/uses';
-import { and, eq, inArray, isNull } from 'drizzle-orm';
+import { and, eq, inArray } from 'drizzle-orm';
 import type { BatchItem } from 'drizzle-orm/batch';
 import type { Database } from '../db/ledger.ts';
 import { ApiError } from '../errors.ts';
 import { flies } from '../flies/rows.ts';
+import { parsed, type Shelf } from '../flies/shelf.ts';
 import type { DrawerSnapshot } from '../solving/tasks.ts';
 import type { Solvers } from '../solving/solvers.ts';
 
@@ -19,6 +20,7 @@ export interface Watched {
 
 interface Ground {
   readonly db: Database;
+  readonly shelf: Shelf;
   readonly solvers: Solvers;
   readonly before: DrawerSnapshot;
   readonly after: DrawerSnapshot;
@@ -38,23 +40,16 @@ const ROWS_AT_ONCE = 500;
 /** Judgements move no figure of a fly. */
 const MOVES_NONE: ReadonlySet<DrawerName> = new Set<DrawerName>(['schools', 'rules', 'limits']);
 
-const valueOf = (text: string | null): unknown => {
-  try {
-    return text === null ? null : JSON.parse(text);
-  } catch {
-    return null;
-  }
-};
-
 /** Flies of the box that may use one of some items; those that do not read stand in nobody's way. */
-async function users(db: Database, touched: readonly { drawer: DrawerName; item: DrawerItem }[]): Promise<Held[]> {
+async function users(
+  { db, shelf }: Ground,
+  touched: readonly { readonly drawer: DrawerName; readonly item: DrawerItem }[],
+): Promise<Held[]> {
   const items = touched.filter(({ drawer }) => !MOVES_NONE.has(drawer));
   if (items.length === 0) return [];
-  const all = await db.select({ id: flies.id, listed: flies.listed }).from(flies).where(isNull(flies.deletedAt));
-  const ids = all.flatMap(({ id, listed: text }) => {
-    const listed = listedSchema.safeParse(valueOf(text));
-    return listed.success && items.some(({ drawer, item }) => mayUse(listed.data, drawer, item)) ? [id] : [];
-  });
+  const ids = (await shelf.all()).flatMap(({ fly: { id, listed, deletedAt } }) =>
+    listed && deletedAt === null && items.some(({ drawer, item }) => mayUse(listed, drawer, item)) ? [id] : [],
+  );
   const held: Held[] = [];
   for (let at = 0; at < ids.length; at += ROWS_AT_ONCE) {
     const rows = await db
@@ -62,8 +57,8 @@ async function users(db: Database, touched: readonly { drawer: DrawerName; item:
       .from(flies)
       .where(inArray(flies.id, ids.slice(at, at + ROWS_AT_ONCE)));
     for (const { file, summary, ...row } of rows) {
-      const figures = summarySchema.safeParse(valueOf(summary));
-      held.push({ ...row, file: valueOf(file), summary: figures.success ? figures.data : null });
+      const figures = summarySchema.safeParse(parsed(summary));
+      held.push({ ...row, file: parsed(file), summary: figures.success ? figures.data : null });
     }
   }
   return held;
@@ -79,7 +74,7 @@ export async function movedFlies(
   touched: readonly { readonly drawer: DrawerName; readonly item: DrawerItem }[],
   { onShare, signal }: Watched = {},
 ): Promise<{ readonly changes: FlyChange[]; readonly updates: BatchItem<'sqlite'>[] }> {
-  const held = await users(ground.db, touched);
+  const held = await users(ground, touched);
   const changes: FlyChange[] = [];
   const updates: BatchItem<'sqlite'>[] = [];
   for (let at = 0; at < held.length; at += AT_ONCE) {

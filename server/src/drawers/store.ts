@@ -17,6 +17,7 @@ import type { BatchItem } from 'drizzle-orm/batch';
 import type { FlyChange } from '@jobbet/core/exchange/stored';
 import type { Ledger } from '../db/ledger.ts';
 import { ApiError } from '../errors.ts';
+import type { Shelf } from '../flies/shelf.ts';
 import type { DrawerSnapshot } from '../solving/tasks.ts';
 import type { Solvers } from '../solving/solvers.ts';
 import { drawerItems } from './rows.ts';
@@ -84,6 +85,7 @@ function readText(drawer: DrawerName, text: string): { ok: true; value: DrawerIt
 /** Keeps the drawers. Every change solves anew the flies it bears on, and is refused where one of them would no longer lay out. */
 export class DrawerStore {
   private readonly ledger: Ledger;
+  private readonly shelf: Shelf;
   private readonly solvers: Solvers;
   private readonly now: () => number;
   /** The drawers as they are: this process alone changes them. */
@@ -91,8 +93,9 @@ export class DrawerStore {
   /** Changes are made one after the other: each solves flies against the drawers as the last one left them. */
   private queue: Promise<unknown> = Promise.resolve();
 
-  constructor(ledger: Ledger, solvers: Solvers, now: () => number = Date.now) {
+  constructor(ledger: Ledger, shelf: Shelf, solvers: Solvers, now: () => number = Date.now) {
     this.ledger = ledger;
+    this.shelf = shelf;
     this.solvers = solvers;
     this.now = now;
   }
@@ -256,12 +259,12 @@ export class DrawerStore {
     const { snapshot: before, broken } = await this.opened();
     const next: Open = { items: sorted(after), broken, snapshot: snapshotOf(after) };
     const moved = await movedFlies(
-      { db: this.db, solvers: this.solvers, before, after: next.snapshot },
+      { db: this.db, shelf: this.shelf, solvers: this.solvers, before, after: next.snapshot },
       touched,
       watched,
     );
     const [first, ...rest] = [...writes, ...moved.updates];
-    if (first) await this.ledger.write([first, ...rest]);
+    if (first) await this.ledger.write([first, ...rest], moved.updates.length > 0);
     this.open = Promise.resolve(next);
     return moved.changes;
   }

@@ -6,17 +6,9 @@ import type { Ledger } from '../db/ledger.ts';
 import type { DrawerSnapshot, Figures } from '../solving/tasks.ts';
 import type { Solvers } from '../solving/solvers.ts';
 import { flies } from './rows.ts';
-import { brokenSummary } from './store.ts';
+import { brokenSummary, parsed } from './shelf.ts';
 
 const AT_ONCE = 8;
-
-const valueOf = (text: string): unknown => {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
-};
 
 /**
  * Computes what lists show of flies anew when the model has changed since it was kept, and wherever it is missing. A fly that no longer
@@ -37,7 +29,7 @@ export async function refreshSummaries(
     .where(isOld ? undefined : or(isNull(flies.listed), isNull(flies.summary)));
   for (let at = 0; at < all.length; at += AT_ONCE) {
     const some = all.slice(at, at + AT_ONCE);
-    const files = some.map(({ file }) => valueOf(file));
+    const files = some.map(({ file }) => parsed(file));
     const answers = await solvers.ask('figures', { files }, drawers, { rank: 'own' });
     const [first, ...rest] = some.flatMap(({ id, revision }, i): BatchItem<'sqlite'>[] => {
       const solved: Outcome<Figures> | undefined = answers[i];
@@ -53,7 +45,7 @@ export async function refreshSummaries(
           .where(and(eq(flies.id, id), eq(flies.revision, revision))),
       ];
     });
-    if (first) await ledger.write([first, ...rest]);
+    if (first) await ledger.write([first, ...rest], true);
   }
   const value = String(MODEL);
   if (isOld)

@@ -30,7 +30,10 @@ export const flyRoutes =
         const tag = `"${RUN}-${String(flies.version)}"`;
         void reply.header('etag', tag);
         if (request.headers['if-none-match'] === tag) return (reply as FastifyReply).code(304).send() as never;
-        return flies.list();
+        return (reply as FastifyReply)
+          .type('application/json; charset=utf-8')
+          .serializer(String)
+          .send(await flies.listJson()) as never;
       },
     );
     app.get('/api/trash', { schema: { response: { 200: listing } } }, () => flies.trash());

@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { readFlyValue, type FlyFile, type Outcome } from '@jobbet/core';
 import {
-  listedSchema,
   summarySchema,
   type FlySummary,
   type FlyVersion,
@@ -9,12 +8,13 @@ import {
   type ListedFly,
   type StoredFly,
 } from '@jobbet/core/exchange/stored';
-import { and, asc, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
+import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { Ledger } from '../db/ledger.ts';
 import { ApiError } from '../errors.ts';
 import type { DrawerSnapshot, ReadFly } from '../solving/tasks.ts';
 import type { Solvers } from '../solving/solvers.ts';
 import { flies, versions } from './rows.ts';
+import { brokenWhy, listedFly, parsed, SHOWN, type Shelf } from './shelf.ts';
 
 export type SaveKind = 'auto' | 'saved' | 'restored';
 
@@ -22,42 +22,6 @@ const MERGE_MS = 10 * 60_000;
 
 type Row = typeof flies.$inferSelect;
 type VersionRow = typeof versions.$inferSelect;
-
-function parsed(text: string | null): unknown {
-  try {
-    return text === null ? null : JSON.parse(text);
-  } catch {
-    return undefined;
-  }
-}
-
-/** Why a stored fly does not solve, as it was kept with it. */
-const brokenWhy = (summary: unknown): string => {
-  const why = (summary as { broken?: unknown } | null | undefined)?.broken;
-  return typeof why === 'string' ? why : 'its figures do not read';
-};
-
-/** Figures of a fly that cannot be solved: why. */
-export const brokenSummary = (why: string): string => JSON.stringify({ broken: why });
-
-/** A row as lists have it; one that does not read or solve is told as broken. */
-function listedFly(row: Omit<Row, 'file'>): ListedFly {
-  const { id, name, revision, createdAt, updatedAt, deletedAt } = row;
-  const [figures, listed] = [parsed(row.summary), listedSchema.safeParse(parsed(row.listed))];
-  const summary = summarySchema.safeParse(figures);
-  const sound = summary.success && listed.success;
-  return {
-    id,
-    name,
-    revision,
-    createdAt,
-    updatedAt,
-    deletedAt,
-    summary: sound ? summary.data : null,
-    listed: sound ? listed.data : null,
-    broken: sound ? null : brokenWhy(figures),
-  };
-}
 
 /** A row with its file. @throws ApiError `broken-fly` where it does not read or solve */
 function storedFly(row: Row): StoredFly {
@@ -87,21 +51,10 @@ const asKept = ({ file, summary, listed }: { file: FlyFile; summary: FlySummary;
   listed: JSON.stringify(listed),
 });
 
-/** What the Box shows of a row, without its file. */
-const SHOWN = {
-  id: flies.id,
-  name: flies.name,
-  revision: flies.revision,
-  summary: flies.summary,
-  listed: flies.listed,
-  createdAt: flies.createdAt,
-  updatedAt: flies.updatedAt,
-  deletedAt: flies.deletedAt,
-};
-
 /** Keeps flies: every save checked against the revision it was made from, every one kept as a version. */
 export class FlyStore {
   private readonly ledger: Ledger;
+  private readonly shelf: Shelf;
   private readonly solvers: Solvers;
   private readonly drawers: () => Promise<DrawerSnapshot | null>;
   private readonly now: () => number;
@@ -109,11 +62,13 @@ export class FlyStore {
   /** @param drawers what flies are solved with when they are saved */
   constructor(
     ledger: Ledger,
+    shelf: Shelf,
     solvers: Solvers,
     drawers: () => Promise<DrawerSnapshot | null> = () => Promise.resolve(null),
     now: () => number = Date.now,
   ) {
     this.ledger = ledger;
+    this.shelf = shelf;
     this.solvers = solvers;
     this.drawers = drawers;
     this.now = now;
@@ -125,21 +80,23 @@ export class FlyStore {
 
   /** A number that changes whenever a list may have. */
   get version(): number {
-    return this.ledger.version;
+    return this.ledger.fliesVersion;
   }
 
   async list(): Promise<ListedFly[]> {
-    const rows = await this.db.select(SHOWN).from(flies).where(isNull(flies.deletedAt)).orderBy(asc(flies.name));
-    return rows.map(listedFly);
+    return (await this.shelf.all()).flatMap(({ fly }) => (fly.deletedAt === null ? [fly] : []));
   }
 
+  /** The list as it goes over the wire. */
+  async listJson(): Promise<string> {
+    const all = await this.shelf.all();
+    return `[${all.flatMap(({ fly, json }) => (fly.deletedAt === null ? [json] : [])).join(',')}]`;
+  }
+
+  /** What is in the trash, the newest first. */
   async trash(): Promise<ListedFly[]> {
-    const rows = await this.db
-      .select(SHOWN)
-      .from(flies)
-      .where(isNotNull(flies.deletedAt))
-      .orderBy(desc(flies.deletedAt));
-    return rows.map(listedFly);
+    const gone = (await this.shelf.all()).flatMap(({ fly }) => (fly.deletedAt === null ? [] : [fly]));
+    return gone.sort((a, b) => (b.deletedAt ?? 0) - (a.deletedAt ?? 0));
   }
 
   private async row(id: string, alsoDeleted = false): Promise<Row> {
@@ -175,18 +132,21 @@ export class FlyStore {
     const at = this.now();
     const kept = asKept(read);
     const row: Row = { id: randomUUID(), revision: 1, ...kept, createdAt: at, updatedAt: at, deletedAt: null };
-    await this.ledger.write([
-      this.db.insert(flies).values(row),
-      this.db.insert(versions).values({
-        flyId: row.id,
-        revision: 1,
-        kind: 'created',
-        file: kept.file,
-        summary: kept.summary,
-        startedAt: at,
-        savedAt: at,
-      }),
-    ]);
+    await this.ledger.write(
+      [
+        this.db.insert(flies).values(row),
+        this.db.insert(versions).values({
+          flyId: row.id,
+          revision: 1,
+          kind: 'created',
+          file: kept.file,
+          summary: kept.summary,
+          startedAt: at,
+          savedAt: at,
+        }),
+      ],
+      true,
+    );
     return { ...row, file: read.file, summary: read.summary };
   }
 
@@ -225,7 +185,10 @@ export class FlyStore {
           .select(
             sql`select null, ${id}, ${next}, ${kind}, ${kept.file}, ${kept.summary}, ${at}, ${at} where changes() = 1`,
           );
-    const [[row]] = await this.ledger.write([saved, version]);
+    const [[row]] = await this.shelf.writing(
+      () => this.ledger.write([saved, version], true),
+      ([[written]]) => written ?? null,
+    );
     if (row) return { ...row, file: read.file, summary: read.summary };
     await this.refuseStale(id, revision);
     throw new ApiError('no-fly');
@@ -255,25 +218,31 @@ export class FlyStore {
 
   /** Puts a fly in the trash or takes it out of it. @throws ApiError `no-fly` */
   async setDeleted(id: string, deleted: boolean): Promise<ListedFly> {
-    const [[row]] = await this.ledger.write([
-      this.db
-        .update(flies)
-        .set({ deletedAt: deleted ? this.now() : null })
-        .where(eq(flies.id, id))
-        .returning(SHOWN),
-    ]);
+    const [[row]] = await this.ledger.write(
+      [
+        this.db
+          .update(flies)
+          .set({ deletedAt: deleted ? this.now() : null })
+          .where(eq(flies.id, id))
+          .returning(SHOWN),
+      ],
+      true,
+    );
     if (!row) throw new ApiError('no-fly');
     return listedFly(row);
   }
 
   /** Removes a fly from the trash for good, with its versions. @throws ApiError `no-fly` */
   async purge(id: string): Promise<void> {
-    const [gone] = await this.ledger.write([
-      this.db
-        .delete(flies)
-        .where(and(eq(flies.id, id), isNotNull(flies.deletedAt)))
-        .returning({ id: flies.id }),
-    ]);
+    const [gone] = await this.ledger.write(
+      [
+        this.db
+          .delete(flies)
+          .where(and(eq(flies.id, id), isNotNull(flies.deletedAt)))
+          .returning({ id: flies.id }),
+      ],
+      true,
+    );
     if (gone.length === 0) throw new ApiError('no-fly');
   }
 }
