@@ -5,4 +5,5 @@ installPackages();
 buildWhereNeeded();
 run(process.execPath, ['--import', 'tsx', 'scripts/bench/core.ts']);
 run(process.execPath, ['--import', 'tsx', 'scripts/bench/load.ts']);
+run(process.execPath, ['--import', 'tsx', 'scripts/bench/server.ts']);
 run(process.execPath, ['--import', 'tsx', 'scripts/bench/browser.ts']);

@@ -74,11 +74,9 @@ const node = process.execPath;
 await inTwos([
   ['lint', node, ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']],
   ['formatting', node, ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']],
-  ...['core', 'core/test', 'print', 'server', 'web', 'cli', 'e2e', 'scripts/bench'].map((workspace) => [
-    `types ${workspace}`,
-    node,
-    ['node_modules/typescript/bin/tsc', '-p', workspace],
-  ]),
+  ...['core', 'core/test', 'print', 'server', 'web', 'cli', 'e2e', 'scripts/bench', 'scripts/attack'].map(
+    (workspace) => [`types ${workspace}`, node, ['node_modules/typescript-7/bin/tsc', '-p', workspace]],
+  ),
   [
     'import rules',
     node,
@@ -109,6 +107,7 @@ step(
   ],
   { NODE_NO_WARNINGS: '1' },
 );
+step('attack', node, ['--import', 'tsx', 'scripts/attack/attack.ts', '--short']);
 step('playwright', node, ['node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e/playwright.config.ts'], {
   NODE_NO_WARNINGS: '1',
 });

@@ -219,4 +219,22 @@ tell(
   ),
   null,
 );
+/** As many wraps as a file may have, each over all before it; another width each time, so that nothing of it is known. */
+const sixtyWraps = (i: number): FlyFile => ({
+  ...file,
+  parts: Array.from(
+    { length: 60 },
+    (_, n) =>
+      ({
+        id: `wrap${String(n)}`,
+        role: 'body',
+        construction: 'wrap',
+        material: 'chenille',
+        diameter: `${String(1 + n * 0.1 + i * 1e-4)} mm`,
+        from: 'bend',
+        to: 'station 1',
+      }) as FlyFile['parts'][number],
+  ),
+});
+tell('60 wraps over one another laid out', times(20, sixtyWraps, laid), 30);
 console.log(`peak memory ${(process.resourceUsage().maxRSS / 1024).toFixed(0)} MB`);

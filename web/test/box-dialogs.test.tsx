@@ -103,12 +103,15 @@ describe('the ladder of the box', () => {
   });
 });
 
-test('settings hold at once and are kept', () => {
+test('settings hold at once and are kept', async () => {
   render(
     <MemoryRouter>
       <SettingsView />
     </MemoryRouter>,
   );
+  await waitFor(() => {
+    expect(asked).toContain('GET /api/sign-in');
+  });
   fireEvent.click(screen.getByLabelText('inches'));
   fireEvent.click(screen.getByLabelText('off'));
   expect(useSettings.getState()).toMatchObject({ length: 'in', singleKeys: false });

@@ -86,10 +86,10 @@ test('a server that does not answer is tried again, and the work stays on this d
   answers.push(down);
   change(bench, withTail('20 mm'));
   await pass(800);
-  expect(state()).toBe('failed');
+  expect([state(), bench.getState().saveProblem]).toEqual(['failed', expect.stringMatching(/server does not answer/)]);
   expect(takeDraft('f1')).not.toBeNull();
   await pass(4100);
-  expect(state()).toBe('saved');
+  expect([state(), bench.getState().saveProblem]).toEqual(['saved', null]);
 });
 
 test('saved elsewhere: nothing is sent until it is settled, then mine goes over the newest revision', async () => {

@@ -15,24 +15,29 @@ export function platformWords(platform: FlyFile['platform']): string {
   return words.join(', ');
 }
 
-/** The figures the Box lists of a solved fly. */
+/** Six figures are more than anyone reads, and a third of what would go over the wire. */
+const short = (figure: number): number => Number(figure.toPrecision(6));
+const shortOrNone = (figure: number | null | undefined): number | null =>
+  figure === null || figure === undefined ? null : short(figure);
+
+/** The figures the Box lists of a solved fly, each to six figures. */
 export function summarise({ laid, balance }: SolvedFly): FlySummary {
   const bounds = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
   return {
     platform: platformWords(laid.file.platform),
     ride: balance.tight.ride,
-    heelDeg: balance.tight.heelDeg,
-    sinkMmS: balance.sink?.terminal ?? null,
+    heelDeg: shortOrNone(balance.tight.heelDeg),
+    sinkMmS: shortOrNone(balance.sink?.terminal),
     sinkClass: balance.sink?.class ?? null,
-    dryMg: laid.dryMg,
-    holdsToMmS: balance.hold.holdsTo,
+    dryMg: short(laid.dryMg),
+    holdsToMmS: shortOrNone(balance.hold.holdsTo),
     parts: laid.parts.length,
-    shankMm: laid.platform.shankMm,
-    gapMm: laid.platform.gapMm,
-    frontMm: bounds.front,
-    rearMm: bounds.rear,
-    topMm: bounds.top,
-    bottomMm: bounds.bottom,
+    shankMm: short(laid.platform.shankMm),
+    gapMm: shortOrNone(laid.platform.gapMm),
+    frontMm: short(bounds.front),
+    rearMm: short(bounds.rear),
+    topMm: short(bounds.top),
+    bottomMm: short(bounds.bottom),
   };
 }
 

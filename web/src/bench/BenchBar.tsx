@@ -45,6 +45,7 @@ export function BenchBar({ onHistory }: BenchBarProps) {
     return `${nominal ? '≈ ' : ''}${figure} ${unit}`;
   };
   const onDevice = useBench((state) => state.onDevice);
+  const saveProblem = useBench((state) => state.saveProblem);
   const trouble = save === 'failed' || isToSettle(save);
   return (
     <TopBar
@@ -83,6 +84,7 @@ export function BenchBar({ onHistory }: BenchBarProps) {
       <span
         role="status"
         data-testid="save"
+        title={saveProblem ?? undefined}
         className={trouble ? 'flex items-center gap-1.5 text-warn font-semibold' : 'italic text-ink3'}
       >
         {trouble && <SnagFlag />}

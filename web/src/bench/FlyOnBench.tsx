@@ -62,11 +62,12 @@ function NoFly({ words }: { readonly words: string }) {
   );
 }
 
-/** Says once that this browser keeps nothing more of what is done. */
-function useSayFullStore(bench: Bench): void {
+/** Says once that this browser keeps nothing more of what is done, and why a save did not go through. */
+function useSayTrouble(bench: Bench): void {
   useEffect(
     () =>
-      bench.subscribe(({ onDevice }, before) => {
+      bench.subscribe(({ onDevice, saveProblem }, before) => {
+        if (saveProblem !== null && saveProblem !== before.saveProblem) say(saveProblem);
         if (before.onDevice && !onDevice)
           say('This browser keeps nothing more: its store is full or closed. What you do is kept on the server alone.');
       }),
@@ -95,7 +96,7 @@ function OpenFly({ fly, drawers }: { readonly fly: StoredFly; readonly drawers: 
       saver.stop();
     };
   }, [bench, saver]);
-  useSayFullStore(bench);
+  useSayTrouble(bench);
   useEffect(() => {
     withDrawers(bench, drawers);
   }, [bench, drawers]);

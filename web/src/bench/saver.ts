@@ -108,7 +108,7 @@ export class Saver {
     } catch (error) {
       const code = error instanceof RequestError ? error.code : '';
       if (code === 'stale') await this.overtaken(file);
-      else this.failed(code === 'no-fly' ? 'gone' : 'failed');
+      else this.failed(code === 'no-fly' ? 'gone' : 'failed', error);
     } finally {
       this.running = false;
     }
@@ -121,8 +121,8 @@ export class Saver {
     else this.bench.setState({ save: 'conflict' });
   }
 
-  private failed(save: 'failed' | 'gone'): void {
-    this.bench.setState({ save });
+  private failed(save: 'failed' | 'gone', error: unknown): void {
+    this.bench.setState({ save, saveProblem: error instanceof Error ? error.message : 'It was not saved.' });
     if (save === 'failed' && !this.stopped)
       this.timer = setTimeout(() => {
         void this.send();
@@ -132,7 +132,7 @@ export class Saver {
   private took(file: FlyFile, revision: number): void {
     this.savedFile = file;
     const current = this.bench.getState().file === file;
-    this.bench.setState({ revision, save: current ? 'saved' : 'waiting' });
+    this.bench.setState({ revision, save: current ? 'saved' : 'waiting', saveProblem: null });
     if (current) dropDraft(this.bench.getState().id);
     else {
       this.keep(this.bench.getState().file, revision);

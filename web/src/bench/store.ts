@@ -24,6 +24,8 @@ export interface BenchState {
   readonly selected: Selection;
   readonly moving: boolean;
   readonly save: SaveState;
+  /** Why the last save did not go through, in the server's words; null once one has. */
+  readonly saveProblem: string | null;
   readonly revision: number;
   /** Whether what is not on the server outlives this page; a full or closed store of the browser keeps nothing. */
   readonly onDevice: boolean;
@@ -55,6 +57,7 @@ export function createBench(fly: StoredFly, drawers: Drawers = NOMINAL_DRAWERS):
         selected: firstOf(fly.file),
         moving: false,
         save: 'saved',
+        saveProblem: null,
         revision: fly.revision,
         onDevice: true,
         refused: null,

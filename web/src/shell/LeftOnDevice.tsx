@@ -37,8 +37,9 @@ export function LeftOnDevice() {
       <ul className="flex flex-col gap-2">
         {left.map((each) => (
           <li key={each.key} className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-            <span className="font-semibold">{nameOf(each)}</span>
-            <span className="italic text-ink2">{new Date(each.draft.at).toLocaleString()}</span>
+            <span className="w-full">
+              <b>{nameOf(each)}</b> <span className="italic text-ink2">{new Date(each.draft.at).toLocaleString()}</span>
+            </span>
             <button
               type="button"
               className="underline"
