@@ -152,7 +152,7 @@ class Fuzz {
   }
 
   body(schema: Schema): string {
-    const text = JSON.stringify(this.mutated(this.sample(schema), this.pick([0, 0.01, 0.05, 0.3]))) ?? 'null';
+    const text = JSON.stringify([this.mutated(this.sample(schema), this.pick([0, 0.01, 0.05, 0.3]))]).slice(1, -1);
     const spoilt = this.random();
     if (spoilt < 0.03) return text.slice(0, this.upTo(text.length));
     if (spoilt < 0.05) return '['.repeat(this.upTo(200_000));
@@ -197,10 +197,10 @@ export async function fuzz(target: Target, requests: number, seed: number): Prom
   for (let i = 0; i < requests; i++) {
     if (i === Math.floor(requests / 2)) memory.push(target.memoryMb());
     const route = sender.pick(routes);
-    const hasBody = route.body !== null && route.method !== 'GET';
-    const headers = { ...(hasBody ? { 'content-type': 'application/json' } : {}), ...sender.pick(HEADERS) };
+    const sent = route.method === 'GET' ? null : route.body;
+    const headers = { ...(sent ? { 'content-type': 'application/json' } : {}), ...sender.pick(HEADERS) };
     const url = sender.url(route.path);
-    const body = hasBody && route.body ? sender.body(route.body) : undefined;
+    const body = sent ? sender.body(sent) : undefined;
     const begun = performance.now();
     try {
       const response = await fetch(`${target.url}${url}`, {

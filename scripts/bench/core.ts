@@ -233,7 +233,7 @@ const sixtyWraps = (i: number): FlyFile => ({
         diameter: `${String(1 + n * 0.1 + i * 1e-4)} mm`,
         from: 'bend',
         to: 'station 1',
-      }) as FlyFile['parts'][number],
+      }) satisfies FlyFile['parts'][number],
   ),
 });
 tell('60 wraps over one another laid out', times(20, sixtyWraps, laid), 30);

@@ -57,9 +57,9 @@ async function beside(target: Target): Promise<void> {
   const [first] = await send<{ id: string }[]>(`${target.url}/api/flies`, 'GET');
   const url = `${target.url}/api/flies/${first?.id ?? ''}`;
   let fly = await send<Stored>(url, 'GET');
-  let sending = true;
+  const ended = new AbortController();
   const attacker = (async () => {
-    while (sending) await send(`${target.url}/api/solve`, 'POST', worst).catch(() => undefined);
+    while (!ended.signal.aborted) await send(`${target.url}/api/solve`, 'POST', worst).catch(() => undefined);
   })();
   const times: Record<'health' | 'list' | 'save', number[]> = { health: [], list: [], save: [] };
   for (let i = 0; i < 200; i++) {
@@ -72,7 +72,7 @@ async function beside(target: Target): Promise<void> {
     times.save.push(ms);
     await new Promise((resolve) => setTimeout(resolve, 20));
   }
-  sending = false;
+  ended.abort();
   await attacker;
   for (const [what, all] of Object.entries(times)) {
     const ms = p99(all);

@@ -41,7 +41,7 @@ function phraseOf(env: Env, reachedAs: readonly string[]): string | null {
       `Others would reach Jobbet at ${away} and change your flies. Set JOBBET_PHRASE to a phrase of ${String(LEAST_PHRASE)} signs or more that they sign in with, or leave HOST and JOBBET_HOSTS to this machine.`,
     );
   }
-  if ([...phrase].length < LEAST_PHRASE)
+  if (Array.from(phrase).length < LEAST_PHRASE)
     throw new StartError(`JOBBET_PHRASE is too short: give it ${String(LEAST_PHRASE)} signs or more.`);
   return phrase;
 }

@@ -26,7 +26,7 @@ export function addGuards(app: FastifyInstance, hosts: readonly string[]): void 
     const guarded = api || !READS.has(request.method);
     const foreign =
       (origin !== undefined && origin.replace(/^https?:\/\//, '') !== host) ||
-      (guarded && site !== undefined && !['same-origin', 'none'].includes(String(site)));
+      (guarded && site !== undefined && !['same-origin', 'none'].includes(site));
     done(foreign ? new ApiError('foreign-origin') : undefined);
   });
 }

@@ -22,8 +22,7 @@ export async function restoreBackup(db: Database, path: string, { onShare, signa
       await inside.delete(table).where(stays === undefined ? undefined : not(sql.raw(stays)));
     const waiting: { table: BackupTable | null; rows: Record<string, unknown>[] } = { table: null, rows: [] };
     const flush = async (): Promise<void> => {
-      if (waiting.table && waiting.rows.length > 0)
-        await inside.insert(waiting.table.table).values(waiting.rows as never);
+      if (waiting.table && waiting.rows.length > 0) await inside.insert(waiting.table.table).values(waiting.rows);
       waiting.rows = [];
     };
     const looked = await readBackup(

@@ -1,4 +1,3 @@
-import type { LibsqlError } from '@libsql/client';
 import type { BatchItem, BatchResponse } from 'drizzle-orm/batch';
 import type { LibSQLDatabase } from 'drizzle-orm/libsql';
 import { ApiError, type ErrorCode } from '../errors.ts';
@@ -20,7 +19,7 @@ const TOLD: Readonly<Record<string, ErrorCode>> = {
 /** An error of the database in words, where it is one of those a person can do something about. */
 export function toldError(error: unknown): unknown {
   for (let at: unknown = error; at instanceof Error; at = at.cause) {
-    const code = TOLD[(at as LibsqlError).code];
+    const code = TOLD[(at as { code?: string }).code ?? ''];
     if (code) return new ApiError(code);
   }
   return error;

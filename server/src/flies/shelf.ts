@@ -42,8 +42,8 @@ export function listedFly(row: ShownRow): ListedFly {
   const summary = summarySchema.safeParse(figures);
   const sound = summary.success && listed.success;
   return {
-    id: String(id),
-    name: String(name),
+    id,
+    name,
     revision: Number.isInteger(revision) ? revision : 1,
     createdAt: time(createdAt),
     updatedAt: time(updatedAt),

@@ -45,7 +45,6 @@ export async function requireSignIn(app: FastifyInstance, devices: Devices | nul
 /** Signing in and out, and the devices that are signed in. */
 export const signInRoutes =
   (devices: Devices | null): FastifyPluginAsyncZod =>
-  // eslint-disable-next-line @typescript-eslint/require-await -- what Fastify's types ask of a plugin
   async (app) => {
     app.get('/api/sign-in', { schema: { response: { 200: state } } }, async (request) => ({
       needed: devices !== null,

@@ -16,29 +16,25 @@ export const useWork = create<{ readonly work: Work | null }>()(() => ({ work: n
 /** Does work that may take a while; once it does, the foot of the window says how far it is and offers to stop it. */
 export async function working<T>(words: string, doing: (watching: Watching) => Promise<T>): Promise<T> {
   const ending = new AbortController();
-  let share: number | null = null;
-  let mine: Work | null = null;
+  const stop = (): void => {
+    ending.abort();
+  };
+  const mine: { shown: Work | null; share: number | null } = { shown: null, share: null };
   const show = (): void => {
-    mine = {
-      words,
-      share,
-      stop: () => {
-        ending.abort();
-      },
-    };
-    useWork.setState({ work: mine });
+    mine.shown = { words, share: mine.share, stop };
+    useWork.setState({ work: mine.shown });
   };
   const timer = setTimeout(show, SHOWN_AFTER_MS);
   try {
     return await doing({
       signal: ending.signal,
-      onShare: (now) => {
-        share = now;
-        if (mine !== null) show();
+      onShare: (share) => {
+        mine.share = share;
+        if (mine.shown) show();
       },
     });
   } finally {
     clearTimeout(timer);
-    if (mine !== null && useWork.getState().work === mine) useWork.setState({ work: null });
+    if (mine.shown && useWork.getState().work === mine.shown) useWork.setState({ work: null });
   }
 }
