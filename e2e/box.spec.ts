@@ -69,6 +69,7 @@ test('a pattern file goes out by the menu and comes in again as it was', async (
 });
 
 test('files dropped on the box are taken in', async ({ empty, page }) => {
+  await page.goto(empty.url);
   const transfer = await page.evaluateHandle(
     (text) => {
       const data = new DataTransfer();
@@ -82,13 +83,13 @@ test('files dropped on the box are taken in', async ({ empty, page }) => {
   await expect(page.getByText('Let go to take the pattern files in')).toBeVisible();
   await board.dispatchEvent('drop', { dataTransfer: transfer });
   await expect(page.getByRole('button', { name: /^Tin Sculpin,/ })).toBeVisible();
-  expect(empty.url).toBeTruthy();
 });
 
 test('bad files are refused by name with what is wrong, the sound one beside them comes in', async ({
   empty,
   page,
 }) => {
+  await page.goto(empty.url);
   const sound = example('copper-eel');
   const cyclic = {
     ...sound,
@@ -116,22 +117,21 @@ test('bad files are refused by name with what is wrong, the sound one beside the
     await expect(dialog).toContainText(words);
   await page.getByRole('button', { name: 'Take 1 in' }).click();
   await expect(flies(page)).toHaveCount(1);
-  expect(empty.url).toBeTruthy();
 });
 
-test('a box of 500 flies: few rows are drawn, typing finds among all', async ({ empty, page }) => {
+test('a box of 150 flies: few rows are drawn, typing finds among all', async ({ empty, page }) => {
   const names = ['slate-runner', 'copper-eel', 'ferryman', 'tin-sculpin'];
-  for (let i = 0; i < 500; i++) {
+  for (let i = 0; i < 150; i++) {
     const file = { ...example(names[i % names.length] ?? 'ferryman'), name: `Fly ${String(i)}` };
     await page.request.post(`${empty.url}/api/flies`, { data: { file } });
   }
   await page.goto(empty.url);
-  await expect(page.getByText('500 of 500')).toBeVisible();
+  await expect(page.getByText('150 of 150')).toBeVisible();
   expect(await flies(page).count()).toBeLessThan(30);
   await page.keyboard.press('/');
-  await typed(page, 'fly 487');
-  await expect(page.getByText('1 of 500')).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Fly 487,/ })).toBeVisible();
+  await typed(page, 'fly 137');
+  await expect(page.getByText('1 of 150')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Fly 137,/ })).toBeVisible();
 });
 
 test('the examples on disk are the ones a fresh demo shows', async ({ demo, page }) => {

@@ -1,6 +1,7 @@
 import { blank, expect, results, ride, row, saved, test, write } from './boathouse.ts';
 
 test('from an empty box to a fly that is there after a reload', async ({ empty, page }) => {
+  await page.goto(empty.url);
   await test.step('lay out a fly on a size 6, 3X long', async () => {
     await expect(page.getByText('The box is empty')).toBeVisible();
     await page.getByRole('button', { name: 'Lay out a new fly' }).first().click();
@@ -59,6 +60,7 @@ test('from an empty box to a fly that is there after a reload', async ({ empty, 
 });
 
 test('a reload before anything reached the server loses nothing', async ({ empty, page }) => {
+  await page.goto(empty.url);
   await page.getByRole('button', { name: 'Open the boathouse examples' }).click();
   await page.getByRole('button', { name: /^Peat Lantern,/ }).click();
   await row(page, 'tail').click();

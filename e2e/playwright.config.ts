@@ -1,4 +1,11 @@
+import { existsSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
+
+/** Debian's browser without a window, which is quicker, else the whole one. */
+const CHROMIUM =
+  [process.env['CHROMIUM_PATH'], '/usr/bin/chromium-headless-shell'].find(
+    (path) => path !== undefined && existsSync(path),
+  ) ?? '/usr/bin/chromium';
 
 export default defineConfig({
   testDir: '.',
@@ -11,7 +18,7 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium',
+      executablePath: CHROMIUM,
       args: [
         '--no-sandbox',
         '--disable-gpu',

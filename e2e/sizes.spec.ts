@@ -7,6 +7,7 @@ test('a run over five sizes, a double and a tube, held three ways; one of them b
   own,
   page,
 }) => {
+  await page.goto(own.url);
   await page.getByRole('button', { name: /^Slate Runner,/ }).click();
   await expect(page.getByLabel('Verdict')).toContainText('cm/s');
   await page.keyboard.press('3');
@@ -37,10 +38,10 @@ test('a run over five sizes, a double and a tube, held three ways; one of them b
     await page.getByRole('button', { name: 'Bring Slate Runner, 2 up to the run' }).click();
     await expect(page.getByText('is as the run has it')).toBeVisible();
   });
-  expect(own.url).toBeTruthy();
 });
 
 test('a cell is pinned, refused and let go by keyboard; one size holds something else', async ({ own, page }) => {
+  await page.goto(own.url);
   await page.getByRole('button', { name: /^Slate Runner,/ }).click();
   await expect(page.getByLabel('Verdict')).toContainText('cm/s');
   await page.goto(`${page.url()}/sizes`);
@@ -72,10 +73,10 @@ test('a cell is pinned, refused and let go by keyboard; one size holds something
   await page.getByLabel('what 2 holds').selectOption('ride');
   await expect(cell(page, '2', 'held')).toContainText('of its ratio');
   await expect(cell(page, '4', 'held')).toContainText('of its shape');
-  expect(own.url).toBeTruthy();
 });
 
 test('the sizes are written by keyboard, refused in words, and kept', async ({ own, page }) => {
+  await page.goto(own.url);
   await page.getByRole('button', { name: /^Ferryman,/ }).click();
   await expect(page.getByLabel('Verdict')).toContainText('cm/s');
   await page.keyboard.press('3');
@@ -93,5 +94,4 @@ test('the sizes are written by keyboard, refused in words, and kept', async ({ o
   await expect(cell(page, '10', 'sinks')).toContainText('cm/s');
   await page.keyboard.press('1');
   await expect(page.getByLabel('name of the fly')).toHaveValue('Ferryman');
-  expect(own.url).toBeTruthy();
 });

@@ -1,4 +1,7 @@
 import { execFileSync } from 'node:child_process';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { build } from 'esbuild';
 import { root } from './lib.mjs';
 
@@ -11,6 +14,19 @@ const common = {
   absWorkingDir: root,
   sourcemap: true,
 };
+
+const SQUEEZED = /\.(js|css|html|svg|json)$/;
+
+/** Lays a squeezed copy beside each file that is served, so that none is squeezed again for each who asks. */
+function squeeze(folder) {
+  for (const entry of readdirSync(folder, { recursive: true, withFileTypes: true })) {
+    if (!entry.isFile() || !SQUEEZED.test(entry.name)) continue;
+    const path = join(entry.parentPath, entry.name);
+    const bytes = readFileSync(path);
+    writeFileSync(`${path}.br`, brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 8 } }));
+    writeFileSync(`${path}.gz`, gzipSync(bytes, { level: 9 }));
+  }
+}
 
 /** Builds the command line and the server (one bundle each) and the web app. */
 export async function buildAll({ web = true } = {}) {
@@ -28,11 +44,12 @@ export async function buildAll({ web = true } = {}) {
     packages: 'external',
     alias: { '@jobbet/core': './core/src', '@jobbet/print': './print/src' },
   });
-  if (web)
-    execFileSync(process.execPath, ['node_modules/vite/bin/vite.js', 'build', 'web', '--logLevel', 'warn'], {
-      cwd: root,
-      stdio: 'inherit',
-    });
+  if (!web) return;
+  execFileSync(process.execPath, ['node_modules/vite/bin/vite.js', 'build', 'web', '--logLevel', 'warn'], {
+    cwd: root,
+    stdio: 'inherit',
+  });
+  squeeze(join(root, 'web/dist'));
 }
 
 if (process.argv[1] === new URL(import.meta.url).pathname) await buildAll({ web: !process.argv.includes('--no-web') });

@@ -1,13 +1,13 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { buildWhereNeeded, installPackages, requireNode, root } from './lib.mjs';
+import { buildWhereNeeded, chromiumPath, installPackages, requireNode, root } from './lib.mjs';
 
 requireNode();
 
 /** Chromium from Debian's packages, where it is not there yet. */
 function installChromium() {
-  if (existsSync(process.env.CHROMIUM_PATH ?? '/usr/bin/chromium')) return;
+  if (chromiumPath() !== undefined) return;
   process.stdout.write('Installing Chromium for the browser tests\n');
   const sudo = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
   const apt = (...args) =>
@@ -15,7 +15,8 @@ function installChromium() {
       stdio: 'inherit',
       env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
     }).status === 0;
-  if (!(apt('update', '-qq') && apt('install', '-y', '-qq', 'chromium', 'poppler-utils'))) {
+  apt('update', '-qq');
+  if (!['chromium-headless-shell', 'chromium'].some((name) => apt('install', '-y', '-qq', name, 'poppler-utils'))) {
     process.stderr.write(
       'Chromium could not be installed: install the package chromium, or set CHROMIUM_PATH to one.\n',
     );
@@ -72,7 +73,14 @@ rmSync(results, { recursive: true, force: true });
 mkdirSync(results);
 const node = process.execPath;
 await inTwos([
-  ['lint', node, ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']],
+  ...[
+    ['web', 'e2e'],
+    ['core', 'server', 'print', 'cli', 'scripts'],
+  ].map((folders) => [
+    `lint ${folders.join(', ')}`,
+    node,
+    ['node_modules/eslint/bin/eslint.js', ...folders, '--max-warnings', '0'],
+  ]),
   ['formatting', node, ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']],
   ...['core', 'core/test', 'print', 'server', 'web', 'cli', 'e2e', 'scripts/bench', 'scripts/attack'].map(
     (workspace) => [`types ${workspace}`, node, ['node_modules/typescript-7/bin/tsc', '-p', workspace]],

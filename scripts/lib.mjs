@@ -66,13 +66,24 @@ function sourceMark() {
   return hash.digest('hex');
 }
 
+/** Debian's browser for tests and pictures: the one without a window, which is quicker, else the whole one. */
+export function chromiumPath() {
+  const known = [process.env.CHROMIUM_PATH, '/usr/bin/chromium-headless-shell', '/usr/bin/chromium'];
+  return known.find((path) => path !== undefined && existsSync(path));
+}
+
 /** Builds where the sources have changed since the last build. */
 export function buildWhereNeeded() {
   const mark = join(root, '.jobbet-build.json');
   const now = sourceMark();
-  const products = ['server/dist/main.mjs', 'server/dist/keep.mjs', 'web/dist/index.html', 'cli/dist/jobbet.mjs'].every(
-    (file) => existsSync(join(root, file)),
-  );
+  const products = [
+    'server/dist/main.mjs',
+    'server/dist/keep.mjs',
+    'server/dist/solveWorker.mjs',
+    'server/dist/backupWorker.mjs',
+    'web/dist/index.html',
+    'cli/dist/jobbet.mjs',
+  ].every((file) => existsSync(join(root, file)));
   if (products && existsSync(mark) && JSON.parse(readFileSync(mark, 'utf8')).sources === now) return;
   process.stdout.write('Building\n');
   run(process.execPath, ['scripts/build.mjs']);

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { PDFiumLibrary } from '@hyzyla/pdfium';
 import { chromium } from '@playwright/test';
-import { buildWhereNeeded, installPackages, requireNode, root } from './lib.mjs';
+import { buildWhereNeeded, chromiumPath, installPackages, requireNode, root } from './lib.mjs';
 
 requireNode();
 installPackages();
@@ -25,7 +25,7 @@ const url = await new Promise((resolve) => {
   });
 });
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+  executablePath: chromiumPath(),
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
 

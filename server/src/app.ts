@@ -92,6 +92,7 @@ async function serveWeb(app: FastifyInstance, webFolder: string): Promise<void> 
       root: webFolder,
       index: 'index.html',
       cacheControl: false,
+      preCompressed: true,
       setHeaders: (res, path) => {
         void res.header(
           'cache-control',
