@@ -73,18 +73,12 @@ rmSync(results, { recursive: true, force: true });
 mkdirSync(results);
 const node = process.execPath;
 await inTwos([
-  ...[
-    ['web', 'e2e'],
-    ['core', 'server', 'print', 'cli', 'scripts'],
-  ].map((folders) => [
-    `lint ${folders.join(', ')}`,
-    node,
-    ['node_modules/eslint/bin/eslint.js', ...folders, '--max-warnings', '0'],
-  ]),
+  ['lint', node, ['node_modules/oxlint/bin/oxlint', '--type-aware', '--deny-warnings', '.']],
   ['formatting', node, ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']],
   ...['core', 'core/test', 'print', 'server', 'web', 'cli', 'e2e', 'scripts/bench', 'scripts/attack'].map(
     (workspace) => [`types ${workspace}`, node, ['node_modules/typescript-7/bin/tsc', '-p', workspace]],
   ),
+  ['what is not used', node, ['node_modules/knip/bin/knip.js', '--no-config-hints']],
   [
     'import rules',
     node,

@@ -33,7 +33,7 @@ export function laid(parts: readonly Loose[], more: Loose = {}): LaidFly {
   return result.value;
 }
 
-export const solved = (parts: readonly Loose[], more: Loose = {}): FlyReport => reportFly(settleFly(laid(parts, more)));
+const solved = (parts: readonly Loose[], more: Loose = {}): FlyReport => reportFly(settleFly(laid(parts, more)));
 
 /** The faults of a fly that should have some, one line each. */
 export function faultsOf(parts: readonly Loose[], more: Loose = {}): string[] {

@@ -110,7 +110,7 @@ describe('the search', () => {
       expect(fly.value.balance.sink?.terminal).toBeGreaterThanOrEqual(150);
       expect(fly.value.laid.dryMg).toBeCloseTo(each.dryMg, 9);
     }
-    expect(found.map((each) => each.dryMg)).toEqual([...found.map((each) => each.dryMg)].sort((a, b) => a - b));
+    expect(found.map((each) => each.dryMg)).toEqual(found.map((each) => each.dryMg).sort((a, b) => a - b));
     const front = found.filter((each) => each.front);
     expect(front[0]).toBe(found[0]);
     const firm = front.map((each) => each.holdsToMmS ?? Infinity);

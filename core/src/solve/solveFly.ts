@@ -119,10 +119,27 @@ const BEYOND: Fault = {
 function comesToNumbers({ balance, silhouette, laid }: SolvedFly): boolean {
   const { tight, slack, hold, trim, sink } = balance;
   const figures = [
-    ...[laid.dryMg, laid.castingMg, laid.submergedMg, tight.momentMgMm, tight.lateralMgMm, tight.heelDeg],
-    ...[slack.heelDeg, hold.holdsTo, hold.heelAt100Deg, trim.lever, trim.noseDownDeg],
-    ...[sink?.terminal, sink?.level, sink?.noseFirst, silhouette.sideMm2, silhouette.planMm2, silhouette.frontMm2],
-    ...[...silhouette.sideCentre, ...silhouette.planCentre, laid.tipping?.massMg, laid.effectiveGapMm],
+    laid.dryMg,
+    laid.castingMg,
+    laid.submergedMg,
+    laid.effectiveGapMm,
+    laid.tipping?.massMg,
+    tight.momentMgMm,
+    tight.lateralMgMm,
+    tight.heelDeg,
+    slack.heelDeg,
+    hold.holdsTo,
+    hold.heelAt100Deg,
+    trim.lever,
+    trim.noseDownDeg,
+    sink?.terminal,
+    sink?.level,
+    sink?.noseFirst,
+    silhouette.sideMm2,
+    silhouette.planMm2,
+    silhouette.frontMm2,
+    ...silhouette.sideCentre,
+    ...silhouette.planCentre,
   ];
   return figures.every((each) => each === null || each === undefined || Number.isFinite(each));
 }

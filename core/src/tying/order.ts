@@ -40,7 +40,7 @@ export function movesOf(laid: LaidFly, ids: readonly string[]): Move[] {
   const free = (part: LaidPart): boolean =>
     [...(waits.get(part) ?? [])].every((other) => done.has(other) || !parts.includes(other));
   const release = (): void => {
-    for (const part of [...hanging])
+    for (const part of hanging.slice())
       if (!done.has(part) && free(part)) {
         hanging.splice(hanging.indexOf(part), 1);
         wind(part, 'wind');

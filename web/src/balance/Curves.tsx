@@ -152,7 +152,7 @@ function SinkChart({ soaked, airy, deepest }: { soaked: Fall | null; airy: Fall 
       series: [line('soaked', soaked, 'solid'), ...(airy ? [line('going in dry', airy, 'dashed')] : [])],
     };
     // The colours are read from the page, which the theme changes.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [soaked, airy, deepest, style, dark]);
   return (
     <figure>
@@ -197,7 +197,7 @@ function DroopChart({ laid }: { readonly laid: LaidFly }) {
       ],
     };
     // The colours are read from the page, which the theme changes.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [angles, style, dark]);
   return (
     <figure>

@@ -73,7 +73,7 @@ export function FrontChart({ found, shown, onShow }: FrontChartProps) {
       ],
     };
     // The colours are read from the page, which the theme changes.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [placed, shown, style, dark]);
   return (
     <Chart

@@ -47,7 +47,7 @@ export function SpreadChart({ values, speed = false, unit, colour, label, told }
       ],
     };
     // The colours are read from the page, which the theme changes.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [values, speed, unit, colour, label, style, dark]);
   return (
     <figure className="mb-1">

@@ -69,7 +69,7 @@ export function RunChart({ columns }: { readonly columns: readonly Column[] }) {
       ],
     };
     // The colours are read from the page, which the theme changes.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [columns, style, dark]);
   return (
     <Chart
