@@ -1,13 +1,4 @@
-import {
-  layFly,
-  readFlyValue,
-  reportFly,
-  settleFly,
-  type FlyFile,
-  type FlyReport,
-  type LaidFly,
-  type LaidPart,
-} from '../src/index.ts';
+import { layFly, readFlyValue, type FlyFile, type LaidFly, type LaidPart } from '../src/index.ts';
 import { faultLine } from '../src/units/fault.ts';
 
 type Loose = Record<string, unknown>;
@@ -32,8 +23,6 @@ export function laid(parts: readonly Loose[], more: Loose = {}): LaidFly {
   if (!result.ok) throw new Error(result.faults.map(faultLine).join('\n'));
   return result.value;
 }
-
-const solved = (parts: readonly Loose[], more: Loose = {}): FlyReport => reportFly(settleFly(laid(parts, more)));
 
 /** The faults of a fly that should have some, one line each. */
 export function faultsOf(parts: readonly Loose[], more: Loose = {}): string[] {

@@ -7,7 +7,10 @@ type Tokens = Readonly<Record<string, string>>;
 function tokensOf(block: RegExp): Tokens {
   const [, body = ''] = block.exec(css) ?? [];
   return Object.fromEntries(
-    [...body.matchAll(/--([\w-]+):\s*(#[0-9a-f]{6});/gi)].map(([, name = '', colour = '']): [string, string] => [name, colour]),
+    [...body.matchAll(/--([\w-]+):\s*(#[0-9a-f]{6});/gi)].map(([, name = '', colour = '']): [string, string] => [
+      name,
+      colour,
+    ]),
   );
 }
 const light = tokensOf(/^:root \{([^}]+)\}/m);

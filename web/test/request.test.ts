@@ -45,7 +45,10 @@ describe('long work over the wire', () => {
     );
     const shares: number[] = [];
     expect(await callWatched('POST', '/api/x', {}, { onShare: (share) => shares.push(share) })).toEqual({ id: 'a' });
-    expect([shares, (asked[0]?.headers as Record<string, string> | undefined)?.['accept']]).toEqual([[0.5, 1], 'text/event-stream']);
+    expect([shares, (asked[0]?.headers as Record<string, string> | undefined)?.['accept']]).toEqual([
+      [0.5, 1],
+      'text/event-stream',
+    ]);
   });
   test('that ends with a fault is refused in the server’s words; cut off it is no success', async () => {
     answering(

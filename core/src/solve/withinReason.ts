@@ -1,9 +1,9 @@
 import type { FlyFile } from '../file/schema.ts';
 import type { MeasureResult, PartExtent } from '../measure/types.ts';
+import type { Vec3 } from '../platform/section.ts';
 import type { Platform } from '../platform/types.ts';
 import type { Fault } from '../units/fault.ts';
 import { MOST_MM, tooLong } from '../units/reason.ts';
-import type { LaidPart } from './layFly.ts';
 
 /** Nothing on a fly weighs more, mg: one kilogram. */
 const MOST_MG = 1_000_000;
@@ -55,8 +55,17 @@ function tooHeavy(path: string, what: string, mg: number): Fault {
   return { path, code: 'range', message: `${what} comes to ${weight}; nothing on a fly is over 1 kg` };
 }
 
+/** What is looked at of a part that was laid out. */
+interface Weighed {
+  readonly file: { readonly id: string };
+  readonly index: number;
+  readonly massMg: number;
+  readonly volumeMm3: number;
+  readonly centroid: Vec3;
+}
+
 /** Faults of parts that weigh over a kilogram or come to no number, and of a fly that does. */
-export function massFaults(parts: readonly LaidPart[], dryMg: number): Fault[] {
+export function massFaults(parts: readonly Weighed[], dryMg: number): Fault[] {
   const faults = parts.flatMap(({ file, index, massMg, volumeMm3, centroid }) =>
     [massMg, volumeMm3, ...centroid].every(Number.isFinite) && massMg <= MOST_MG
       ? []
