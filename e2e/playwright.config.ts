@@ -11,6 +11,8 @@ export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
   outputDir: '../test-results/browser',
+  snapshotPathTemplate: '{testDir}/pictures/{arg}{ext}',
+  updateSnapshots: 'none',
   reporter: [['list'], ['json', { outputFile: '../test-results/playwright.json' }]],
   workers: 2,
   timeout: 120_000,

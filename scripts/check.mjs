@@ -75,9 +75,18 @@ const node = process.execPath;
 await inTwos([
   ['lint', node, ['node_modules/oxlint/bin/oxlint', '--type-aware', '--deny-warnings', '.']],
   ['formatting', node, ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']],
-  ...['core', 'core/test', 'print', 'server', 'web', 'cli', 'e2e', 'scripts/bench', 'scripts/attack'].map(
-    (workspace) => [`types ${workspace}`, node, ['node_modules/typescript-7/bin/tsc', '-p', workspace]],
-  ),
+  ...[
+    'core',
+    'core/test',
+    'print',
+    'server',
+    'web',
+    'cli',
+    'e2e',
+    'scripts/bench',
+    'scripts/attack',
+    'scripts/gallery',
+  ].map((workspace) => [`types ${workspace}`, node, ['node_modules/typescript-7/bin/tsc', '-p', workspace]]),
   ['what is not used', node, ['node_modules/knip/bin/knip.js', '--no-config-hints']],
   [
     'import rules',
