@@ -1,4 +1,4 @@
-import { faultLine, layFly, readFlyValue, type FlyFile, type LaidFly } from '../../core/src/index.ts';
+import { faultLine, layFly, readFlyValue, type LaidFly } from '../../core/src/index.ts';
 import type { MaterialItem } from '../../core/src/drawers/items.ts';
 import { NOMINAL_MATERIALS } from '../../core/src/drawers/tables.ts';
 import { PRESETS } from '../../core/src/edit/presets.ts';
@@ -82,7 +82,7 @@ function fileOf({ name, part }: Tied, platform: object): unknown {
 
 function laidOf(file: unknown): LaidFly | string {
   const read = readFlyValue(file);
-  const laid = read.ok ? layFly(read.value as FlyFile) : read;
+  const laid = read.ok ? layFly(read.value) : read;
   return laid.ok ? laid.value : laid.faults.map(faultLine).join('; ');
 }
 
