@@ -1,42 +1,56 @@
-/** The order a fly passes through core; imports run one way along it. */
-const ORDER = [
+/** The groups of core in the order a fly passes through them; imports run one way along it, and each is entered by its index only. */
+export const CORE = [
+  'base',
+  'numeric',
   'units',
-  'instruments',
   'data',
   'drawers',
-  'file',
-  'measure',
-  'platform',
-  'parts',
-  'geometry',
-  'balance',
-  'solve',
-  'exchange',
-  'figure',
-  'paper',
+  'instruments',
+  'pattern',
+  'model',
   'edit',
+  'contract',
+  'drawing',
   'tying',
   'checks',
-  'sheet',
-  'find',
-  'scatter',
-  'why',
-  'seen',
-  'run',
-  'gauge',
+  'study',
 ];
 
-const oneWay = ORDER.map((folder, i) => ({
-  name: `core-${folder}-looks-back-only`,
+/** Folders within a group that have an order of their own. */
+export const WITHIN = {
+  model: ['platform', 'parts', 'geometry', 'balance', 'solve'],
+  study: ['finder', 'tolerance', 'explain', 'visibility', 'sizes'],
+};
+
+const oneWay = (folder, order) =>
+  order.map((name, i) => ({
+    name: `${folder.replaceAll('/', '-')}-${name}-looks-back-only`,
+    severity: 'error',
+    comment: `${folder}/${name} may import only what comes before it`,
+    from: { path: `^${folder}/${name}/` },
+    to: { path: `^${folder}/(${order.slice(i + 1).join('|') || 'nothing'})/` },
+  }));
+
+const byIndexOnly = CORE.map((group) => ({
+  name: `core-${group}-by-its-index`,
   severity: 'error',
-  comment: `core/src/${folder} may import only what comes before it`,
-  from: { path: `^core/src/${folder}/` },
-  to: { path: `^core/src/(${ORDER.slice(i + 1).join('|') || 'nothing'})/` },
+  comment: `what other groups need of ${group} stands in its index.ts`,
+  from: { path: '^core/src/', pathNot: `^core/src/${group}/` },
+  to: { path: `^core/src/${group}/`, pathNot: `^core/src/${group}/index\\.ts$` },
 }));
 
 export default {
   forbidden: [
-    ...oneWay,
+    ...oneWay('core/src', CORE),
+    ...Object.entries(WITHIN).flatMap(([group, order]) => oneWay(`core/src/${group}`, order)),
+    ...byIndexOnly,
+    {
+      name: 'no-group-by-its-own-index',
+      severity: 'error',
+      comment: 'within a group one file imports another directly',
+      from: { path: '^core/src/([^/]+)/', pathNot: '/index\\.ts$' },
+      to: { path: '^core/src/$1/index\\.ts$' },
+    },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     {
       name: 'core-is-pure',

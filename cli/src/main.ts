@@ -1,6 +1,5 @@
-import { checkFly } from '@jobbet/core/checks/checkFly';
-import { reportChecked, reportChecks } from '@jobbet/core/checks/report';
-import { flyJsonSchema } from '@jobbet/core';
+import { checkFly, reportChecked, reportChecks } from '@jobbet/core/checks';
+import { flyJsonSchema } from '@jobbet/core/pattern';
 import { runSheet } from './sheet.ts';
 import { runGauge, runSizes } from './sizes.ts';
 import { runOver } from './sources.ts';

@@ -1,12 +1,9 @@
-import type { Drawers } from '@jobbet/core/drawers/tables';
-import type { Hand } from '@jobbet/core/figure/view';
-import { PAPERS, type Paper } from '@jobbet/core/paper/items';
-import { sheetOf } from '@jobbet/core/sheet/sheet';
-import { stageSvgs } from '@jobbet/core/sheet/stages';
-import { sheetHtml, sheetMarkdown } from '@jobbet/core/sheet/write';
-import { METRIC } from '@jobbet/core/units/format';
+import type { Drawers } from '@jobbet/core/drawers';
+import { type Hand, PAPERS, type Paper } from '@jobbet/core/drawing';
+import { sheetOf, stageSvgs, sheetHtml, sheetMarkdown } from '@jobbet/core/tying';
+import { METRIC } from '@jobbet/core/units';
+import type { SolvedFly } from '@jobbet/core/model';
 import { sheetPdf } from '@jobbet/print/sheet';
-import type { SolvedFly } from '@jobbet/core/solve/solveFly';
 import { refuse, runOver } from './sources.ts';
 import type { Terminal } from './terminal.ts';
 

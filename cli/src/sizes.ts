@@ -1,13 +1,19 @@
-import { reportChecked } from '@jobbet/core/checks/report';
-import { NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers/tables';
-import { corrected, gaugeCard, PROOF_MM, type CardOptions } from '@jobbet/core/gauge/card';
-import { gaugeStrip } from '@jobbet/core/gauge/strip';
-import { PAPERS, type Page, type Paper } from '@jobbet/core/paper/items';
-import { pageSvg } from '@jobbet/core/paper/svg';
-import { HOLDS, runFly, type Hold } from '@jobbet/core/run/runFly';
-import { readSizes, type RunSize } from '@jobbet/core/run/sizes';
-import { good, type Outcome } from '@jobbet/core/units/fault';
-import { faultLine } from '@jobbet/core';
+import { reportChecked } from '@jobbet/core/checks';
+import { NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers';
+import {
+  corrected,
+  gaugeCard,
+  PROOF_MM,
+  type CardOptions,
+  gaugeStrip,
+  HOLDS,
+  runFly,
+  type Hold,
+  readSizes,
+  type RunSize,
+} from '@jobbet/core/study';
+import { PAPERS, type Page, type Paper, pageSvg } from '@jobbet/core/drawing';
+import { good, type Outcome, faultLine } from '@jobbet/core/base';
 import { pagesPdf } from '@jobbet/print/pdf';
 import { answer, readExport, refuse, solveOptions, sourcesOf, type SolveOptions } from './sources.ts';
 import type { Terminal } from './terminal.ts';

@@ -1,7 +1,6 @@
-import { readDrawers } from '@jobbet/core/drawers/file';
-import { drawersOf, NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers/tables';
-import { good } from '@jobbet/core/units/fault';
-import { faultLine, solveText, type Outcome, type SolvedFly } from '@jobbet/core';
+import { readDrawers, drawersOf, NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers';
+import { good, faultLine, type Outcome } from '@jobbet/core/base';
+import { solveText, type SolvedFly } from '@jobbet/core/model';
 import type { Terminal } from './terminal.ts';
 
 export interface Source {

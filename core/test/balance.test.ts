@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { cylinderCd, sphereCd } from '../src/balance/drag.ts';
-import { droopAt } from '../src/balance/droop.ts';
-import { effectiveMass, fallFromRest, timeTo } from '../src/balance/fromRest.ts';
-import { CURVE_DEG, SideFlow } from '../src/balance/heeling.ts';
-import { rightingMoment, tightKeel } from '../src/balance/keel.ts';
+import { cylinderCd, sphereCd } from '../src/model/balance/drag.ts';
+import { droopAt } from '../src/model/balance/droop.ts';
+import { effectiveMass, fallFromRest, timeTo } from '../src/model/balance/fromRest.ts';
+import { CURVE_DEG, SideFlow } from '../src/model/balance/heeling.ts';
+import { rightingMoment, tightKeel } from '../src/model/balance/keel.ts';
 import {
   normalDeg,
   rideOf,
@@ -12,16 +12,16 @@ import {
   weightCentre,
   type BalanceModel,
   type PointWeight,
-} from '../src/balance/model.ts';
-import { sideHold, sideLimits, sideRests } from '../src/balance/sideCurrent.ts';
-import { sinkClass, sinking, sphereSinking } from '../src/balance/sinking.ts';
-import { slackRest, slackTorque } from '../src/balance/slack.ts';
-import { solveBalance } from '../src/balance/solveBalance.ts';
-import { tippingWeight } from '../src/balance/tipping.ts';
-import { trimAt } from '../src/balance/trim.ts';
-import { water } from '../src/balance/water.ts';
-import { cutCells } from '../src/geometry/cells.ts';
-import { section, setEllipse, type Section, type Vec3 } from '../src/platform/section.ts';
+} from '../src/model/balance/model.ts';
+import { sideHold, sideLimits, sideRests } from '../src/model/balance/sideCurrent.ts';
+import { sinkClass, sinking, sphereSinking } from '../src/model/balance/sinking.ts';
+import { slackRest, slackTorque } from '../src/model/balance/slack.ts';
+import { solveBalance } from '../src/model/balance/solveBalance.ts';
+import { tippingWeight } from '../src/model/balance/tipping.ts';
+import { trimAt } from '../src/model/balance/trim.ts';
+import { water } from '../src/model/balance/water.ts';
+import { cutCells } from '../src/model/geometry/cells.ts';
+import { section, setEllipse, type Section, type Vec3 } from '../src/model/platform/section.ts';
 
 const FRESH = water(10, 0);
 const at = (submergedMg: number, x: number, y: number, z: number): PointWeight => ({ submergedMg, at: [x, y, z] });

@@ -1,5 +1,7 @@
-import { layFly, readFlyValue, type FlyFile, type LaidFly, type LaidPart } from '../src/index.ts';
-import { faultLine } from '../src/units/fault.ts';
+import { layFly, type LaidFly, type LaidPart } from '../src/model/solve/layFly.ts';
+import { readFlyValue } from '../src/pattern/read.ts';
+import type { FlyFile } from '../src/pattern/schema.ts';
+import { faultLine } from '../src/base/fault.ts';
 
 type Loose = Record<string, unknown>;
 

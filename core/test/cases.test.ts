@@ -1,5 +1,7 @@
 import flies from './cases/flies.json' with { type: 'json' };
-import { readFlyValue, reportFly, solveFly } from '../src/index.ts';
+import { readFlyValue } from '../src/pattern/read.ts';
+import { reportFly } from '../src/model/solve/report.ts';
+import { solveFly } from '../src/model/solve/solveFly.ts';
 
 /** Walks the wanted figures and yields every leaf with its path, so that a miss names the figure. */
 function* leaves(want: unknown, got: unknown, path = ''): Generator<[path: string, want: unknown, got: unknown]> {

@@ -1,5 +1,5 @@
 import { asKind, changePlatform } from '../src/edit/platform.ts';
-import type { PlatformFile } from '../src/index.ts';
+import type { PlatformFile } from '../src/pattern/schema.ts';
 import { body, collar, eyes, laid, tail, wing } from './build.ts';
 
 const single = {

@@ -19,9 +19,10 @@ import { named } from '../src/drawers/find.ts';
 import type { RulesItem } from '../src/drawers/items.ts';
 import { EMPTY_DRAWERS } from '../src/drawers/file.ts';
 import { drawersOf, NOMINAL_DRAWERS, NOMINAL_SCHOOLS } from '../src/drawers/tables.ts';
-import { readFly, type FlyFile } from '../src/index.ts';
-import { parseLength, parsePosition } from '../src/measure/parse.ts';
-import { layFly } from '../src/solve/layFly.ts';
+import { readFly } from '../src/pattern/read.ts';
+import type { FlyFile } from '../src/pattern/schema.ts';
+import { parseLength, parsePosition } from '../src/pattern/relations/parse.ts';
+import { layFly } from '../src/model/solve/layFly.ts';
 
 const folder = join(import.meta.dirname, '../../examples');
 type Loose = Record<string, unknown>;

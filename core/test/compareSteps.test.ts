@@ -2,7 +2,7 @@ import { changesInWords, compareSteps } from '../src/tying/compareSteps.ts';
 import { step, type Step } from '../src/tying/step.ts';
 import { tyingPlan } from '../src/tying/steps.ts';
 import { withWay } from '../src/tying/ways/ways.ts';
-import { layFly } from '../src/index.ts';
+import { layFly } from '../src/model/solve/layFly.ts';
 import { body, laid, rib, tail } from './build.ts';
 
 const steps = (...keys: string[]): Step[] => keys.map((key) => step({ key, title: key.toUpperCase(), drawn: [] }));

@@ -1,6 +1,6 @@
-import { chainVolume, coneVolume, discVolume } from '../src/parts/ballShapes.ts';
-import { vaneOf } from '../src/parts/feather.ts';
-import type { LaidPart } from '../src/index.ts';
+import { chainVolume, coneVolume, discVolume } from '../src/model/parts/ballShapes.ts';
+import { vaneOf } from '../src/model/parts/feather.ts';
+import type { LaidPart } from '../src/model/solve/layFly.ts';
 import {
   body,
   collar,

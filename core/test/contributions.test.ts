@@ -1,5 +1,5 @@
-import { contributionsOf, tippingsOf } from '../src/solve/contributions.ts';
-import { layFly } from '../src/solve/layFly.ts';
+import { contributionsOf, tippingsOf } from '../src/model/solve/contributions.ts';
+import { layFly } from '../src/model/solve/layFly.ts';
 import { body, collar, eyes, fly, laid, tail } from './build.ts';
 
 const it = laid([eyes(), tail(), body({ to: 'eyes.rear' }), collar()], { thread: { denier: 140 }, head: 'neat' });

@@ -10,10 +10,11 @@ import {
   NOMINAL_MATERIALS,
   NOMINAL_THREADS,
 } from '../src/drawers/tables.ts';
-import { layFly, solveFly } from '../src/index.ts';
-import { faultLine } from '../src/units/fault.ts';
-import { listedOf } from '../src/exchange/summary.ts';
-import { mayUse } from '../src/exchange/uses.ts';
+import { layFly } from '../src/model/solve/layFly.ts';
+import { solveFly } from '../src/model/solve/solveFly.ts';
+import { faultLine } from '../src/base/fault.ts';
+import { listedOf } from '../src/contract/summary.ts';
+import { mayUse } from '../src/contract/uses.ts';
 import { body, eyes, fly, rib, tail } from './build.ts';
 
 const packet: HookItem = {

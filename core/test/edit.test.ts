@@ -2,7 +2,8 @@ import { addPart, dependants, freezeDependants, freeId, movePart, removePart, re
 import { newFly } from '../src/edit/newFly.ts';
 import { PRESETS } from '../src/edit/presets.ts';
 import { withKey } from '../src/edit/relations.ts';
-import { layFly, type FlyFile } from '../src/index.ts';
+import { layFly } from '../src/model/solve/layFly.ts';
+import type { FlyFile } from '../src/pattern/schema.ts';
 import { body, eyes, fly, laid, partIn, strip, tail, wing } from './build.ts';
 
 const lays = (file: FlyFile) => {

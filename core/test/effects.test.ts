@@ -1,6 +1,6 @@
-import { flyFigure } from '../src/figure/flyFigure.ts';
-import { PART_KEYS } from '../src/file/parts.ts';
-import type { LaidFly } from '../src/index.ts';
+import { flyFigure } from '../src/drawing/figure/flyFigure.ts';
+import { PART_KEYS } from '../src/pattern/parts.ts';
+import type { LaidFly } from '../src/model/solve/layFly.ts';
 import { body, collar, eyes, feathers, laid, rib, sheet, spunHead, strip, tail, without } from './build.ts';
 
 type Loose = Record<string, unknown>;

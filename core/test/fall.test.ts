@@ -1,9 +1,9 @@
-import { timeTo } from '../src/balance/fromRest.ts';
-import { leaderDrag } from '../src/balance/leader.ts';
-import { firstFall } from '../src/balance/roots.ts';
-import { waterOf } from '../src/solve/intent.ts';
-import { dragFactorOf, fallOf, softEnvelope, SOAKED_ALONE, type FallWith } from '../src/solve/fall.ts';
-import { balanceModel, sinkSpeed } from '../src/solve/solveFly.ts';
+import { timeTo } from '../src/model/balance/fromRest.ts';
+import { leaderDrag } from '../src/model/balance/leader.ts';
+import { firstFall } from '../src/numeric/roots.ts';
+import { waterOf } from '../src/model/solve/intent.ts';
+import { dragFactorOf, fallOf, softEnvelope, SOAKED_ALONE, type FallWith } from '../src/model/solve/fall.ts';
+import { balanceModel, sinkSpeed } from '../src/model/solve/solveFly.ts';
 import { body, eyes, laid, tail } from './build.ts';
 
 const it = laid([eyes(), tail(), body()]);

@@ -1,14 +1,14 @@
-import { FigureCache } from '../src/figure/cache.ts';
-import { flyFigure } from '../src/figure/flyFigure.ts';
-import { partAt } from '../src/figure/hit.ts';
-import type { PaintOptions } from '../src/figure/options.ts';
-import { paintFly } from '../src/figure/paint.ts';
-import { SvgSurface } from '../src/figure/surface.ts';
-import { FIBRE_STRIDE, type PartFigure } from '../src/figure/types.ts';
-import { depthOf, screenX, screenY, viewOf } from '../src/figure/view.ts';
-import { boundsOf } from '../src/geometry/bounds.ts';
-import type { LaidFly } from '../src/index.ts';
-import type { Section, Vec3 } from '../src/platform/section.ts';
+import { FigureCache } from '../src/drawing/figure/cache.ts';
+import { flyFigure } from '../src/drawing/figure/flyFigure.ts';
+import { partAt } from '../src/drawing/figure/hit.ts';
+import type { PaintOptions } from '../src/drawing/figure/options.ts';
+import { paintFly } from '../src/drawing/figure/paint.ts';
+import { SvgSurface } from '../src/drawing/figure/surface.ts';
+import { FIBRE_STRIDE, type PartFigure } from '../src/drawing/figure/types.ts';
+import { depthOf, screenX, screenY, viewOf } from '../src/drawing/figure/view.ts';
+import { boundsOf } from '../src/model/geometry/bounds.ts';
+import type { LaidFly } from '../src/model/solve/layFly.ts';
+import type { Section, Vec3 } from '../src/model/platform/section.ts';
 import { body, collar, eyes, laid, partIn, strip, tail, wing } from './build.ts';
 
 describe('the drawing is what was weighed', () => {

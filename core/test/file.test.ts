@@ -1,9 +1,11 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
-import { flyJsonSchema, readFly, readFlyValue, solveText } from '../src/index.ts';
-import { migrate } from '../src/file/migrate.ts';
-import { faultLine } from '../src/units/fault.ts';
+import { flyJsonSchema } from '../src/pattern/schema.ts';
+import { readFly, readFlyValue } from '../src/pattern/read.ts';
+import { solveText } from '../src/model/solve/solveText.ts';
+import { migrate } from '../src/pattern/migrate.ts';
+import { faultLine } from '../src/base/fault.ts';
 import { body, eyes, faultsOf, fly, tail } from './build.ts';
 
 const EXAMPLES = join(import.meta.dirname, '../../examples');

@@ -1,10 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { NOMINAL_DRAWERS, type Drawers } from '../src/drawers/tables.ts';
-import { ballOf, candidatesOf, withCandidate } from '../src/find/candidates.ts';
-import { findAll, findWeights } from '../src/find/finder.ts';
-import { missesOf, shortfall, type Wish } from '../src/find/wishes.ts';
-import { layFly, readFly, solveFly, type LaidFly } from '../src/index.ts';
+import { ballOf, candidatesOf, withCandidate } from '../src/study/finder/candidates.ts';
+import { findAll, findWeights } from '../src/study/finder/finder.ts';
+import { missesOf, shortfall, type Wish } from '../src/study/finder/wishes.ts';
+import { layFly, type LaidFly } from '../src/model/solve/layFly.ts';
+import { readFly } from '../src/pattern/read.ts';
+import { solveFly } from '../src/model/solve/solveFly.ts';
 import { body, laid, tail } from './build.ts';
 
 function example(name: string): LaidFly {

@@ -1,8 +1,8 @@
-import { corrected, gaugeCard } from '../src/gauge/card.ts';
-import { gaugeStrip } from '../src/gauge/strip.ts';
+import { corrected, gaugeCard } from '../src/study/sizes/gauge/card.ts';
+import { gaugeStrip } from '../src/study/sizes/gauge/strip.ts';
 import { METRIC } from '../src/units/format.ts';
-import { pageSchema, type Item, type Page } from '../src/paper/items.ts';
-import { pageSvg } from '../src/paper/svg.ts';
+import { pageSchema, type Item, type Page } from '../src/drawing/paper/items.ts';
+import { pageSvg } from '../src/drawing/paper/svg.ts';
 import { body, collar, eyes, laid, partIn, strip, tail } from './build.ts';
 
 const fly = () => laid([eyes(), tail(), body({ to: 'eyes.rear' }), collar()]);

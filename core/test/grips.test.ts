@@ -3,7 +3,9 @@ import { join } from 'node:path';
 import { NOMINAL_DRAWERS } from '../src/drawers/tables.ts';
 import { gripBy, gripsOf, gripStepMm, pullGrip, type Grip } from '../src/edit/grips.ts';
 import { pullerOf, tiersShare } from '../src/edit/snaps.ts';
-import { layFly, readFly, type FlyFile, type LaidFly } from '../src/index.ts';
+import { layFly, type LaidFly } from '../src/model/solve/layFly.ts';
+import { readFly } from '../src/pattern/read.ts';
+import type { FlyFile } from '../src/pattern/schema.ts';
 import { body, collar, eyes, laid, partIn, strip, tail, wing } from './build.ts';
 
 const EXAMPLES = join(import.meta.dirname, '../../examples');

@@ -1,6 +1,6 @@
-import { readFlyValue } from '../src/index.ts';
-import { PART_KEYS } from '../src/file/parts.ts';
-import { faultLine } from '../src/units/fault.ts';
+import { readFlyValue } from '../src/pattern/read.ts';
+import { PART_KEYS } from '../src/pattern/parts.ts';
+import { faultLine } from '../src/base/fault.ts';
 
 /** Every key the pattern file documents for a construction, each with a value it takes. */
 const PARTS: Record<string, Record<string, unknown>> = {

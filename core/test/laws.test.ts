@@ -1,14 +1,14 @@
 import fc from 'fast-check';
-import { cutCells } from '../src/geometry/cells.ts';
-import { project, sumSilhouette } from '../src/geometry/silhouette.ts';
-import { layFly, settleFly, type LaidFly, type SolvedFly } from '../src/index.ts';
-import { sideHeel, sideHold } from '../src/balance/sideCurrent.ts';
-import { water } from '../src/balance/water.ts';
-import { balanceModel } from '../src/solve/solveFly.ts';
-import { noseDownAngle } from '../src/balance/trim.ts';
-import { sinkClass } from '../src/balance/sinking.ts';
-import { speedFor } from '../src/balance/model.ts';
-import { cylinderCd, cylinderCdFast, sphereCd, sphereCdFast } from '../src/balance/drag.ts';
+import { cutCells } from '../src/model/geometry/cells.ts';
+import { project, sumSilhouette } from '../src/model/geometry/silhouette.ts';
+import { layFly, type LaidFly } from '../src/model/solve/layFly.ts';
+import { settleFly, type SolvedFly, balanceModel } from '../src/model/solve/solveFly.ts';
+import { sideHeel, sideHold } from '../src/model/balance/sideCurrent.ts';
+import { water } from '../src/model/balance/water.ts';
+import { noseDownAngle } from '../src/model/balance/trim.ts';
+import { sinkClass } from '../src/model/balance/sinking.ts';
+import { speedFor } from '../src/model/balance/model.ts';
+import { cylinderCd, cylinderCdFast, sphereCd, sphereCdFast } from '../src/model/balance/drag.ts';
 import { body, collar, eyes, feathers, fly, laid, sheet, spunHead, strip, tail, wing, without } from './build.ts';
 
 type Loose = Record<string, unknown>;

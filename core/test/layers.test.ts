@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { layFly } from '../src/index.ts';
-import { radiusOver, type Layer } from '../src/solve/layers.ts';
+import { layFly } from '../src/model/solve/layFly.ts';
+import { radiusOver, type Layer } from '../src/model/solve/layers.ts';
 import { constraintsOf } from '../src/tying/constraints.ts';
 import { fly, laid, partIn } from './build.ts';
 

@@ -1,6 +1,6 @@
-import { beadVolume, dumbbellVolume } from '../src/parts/ballShapes.ts';
-import { helixLength } from '../src/parts/wrap.ts';
-import { sweepOf } from '../src/parts/hackle.ts';
+import { beadVolume, dumbbellVolume } from '../src/model/parts/ballShapes.ts';
+import { helixLength } from '../src/model/parts/wrap.ts';
+import { sweepOf } from '../src/model/parts/hackle.ts';
 import { body, collar, eyes, laid, partIn, strip, tail, wing } from './build.ts';
 
 const THREAD = { thread: { denier: 140 } };

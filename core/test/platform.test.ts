@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { readFlyValue } from '../src/index.ts';
-import { layPlatform, PLATFORM_KINDS } from '../src/platform/registry.ts';
-import type { Ellipse } from '../src/platform/section.ts';
-import type { Platform } from '../src/platform/types.ts';
+import { readFlyValue } from '../src/pattern/read.ts';
+import { layPlatform, PLATFORM_KINDS } from '../src/model/platform/registry.ts';
+import type { Ellipse } from '../src/model/platform/section.ts';
+import type { Platform } from '../src/model/platform/types.ts';
 
 function platform(given: Record<string, unknown>): Platform {
   const read = readFlyValue({

@@ -1,4 +1,4 @@
-import { clockwiseDeg, partWay, posedReach, restPose } from '../src/figure/pose.ts';
+import { clockwiseDeg, partWay, posedReach, restPose } from '../src/drawing/figure/pose.ts';
 
 const bounds = { front: -2, rear: 30, top: 10, bottom: -4, aside: 3 };
 

@@ -1,15 +1,15 @@
 import given from './cases/primitives.json' with { type: 'json' };
-import { cutCells } from '../src/geometry/cells.ts';
-import { project, sumSilhouette } from '../src/geometry/silhouette.ts';
-import { section, setEllipse } from '../src/platform/section.ts';
-import { droopAt } from '../src/balance/droop.ts';
-import { fallFromRest, timeTo } from '../src/balance/fromRest.ts';
-import { rightingMoment } from '../src/balance/keel.ts';
-import { sumWeights, toRad, type BalanceModel } from '../src/balance/model.ts';
-import { slackTorque } from '../src/balance/slack.ts';
-import { solveBalance } from '../src/balance/solveBalance.ts';
-import { sinkingDrag, sphereDrag, sphereSinking } from '../src/balance/sinking.ts';
-import { water } from '../src/balance/water.ts';
+import { cutCells } from '../src/model/geometry/cells.ts';
+import { project, sumSilhouette } from '../src/model/geometry/silhouette.ts';
+import { section, setEllipse } from '../src/model/platform/section.ts';
+import { droopAt } from '../src/model/balance/droop.ts';
+import { fallFromRest, timeTo } from '../src/model/balance/fromRest.ts';
+import { rightingMoment } from '../src/model/balance/keel.ts';
+import { sumWeights, toRad, type BalanceModel } from '../src/model/balance/model.ts';
+import { slackTorque } from '../src/model/balance/slack.ts';
+import { solveBalance } from '../src/model/balance/solveBalance.ts';
+import { sinkingDrag, sphereDrag, sphereSinking } from '../src/model/balance/sinking.ts';
+import { water } from '../src/model/balance/water.ts';
 
 interface PrismModel {
   effectiveMass_mg?: number;

@@ -1,9 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { cutCells } from '../src/geometry/cells.ts';
-import { project, sumSilhouette } from '../src/geometry/silhouette.ts';
-import { layFly, readFly } from '../src/index.ts';
-import type { Section } from '../src/platform/section.ts';
+import { cutCells } from '../src/model/geometry/cells.ts';
+import { project, sumSilhouette } from '../src/model/geometry/silhouette.ts';
+import { layFly } from '../src/model/solve/layFly.ts';
+import { readFly } from '../src/pattern/read.ts';
+import type { Section } from '../src/model/platform/section.ts';
 
 const ACROSS = 500;
 const ALONG = 300;

@@ -1,8 +1,10 @@
 import fc from 'fast-check';
-import { readFlyValue, reportFly, solveFly } from '../src/index.ts';
-import { summarySchema } from '../src/exchange/stored.ts';
-import { summarise } from '../src/exchange/summary.ts';
-import { nearest } from '../src/units/nearest.ts';
+import { readFlyValue } from '../src/pattern/read.ts';
+import { reportFly } from '../src/model/solve/report.ts';
+import { solveFly } from '../src/model/solve/solveFly.ts';
+import { summarySchema } from '../src/contract/stored.ts';
+import { summarise } from '../src/contract/summary.ts';
+import { nearest } from '../src/base/nearest.ts';
 import { body, eyes, faultsOf, strip, tail } from './build.ts';
 
 const NINES = '9'.repeat(180);

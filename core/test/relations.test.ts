@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { nudgeMm, pullRelation, renameIn, type Scale } from '../src/measure/adjust.ts';
-import { parseLength, parsePosition } from '../src/measure/parse.ts';
+import { nudgeMm, pullRelation, renameIn, type Scale } from '../src/pattern/relations/adjust.ts';
+import { parseLength, parsePosition } from '../src/pattern/relations/parse.ts';
 import { body, eyes, faultsOf, fly, laid, partIn, strip, tail, wing } from './build.ts';
 
 const SHANK = 27.105;

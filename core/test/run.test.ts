@@ -1,13 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { readFly, type FlyFile } from '../src/index.ts';
+import { readFly } from '../src/pattern/read.ts';
+import type { FlyFile } from '../src/pattern/schema.ts';
 import { MM_PER_32, SIZES_32, sizeText } from '../src/edit/swap.ts';
-import { layFly } from '../src/solve/layFly.ts';
-import { settleFly } from '../src/solve/solveFly.ts';
+import { layFly } from '../src/model/solve/layFly.ts';
+import { settleFly } from '../src/model/solve/solveFly.ts';
 import { NOMINAL_DRAWERS } from '../src/drawers/tables.ts';
-import { setPin, type Pin } from '../src/run/pins.ts';
-import { HOLDS, runFly, weightsOf, type Hold, type RunFly } from '../src/run/runFly.ts';
-import { readSize, readSizes } from '../src/run/sizes.ts';
+import { setPin, type Pin } from '../src/study/sizes/pins.ts';
+import { HOLDS, runFly, weightsOf, type Hold, type RunFly } from '../src/study/sizes/runFly.ts';
+import { readSize, readSizes } from '../src/study/sizes/sizes.ts';
 
 function example(name: string): FlyFile {
   const read = readFly(readFileSync(join(import.meta.dirname, `../../examples/${name}.fly.json`), 'utf8'));

@@ -1,11 +1,11 @@
 import { NOMINAL_DRAWERS } from '../src/drawers/tables.ts';
-import { layFly, type LaidFly } from '../src/index.ts';
-import { CUT_SIGMA, normalOf, normalQuantile } from '../src/scatter/chance.ts';
-import { layDeviant, type Deviation } from '../src/scatter/deviant.ts';
-import { FLIES, scatterOf, type Reckoned, type Solved } from '../src/scatter/scatter.ts';
-import { caresOf, spreadsOf, type Spread } from '../src/scatter/spreads.ts';
-import { histogramOf, quantile } from '../src/scatter/spreadOut.ts';
-import { answersOf, changeOf, surfaceOf } from '../src/scatter/surface.ts';
+import { layFly, type LaidFly } from '../src/model/solve/layFly.ts';
+import { CUT_SIGMA, normalOf, normalQuantile } from '../src/numeric/chance.ts';
+import { layDeviant, type Deviation } from '../src/study/tolerance/deviant.ts';
+import { FLIES, scatterOf, type Reckoned, type Solved } from '../src/study/tolerance/scatter.ts';
+import { caresOf, spreadsOf, type Spread } from '../src/study/tolerance/spreads.ts';
+import { histogramOf, quantile } from '../src/study/tolerance/spreadOut.ts';
+import { answersOf, changeOf, surfaceOf } from '../src/study/tolerance/surface.ts';
 import { body, eyes, feathers, laid, partIn, spunHead, tail } from './build.ts';
 
 /** A few are enough to try the rules on. */

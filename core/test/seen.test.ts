@@ -1,7 +1,8 @@
-import { shapeOf } from '../src/seen/shape.ts';
-import { coloursOf, finestMm, seen, thresholdIn, type Sight } from '../src/seen/sight.ts';
-import { attenuationOf, daylight, sunWords, WATER_COLOURS } from '../src/seen/water.ts';
-import { reportFly, settleFly } from '../src/index.ts';
+import { shapeOf } from '../src/study/visibility/shape.ts';
+import { coloursOf, finestMm, seen, thresholdIn, type Sight } from '../src/study/visibility/sight.ts';
+import { attenuationOf, daylight, sunWords, WATER_COLOURS } from '../src/study/visibility/water.ts';
+import { reportFly } from '../src/model/solve/report.ts';
+import { settleFly } from '../src/model/solve/solveFly.ts';
 import { body, eyes, laid, tail } from './build.ts';
 
 const at = (more: Partial<Sight> = {}): Sight => ({ water: 'clear', depthM: 1, distanceM: 0.5, sunDeg: 60, ...more });

@@ -1,7 +1,7 @@
-import { beside, paragraph, stacked, type Block } from '../src/paper/setting.ts';
-import { shifted, type Item } from '../src/paper/items.ts';
-import { PaperSurface } from '../src/paper/surface.ts';
-import { pageSvg } from '../src/paper/svg.ts';
+import { beside, paragraph, stacked, type Block } from '../src/drawing/paper/setting.ts';
+import { shifted, type Item } from '../src/drawing/paper/items.ts';
+import { PaperSurface } from '../src/drawing/paper/surface.ts';
+import { pageSvg } from '../src/drawing/paper/svg.ts';
 
 /** Every letter as broad as the type is high. */
 const square = (text: string, size: number): number => text.length * size;

@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { readFly, settleFly, solveFly, type SolvedFly } from '../src/index.ts';
-import { sheetOf, shortId } from '../src/sheet/sheet.ts';
-import { sheetHtml, sheetMarkdown } from '../src/sheet/write.ts';
+import { readFly } from '../src/pattern/read.ts';
+import { settleFly, solveFly, type SolvedFly } from '../src/model/solve/solveFly.ts';
+import { sheetOf, shortId } from '../src/tying/sheet/sheet.ts';
+import { sheetHtml, sheetMarkdown } from '../src/tying/sheet/write.ts';
 import { stageOf } from '../src/tying/stage.ts';
 import { tyingPlan } from '../src/tying/steps.ts';
 import { body, eyes, laid, rib, tail } from './build.ts';

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
-import { boundsOf } from '../src/geometry/bounds.ts';
-import { cutCells } from '../src/geometry/cells.ts';
-import { frontArea } from '../src/geometry/front.ts';
-import { outlineOf, PLAN_UP, PROFILE_UP } from '../src/geometry/outline.ts';
-import { narrowing, project, sumSilhouette, type SilhouetteSum } from '../src/geometry/silhouette.ts';
-import { section, setEllipse, type Section } from '../src/platform/section.ts';
+import { boundsOf } from '../src/model/geometry/bounds.ts';
+import { cutCells } from '../src/model/geometry/cells.ts';
+import { frontArea } from '../src/model/geometry/front.ts';
+import { outlineOf, PLAN_UP, PROFILE_UP } from '../src/model/geometry/outline.ts';
+import { narrowing, project, sumSilhouette, type SilhouetteSum } from '../src/model/geometry/silhouette.ts';
+import { section, setEllipse, type Section } from '../src/model/platform/section.ts';
 
 interface Prism {
   from?: number;

@@ -1,9 +1,9 @@
 import { NOMINAL_DRAWERS } from '../src/drawers/tables.ts';
-import type { LaidFly } from '../src/index.ts';
-import { layDeviant, type Deviation } from '../src/scatter/deviant.ts';
-import { scatterOf, type Reckoned } from '../src/scatter/scatter.ts';
-import { caresOf, MOST_SPREAD, SPREAD_KINDS, spreadsOf, USUAL_SPREADS } from '../src/scatter/spreads.ts';
-import { answersOf, changeOf, surfaceOf } from '../src/scatter/surface.ts';
+import type { LaidFly } from '../src/model/solve/layFly.ts';
+import { layDeviant, type Deviation } from '../src/study/tolerance/deviant.ts';
+import { scatterOf, type Reckoned } from '../src/study/tolerance/scatter.ts';
+import { caresOf, MOST_SPREAD, SPREAD_KINDS, spreadsOf, USUAL_SPREADS } from '../src/study/tolerance/spreads.ts';
+import { answersOf, changeOf, surfaceOf } from '../src/study/tolerance/surface.ts';
 import {
   body,
   collar,

@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { readFly } from '../src/index.ts';
+import { readFly } from '../src/pattern/read.ts';
 import { readDrawers } from '../src/drawers/file.ts';
 import { drawersOf } from '../src/drawers/tables.ts';
 import { withKey, withPart } from '../src/edit/relations.ts';
 import { swapOffers, type SwapOffer } from '../src/edit/swap.ts';
-import { layFly, type LaidFly } from '../src/solve/layFly.ts';
+import { layFly, type LaidFly } from '../src/model/solve/layFly.ts';
 
 const folder = join(import.meta.dirname, '../../examples');
 const read = readDrawers(JSON.parse(readFileSync(join(folder, 'drawers.json'), 'utf8')) as unknown);

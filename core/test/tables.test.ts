@@ -6,7 +6,7 @@ import { NOMINAL_DRAWERS } from '../src/drawers/tables.ts';
 import { SOLIDS, solidNamed, solidNames } from '../src/data/solids.ts';
 import { ANGLES, COATS, DOSES, HEAD_WIRES, SIDES } from '../src/data/tying.ts';
 import { isReserved } from '../src/data/words.ts';
-import { ROLES } from '../src/file/parts.ts';
+import { ROLES } from '../src/pattern/parts.ts';
 
 describe('hook sizes', () => {
   test.each([

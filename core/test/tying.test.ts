@@ -1,8 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { layFly, readFly, type LaidFly } from '../src/index.ts';
-import { helixLength } from '../src/parts/wrap.ts';
-import { cutLength, windingOf } from '../src/solve/cutLength.ts';
+import { layFly, type LaidFly } from '../src/model/solve/layFly.ts';
+import { readFly } from '../src/pattern/read.ts';
+import { helixLength } from '../src/model/parts/wrap.ts';
+import { cutLength, windingOf } from '../src/model/solve/cutLength.ts';
 import { buttAdvice, crossingsOf, passesOf, profilesOf, STEP_MM, threadLength, unevenOf } from '../src/tying/bulk.ts';
 import { brokenBy, constraintsOf } from '../src/tying/constraints.ts';
 import { movesOf, travelMm } from '../src/tying/order.ts';

@@ -1,5 +1,5 @@
 import { formatAngle, formatLength, formatMass, formatSpeed, formatTemperature, METRIC } from '../src/units/format.ts';
-import { editDistance, nearest } from '../src/units/nearest.ts';
+import { editDistance, nearest } from '../src/base/nearest.ts';
 import { parseQuantity } from '../src/units/quantity.ts';
 
 const mm = (text: string): number => {

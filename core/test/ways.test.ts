@@ -1,4 +1,5 @@
-import { layFly, type FlyFile, type LaidFly } from '../src/index.ts';
+import { layFly, type LaidFly } from '../src/model/solve/layFly.ts';
+import type { FlyFile } from '../src/pattern/schema.ts';
 import { brokenBy, constraintsOf } from '../src/tying/constraints.ts';
 import { taperOf } from '../src/tying/ways/taper.ts';
 import { waysOf, withWay } from '../src/tying/ways/ways.ts';

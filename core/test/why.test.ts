@@ -1,8 +1,10 @@
-import { layDeviant } from '../src/scatter/deviant.ts';
+import { layDeviant } from '../src/study/tolerance/deviant.ts';
 import { NOMINAL_DRAWERS } from '../src/drawers/tables.ts';
-import { reportFly, settleFly, type LaidFly } from '../src/index.ts';
+import { reportFly } from '../src/model/solve/report.ts';
+import { settleFly } from '../src/model/solve/solveFly.ts';
+import type { LaidFly } from '../src/model/solve/layFly.ts';
 import { formatMoment, METRIC, type Style } from '../src/units/format.ts';
-import { ASKED, whyOf, type Asked } from '../src/why/why.ts';
+import { ASKED, whyOf, type Asked } from '../src/study/explain/why.ts';
 import { body, eyes, feathers, fly, laid, tail } from './build.ts';
 
 const it = laid([eyes({ diameter: '5 mm' }), tail(), body()], { intent: { ride: 'point-up' } });

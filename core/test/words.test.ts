@@ -1,5 +1,5 @@
 import { CAUTIONS } from '../src/data/cautions.ts';
-import type { LaidFly } from '../src/index.ts';
+import type { LaidFly } from '../src/model/solve/layFly.ts';
 import type { Step } from '../src/tying/step.ts';
 import { tyingPlan } from '../src/tying/steps.ts';
 import { METRIC, type Style } from '../src/units/format.ts';

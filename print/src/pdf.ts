@@ -1,5 +1,5 @@
 import { createRequire } from 'node:module';
-import type { Item, Page } from '@jobbet/core/paper/items';
+import type { Item, Page } from '@jobbet/core/drawing';
 import PDFDocument from 'pdfkit';
 
 const FONTS = {

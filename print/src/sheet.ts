@@ -1,8 +1,6 @@
-import type { SheetPaper } from '@jobbet/core/sheet/pages';
-import { sheetPages } from '@jobbet/core/sheet/pages';
-import { sheetOf } from '@jobbet/core/sheet/sheet';
-import type { Drawers } from '@jobbet/core/drawers/tables';
-import type { SolvedFly } from '@jobbet/core/solve/solveFly';
+import { type SheetPaper, sheetPages, sheetOf } from '@jobbet/core/tying';
+import type { Drawers } from '@jobbet/core/drawers';
+import type { SolvedFly } from '@jobbet/core/model';
 import { pagesPdf } from './pdf.ts';
 import { printedWidth } from './textWidth.ts';
 

@@ -1,4 +1,4 @@
-import type { TextWidth } from '@jobbet/core/paper/setting';
+import type { TextWidth } from '@jobbet/core/drawing';
 import PDFDocument from 'pdfkit';
 import { fontFile } from './pdf.ts';
 

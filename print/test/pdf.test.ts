@@ -1,12 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { PDFiumLibrary } from '@hyzyla/pdfium';
-import { gaugeCard, PROOF_MM, type CardOptions } from '@jobbet/core/gauge/card';
-import { gaugeStrip } from '@jobbet/core/gauge/strip';
-import type { Item, Page } from '@jobbet/core/paper/items';
-import { runFly } from '@jobbet/core/run/runFly';
-import { readSizes } from '@jobbet/core/run/sizes';
-import { readFly, type LaidFly } from '@jobbet/core';
+import { gaugeCard, PROOF_MM, type CardOptions, gaugeStrip, runFly, readSizes } from '@jobbet/core/study';
+import type { Item, Page } from '@jobbet/core/drawing';
+import { readFly } from '@jobbet/core/pattern';
+import type { LaidFly } from '@jobbet/core/model';
 import { pagesPdf } from '../src/pdf.ts';
 
 const PX_PER_MM = 20;

@@ -1,11 +1,11 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { PDFiumLibrary } from '@hyzyla/pdfium';
-import { readFly, settleFly, solveFly, type SolvedFly } from '@jobbet/core';
-import { NOMINAL_DRAWERS } from '@jobbet/core/drawers/tables';
-import { sheetPages } from '@jobbet/core/sheet/pages';
-import { sheetOf } from '@jobbet/core/sheet/sheet';
-import type { Page } from '@jobbet/core/paper/items';
+import { readFly } from '@jobbet/core/pattern';
+import { settleFly, solveFly, type SolvedFly } from '@jobbet/core/model';
+import { NOMINAL_DRAWERS } from '@jobbet/core/drawers';
+import { sheetPages, sheetOf } from '@jobbet/core/tying';
+import type { Page } from '@jobbet/core/drawing';
 import { sheetPdf } from '../src/sheet.ts';
 import { printedWidth } from '../src/textWidth.ts';
 

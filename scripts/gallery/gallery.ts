@@ -1,10 +1,12 @@
-import { faultLine, layFly, readFlyValue, type LaidFly } from '../../core/src/index.ts';
+import { faultLine } from '../../core/src/base/fault.ts';
+import { layFly, type LaidFly } from '../../core/src/model/solve/layFly.ts';
+import { readFlyValue } from '../../core/src/pattern/read.ts';
 import type { MaterialItem } from '../../core/src/drawers/items.ts';
 import { NOMINAL_MATERIALS } from '../../core/src/drawers/tables.ts';
 import { PRESETS } from '../../core/src/edit/presets.ts';
-import { flyFigure } from '../../core/src/figure/flyFigure.ts';
-import { paintFly } from '../../core/src/figure/paint.ts';
-import { viewOf } from '../../core/src/figure/view.ts';
+import { flyFigure } from '../../core/src/drawing/figure/flyFigure.ts';
+import { paintFly } from '../../core/src/drawing/figure/paint.ts';
+import { viewOf } from '../../core/src/drawing/figure/view.ts';
 import { CanvasSurface } from '../../web/src/drawing/canvas.ts';
 
 /** One thing that is tied, as it is drawn on every platform. */

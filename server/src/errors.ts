@@ -1,4 +1,4 @@
-import type { Fault } from '@jobbet/core';
+import type { Fault } from '@jobbet/core/base';
 
 /** Every error the API answers with: its code, status and usual words. */
 export const ERRORS = {

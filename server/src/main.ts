@@ -1,4 +1,4 @@
-import { VERSION } from '@jobbet/core';
+import { VERSION } from '@jobbet/core/base';
 import { buildApp } from './app.ts';
 import { listenProblem, readConfig } from './config.ts';
 import { StartError } from './errors.ts';

@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { readFlyValue, type FlyFile } from '@jobbet/core';
+import { readFlyValue, type FlyFile } from '@jobbet/core/pattern';
 import { buildApp, type AppOptions } from '../src/app.ts';
 import { openHouse, type House } from '../src/house.ts';
 import type { Solvers } from '../src/solving/solvers.ts';

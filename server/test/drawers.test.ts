@@ -1,6 +1,5 @@
-import { readFlyValue, type FlyFile } from '@jobbet/core';
-import type { HookItem, MaterialItem, WeightItem } from '@jobbet/core/drawers/items';
-import { NOMINAL_MATERIALS } from '@jobbet/core/drawers/tables';
+import { readFlyValue, type FlyFile } from '@jobbet/core/pattern';
+import { type HookItem, type MaterialItem, type WeightItem, NOMINAL_MATERIALS } from '@jobbet/core/drawers';
 import type { Item } from '../src/drawers/store.ts';
 import { fillDrawersOnce, fillJudgementsOnce } from '../src/flies/examples.ts';
 import { boathouse, fly, type Boathouse } from './bench.ts';

@@ -1,8 +1,8 @@
 import { renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { jest } from '@jest/globals';
-import { solveFly } from '@jobbet/core';
-import { listedFlySchema } from '@jobbet/core/exchange/stored';
+import { solveFly } from '@jobbet/core/model';
+import { listedFlySchema } from '@jobbet/core/contract';
 import { ApiError } from '../src/errors.ts';
 import { addExamples, exampleFlies, seedOnce } from '../src/flies/examples.ts';
 import { FlyStore } from '../src/flies/store.ts';

@@ -1,9 +1,8 @@
 import { fireEvent, render, screen, within } from '@testing-library/react';
-import type { FlyFile, LaidFly } from '@jobbet/core';
-import { NOMINAL_DRAWERS } from '@jobbet/core/drawers/tables';
-import { timeTo } from '@jobbet/core/balance/fromRest';
-import { fallOf } from '@jobbet/core/solve/fall';
-import { spreadsOf } from '@jobbet/core/scatter/spreads';
+import type { FlyFile } from '@jobbet/core/pattern';
+import { type LaidFly, timeTo, fallOf } from '@jobbet/core/model';
+import { NOMINAL_DRAWERS } from '@jobbet/core/drawers';
+import { spreadsOf } from '@jobbet/core/study';
 import { useState } from 'react';
 import { Contributions } from '../src/balance/Contributions.tsx';
 import { careWords, offWords, spreadScale, spreadUnit, spreadWords, type Off } from '../src/balance/handWords.ts';

@@ -1,10 +1,10 @@
-import { NOMINAL_DRAWERS } from '@jobbet/core/drawers/tables';
+import { NOMINAL_DRAWERS } from '@jobbet/core/drawers';
+import { PRESETS } from '@jobbet/core/edit';
 import { diffFlies } from '../src/bench/diff.ts';
 import { keyWords, sentenceOf } from '../src/bench/sentence.ts';
 import { asOneStep, change, changeOrSay, createBench, redo, undo } from '../src/bench/store.ts';
 import { ALL_CHECKS, besides, HOOK, partCalled, stepFrom, type Selection } from '../src/bench/selection.ts';
 import { slug } from '../src/bench/export.ts';
-import { PRESETS } from '@jobbet/core/edit/presets';
 import { fly, stored, TAIL, withTail } from './build.ts';
 
 describe('what is chosen', () => {

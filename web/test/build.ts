@@ -1,6 +1,6 @@
-import { layFly, readFlyValue, type FlyFile, type LaidFly } from '@jobbet/core';
-import { listedOf, summarise } from '@jobbet/core/exchange/summary';
-import { solveFly } from '@jobbet/core';
+import { layFly, type LaidFly, solveFly } from '@jobbet/core/model';
+import { readFlyValue, type FlyFile } from '@jobbet/core/pattern';
+import { listedOf, summarise } from '@jobbet/core/contract';
 import type { ListedFly, SoundFly, StoredFly } from '../src/api/client.ts';
 
 type Loose = Record<string, unknown>;

@@ -1,4 +1,4 @@
-import { leanWords } from '@jobbet/core/why/say';
+import { leanWords } from '@jobbet/core/study';
 import { clockOf, DIAL, pointAt, rollOf } from '../src/balance/dial.ts';
 
 describe('the dial', () => {

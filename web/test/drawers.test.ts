@@ -1,7 +1,5 @@
-import { COLUMNS } from '@jobbet/core/drawers/columns';
-import { readDrawers } from '@jobbet/core/drawers/file';
-import { DRAWERS, type DrawerItem, type HookItem, type WeightItem } from '@jobbet/core/drawers/items';
-import { METRIC } from '@jobbet/core/units/format';
+import { COLUMNS, readDrawers, DRAWERS, type DrawerItem, type HookItem, type WeightItem } from '@jobbet/core/drawers';
+import { METRIC } from '@jobbet/core/units';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {

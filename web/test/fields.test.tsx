@@ -1,6 +1,6 @@
 import { jest } from '@jest/globals';
 import { fireEvent, render, screen } from '@testing-library/react';
-import type { Fault } from '@jobbet/core';
+import type { Fault } from '@jobbet/core/base';
 import { useState } from 'react';
 import { ChoiceField, TextField } from '../src/bench/Fields.tsx';
 

@@ -3,7 +3,7 @@ import { Inspector } from '../src/bench/Inspector.tsx';
 import { BenchProvider, createBench, type Bench } from '../src/bench/store.ts';
 import { HOOK, partCalled } from '../src/bench/selection.ts';
 import { useSettings } from '../src/settings/settings.ts';
-import { METRIC } from '@jobbet/core/units/format';
+import { METRIC } from '@jobbet/core/units';
 import { fly, stored } from './build.ts';
 
 const eyes = {

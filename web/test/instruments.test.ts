@@ -1,4 +1,4 @@
-import type { Series } from '@jobbet/core/instruments/series';
+import type { Series } from '@jobbet/core/instruments';
 import { jest } from '@jest/globals';
 import { ReadableStream } from 'node:stream/web';
 import { SerialInstrument, type SerialLike } from '../src/instruments/serialPort.ts';

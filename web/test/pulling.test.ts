@@ -1,5 +1,5 @@
 import { jest } from '@jest/globals';
-import { NOMINAL_DRAWERS } from '@jobbet/core/drawers/tables';
+import { NOMINAL_DRAWERS } from '@jobbet/core/drawers';
 import { byStations, dragOf, nudge, nudgePicked } from '../src/bench/pulling.ts';
 import { change, createBench, undo } from '../src/bench/store.ts';
 import { HOOK, partCalled } from '../src/bench/selection.ts';

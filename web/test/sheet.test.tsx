@@ -1,10 +1,10 @@
 import { jest } from '@jest/globals';
 import { act, fireEvent, render, screen, within } from '@testing-library/react';
-import { settleFly, type FlyFile, type LaidFly } from '@jobbet/core';
-import { FigureCache } from '@jobbet/core/figure/cache';
-import type { Finding } from '@jobbet/core/checks/types';
-import { sheetOf } from '@jobbet/core/sheet/sheet';
-import { threadOf } from '@jobbet/core/tying/threadOf';
+import { settleFly, type LaidFly } from '@jobbet/core/model';
+import type { FlyFile } from '@jobbet/core/pattern';
+import { FigureCache } from '@jobbet/core/drawing';
+import type { Finding } from '@jobbet/core/checks';
+import { sheetOf, threadOf } from '@jobbet/core/tying';
 import { useToast } from '../src/shell/toast.ts';
 import { BulkChart } from '../src/tying/BulkChart.tsx';
 import { Findings } from '../src/tying/Findings.tsx';

@@ -1,5 +1,4 @@
-import type { Step } from '@jobbet/core/tying/step';
-import { step } from '@jobbet/core/tying/step';
+import { type Step, step } from '@jobbet/core/tying';
 import { jest } from '@jest/globals';
 import { RequestError } from '../src/api/client.ts';
 import { createPost, unsentOf } from '../src/tying/post.ts';

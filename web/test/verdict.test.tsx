@@ -1,6 +1,6 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
-import { reportFly, solveFly, type FlyReport } from '@jobbet/core';
-import { METRIC } from '@jobbet/core/units/format';
+import { reportFly, solveFly, type FlyReport } from '@jobbet/core/model';
+import { METRIC } from '@jobbet/core/units';
 import { VerdictStrip, verdictWords } from '../src/bench/VerdictStrip.tsx';
 import { useSettings } from '../src/settings/settings.ts';
 import { RideGlyph, rideWords } from '../src/ui/RideGlyph.tsx';

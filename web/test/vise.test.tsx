@@ -1,8 +1,8 @@
 import { jest } from '@jest/globals';
 import { act, fireEvent, render, screen } from '@testing-library/react';
-import { settleFly, solveFly } from '@jobbet/core';
-import { NOMINAL_DRAWERS } from '@jobbet/core/drawers/tables';
-import { sheetOf } from '@jobbet/core/sheet/sheet';
+import { settleFly, solveFly } from '@jobbet/core/model';
+import { NOMINAL_DRAWERS } from '@jobbet/core/drawers';
+import { sheetOf } from '@jobbet/core/tying';
 import { MemoryRouter } from 'react-router';
 import { BenchProvider, createBench } from '../src/bench/store.ts';
 import type { ViseMachine } from '../src/tying/machine.ts';

@@ -1,8 +1,7 @@
-import { swapOffers } from '../edit/swap.ts';
-import { layFly, type LaidPart } from '../solve/layFly.ts';
-import { solidNamed } from '../data/solids.ts';
-import { formatNumber } from '../units/format.ts';
-import { parseQuantity } from '../units/quantity.ts';
+import { swapOffers } from '../edit/index.ts';
+import { layFly, type LaidPart } from '../model/index.ts';
+import { solidNamed } from '../data/index.ts';
+import { formatNumber, parseQuantity } from '../units/index.ts';
 import { found, partsOf, type Bench, type Check, type Fix, type Found } from './types.ts';
 
 const cmS = (mmS: number): string => `${formatNumber(mmS / 10, 0)} cm/s`;

@@ -1,11 +1,19 @@
-import { HEAD_WIRES } from '../data/tying.ts';
-import { withKey, withPart } from '../edit/relations.ts';
-import { buttAdvice, FELT_SHARE, profilesOf, STEP_MM, unevenUnder, type Uneven } from '../tying/bulk.ts';
-import { tieInMm } from '../tying/constraints.ts';
-import { movesOf, type Move } from '../tying/order.ts';
-import { threadOf } from '../tying/threadOf.ts';
-import type { LaidFly } from '../solve/layFly.ts';
-import { formatNumber } from '../units/format.ts';
+import { HEAD_WIRES } from '../data/index.ts';
+import { withKey, withPart } from '../edit/index.ts';
+import {
+  buttAdvice,
+  FELT_SHARE,
+  profilesOf,
+  STEP_MM,
+  unevenUnder,
+  type Uneven,
+  tieInMm,
+  movesOf,
+  type Move,
+  threadOf,
+} from '../tying/index.ts';
+import type { LaidFly } from '../model/index.ts';
+import { formatNumber } from '../units/index.ts';
 import { found, type Bench, type Check, type Found } from './types.ts';
 
 const mm = (value: number): string => `${formatNumber(value, 1)} mm`;

@@ -1,6 +1,6 @@
-import { withKey, withPart } from '../edit/relations.ts';
-import { boundsOf } from '../geometry/bounds.ts';
-import { formatNumber } from '../units/format.ts';
+import { withKey, withPart } from '../edit/index.ts';
+import { boundsOf } from '../model/index.ts';
+import { formatNumber } from '../units/index.ts';
 import { found, partsOf, type Bench, type Check, type Found } from './types.ts';
 
 const mm = (value: number): string => `${formatNumber(value, 1)} mm`;

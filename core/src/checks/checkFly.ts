@@ -1,12 +1,8 @@
-import { named } from '../drawers/find.ts';
-import { NOMINAL_DRAWERS, type Drawers } from '../drawers/tables.ts';
-import { SLOTS } from '../data/schools.ts';
-import type { LimitItem, SchoolItem } from '../drawers/items.ts';
-import { parseLength, parsePosition } from '../measure/parse.ts';
-import { bad, good, type Fault, type Outcome } from '../units/fault.ts';
-import { suggestion } from '../units/nearest.ts';
-import { solveFly, type SolvedFly } from '../solve/solveFly.ts';
-import type { FlyFile } from '../file/schema.ts';
+import { named, NOMINAL_DRAWERS, type Drawers, type LimitItem, type SchoolItem } from '../drawers/index.ts';
+import { SLOTS } from '../data/index.ts';
+import { parseLength, parsePosition, type FlyFile } from '../pattern/index.ts';
+import { bad, good, type Fault, type Outcome, suggestion } from '../base/index.ts';
+import { solveFly, type SolvedFly } from '../model/index.ts';
 import { BALANCE, TURNS } from './balance.ts';
 import { BUILD } from './build.ts';
 import { BULK, SIDE } from './bulk.ts';

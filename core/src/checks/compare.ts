@@ -1,6 +1,6 @@
-import type { School } from '../data/schools.ts';
-import type { Drawers } from '../drawers/tables.ts';
-import { layFly, type LaidFly } from '../solve/layFly.ts';
+import type { School } from '../data/index.ts';
+import type { Drawers } from '../drawers/index.ts';
+import { layFly, type LaidFly } from '../model/index.ts';
 import { followAll, standing } from './standing.ts';
 
 /** How one part differs between two schools: what it measures after each, and the reason each gives. Lengths mm. */

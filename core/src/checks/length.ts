@@ -1,6 +1,6 @@
-import { withKey, withPart } from '../edit/relations.ts';
-import { formatNumber } from '../units/format.ts';
-import type { LaidPart } from '../solve/layFly.ts';
+import { withKey, withPart } from '../edit/index.ts';
+import { formatNumber } from '../units/index.ts';
+import type { LaidPart } from '../model/index.ts';
 import type { Standing } from './standing.ts';
 import { found, partsOf, type Bench, type Check, type Found } from './types.ts';
 

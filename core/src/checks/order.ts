@@ -1,5 +1,4 @@
-import { brokenBy, constraintsOf, type OrderCode } from '../tying/constraints.ts';
-import { mended } from '../tying/sequence.ts';
+import { brokenBy, constraintsOf, type OrderCode, mended } from '../tying/index.ts';
 import { found, type Check, type Found } from './types.ts';
 
 /** What a broken order is told as, and why it matters. */

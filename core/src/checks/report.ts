@@ -1,6 +1,4 @@
-import type { FlyReport } from '../solve/reportSchema.ts';
-import { reportFly } from '../solve/report.ts';
-import type { SolvedFly } from '../solve/solveFly.ts';
+import { type FlyReport, reportFly, type SolvedFly } from '../model/index.ts';
 import { checkFly, type Checked, type CheckOptions } from './checkFly.ts';
 import type { Costs, Severity } from './types.ts';
 

@@ -1,9 +1,8 @@
-import { solidNamed } from '../data/solids.ts';
-import { named } from '../drawers/find.ts';
-import type { RulesItem } from '../drawers/items.ts';
-import type { FlyFile } from '../file/schema.ts';
-import type { LaidPart } from '../solve/layFly.ts';
-import { formatNumber } from '../units/format.ts';
+import { solidNamed } from '../data/index.ts';
+import { named, type RulesItem } from '../drawers/index.ts';
+import type { FlyFile } from '../pattern/index.ts';
+import type { LaidPart } from '../model/index.ts';
+import { formatNumber } from '../units/index.ts';
 import { found, type Bench, type Check, type Found } from './types.ts';
 
 /** What a part is of, if it is a metal or another solid: by its own words, or by the drawer's item it names. */

@@ -1,11 +1,8 @@
-import type { School, SlotName } from '../data/schools.ts';
-import type { Drawers } from '../drawers/tables.ts';
-import { withKey, withPart } from '../edit/relations.ts';
-import type { Part } from '../file/parts.ts';
-import type { FlyFile } from '../file/schema.ts';
-import { parseLength, parsePosition } from '../measure/parse.ts';
-import type { Reading } from '../measure/types.ts';
-import { layFly, type LaidFly, type LaidPart } from '../solve/layFly.ts';
+import type { School, SlotName } from '../data/index.ts';
+import type { Drawers } from '../drawers/index.ts';
+import { withKey, withPart } from '../edit/index.ts';
+import { type Part, type FlyFile, parseLength, parsePosition, type Reading } from '../pattern/index.ts';
+import { layFly, type LaidFly, type LaidPart } from '../model/index.ts';
 
 const BY_ROLE: readonly SlotName[] = ['tail', 'throat', 'underwing', 'wing', 'overwing', 'legs', 'body', 'collar'];
 

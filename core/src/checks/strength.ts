@@ -1,8 +1,8 @@
-import { named } from '../drawers/find.ts';
-import type { FlyFile } from '../file/schema.ts';
-import type { LaidPart } from '../solve/layFly.ts';
-import { withKey, withPart } from '../edit/relations.ts';
-import { formatNumber } from '../units/format.ts';
+import { named } from '../drawers/index.ts';
+import type { FlyFile } from '../pattern/index.ts';
+import type { LaidPart } from '../model/index.ts';
+import { withKey, withPart } from '../edit/index.ts';
+import { formatNumber } from '../units/index.ts';
 import { found, overlap, partsOf, type Bench, type Check, type Found } from './types.ts';
 
 const USUAL_DENIER = 140;

@@ -1,9 +1,7 @@
-import type { RulesItem } from '../drawers/items.ts';
-import type { Drawers } from '../drawers/tables.ts';
-import type { FlyFile } from '../file/schema.ts';
-import type { LaidFly, LaidPart } from '../solve/layFly.ts';
+import type { RulesItem, Drawers } from '../drawers/index.ts';
+import type { FlyFile } from '../pattern/index.ts';
+import type { LaidFly, LaidPart, SolvedFly } from '../model/index.ts';
 import type { Standing } from './standing.ts';
-import type { SolvedFly } from '../solve/solveFly.ts';
 
 export type Severity = 'stop' | 'warn' | 'note';
 /** What a fault costs: the fish, the strength of the fly, or its looks. */

@@ -1,7 +1,4 @@
-import { HOOK_SIZES } from '../data/hooks.ts';
-import { COLOUR_WORDS } from '../data/colours.ts';
-import { SLOTS } from '../data/schools.ts';
-import { solidNames } from '../data/solids.ts';
+import { HOOK_SIZES, COLOUR_WORDS, SLOTS, solidNames } from '../data/index.ts';
 import {
   hookItemSchema,
   MATERIAL_SHAPES,

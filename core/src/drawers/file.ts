@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bad, good, type Fault, type Outcome } from '../units/fault.ts';
+import { bad, good, type Fault, type Outcome } from '../base/index.ts';
 import {
   DRAWERS,
   drawersIn,

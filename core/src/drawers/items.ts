@@ -1,7 +1,5 @@
 import { z } from 'zod';
-import { HOOK_SIZES } from '../data/hooks.ts';
-import { SLOTS, type SlotName } from '../data/schools.ts';
-import { solidNamed } from '../data/solids.ts';
+import { HOOK_SIZES, SLOTS, type SlotName, solidNamed } from '../data/index.ts';
 
 /**
  * What lies in the drawers: packets of hooks, eyes and beads, materials, threads. One flat record an item, so that a table, a CSV and the

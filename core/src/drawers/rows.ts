@@ -1,7 +1,5 @@
-import { readNumber } from '../units/number.ts';
-import { parseQuantity } from '../units/quantity.ts';
-import { suggestion } from '../units/nearest.ts';
-import { bad, good, type Fault, type Outcome } from '../units/fault.ts';
+import { readNumber, parseQuantity } from '../units/index.ts';
+import { suggestion, bad, good, type Fault, type Outcome } from '../base/index.ts';
 import { COLUMNS, hasColumn, type Column } from './columns.ts';
 import { readItem } from './file.ts';
 import type { DrawerItem, DrawerName } from './items.ts';

@@ -1,14 +1,21 @@
-import type {
-  BundleMaterial,
-  FeatherMaterial,
-  HackleMaterial,
-  SheetMaterial,
-  SpunMaterial,
-  StripMaterial,
-  WoundMaterial,
-} from '../data/materials.ts';
-import { BUNDLES, FEATHERS, HACKLES, SHEETS, SPUN, STRIPS, WOUND } from '../data/nominalMaterials.ts';
-import { SCHOOLS, type School } from '../data/schools.ts';
+import {
+  type BundleMaterial,
+  type FeatherMaterial,
+  type HackleMaterial,
+  type SheetMaterial,
+  type SpunMaterial,
+  type StripMaterial,
+  type WoundMaterial,
+  BUNDLES,
+  FEATHERS,
+  HACKLES,
+  SHEETS,
+  SPUN,
+  STRIPS,
+  WOUND,
+  SCHOOLS,
+  type School,
+} from '../data/index.ts';
 import type { DrawerItems, HookItem, MaterialItem, RulesItem, SchoolItem, ThreadItem, WeightItem } from './items.ts';
 
 /** What a fly is solved with: the built-in nominal tables, or a tier's own drawers. */

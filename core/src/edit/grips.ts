@@ -1,9 +1,5 @@
-import type { Part } from '../file/parts.ts';
-import type { FlyFile } from '../file/schema.ts';
-import { nudgeMm, pulledNumber, type Pulled } from '../measure/adjust.ts';
-import type { PartForm } from '../parts/forms.ts';
-import type { Vec3 } from '../platform/section.ts';
-import type { LaidFly, LaidPart } from '../solve/layFly.ts';
+import { type Part, type FlyFile, nudgeMm, pulledNumber, type Pulled } from '../pattern/index.ts';
+import type { PartForm, Vec3, LaidFly, LaidPart } from '../model/index.ts';
 import { readRelation, relationsOf, withKey, withPart, type RelationAt } from './relations.ts';
 
 export type GripKind = 'tip' | 'tie-in' | 'binding' | 'place' | 'front' | 'rear' | 'pinch' | 'head space';

@@ -1,4 +1,4 @@
-import type { Part } from '../file/parts.ts';
+import type { Part } from '../pattern/index.ts';
 
 /**
  * Follows a change of names through what a part mentions outside its relations: what it goes on from, is bound by, covers or binds.

@@ -1,4 +1,4 @@
-import type { FlyFile } from '../file/schema.ts';
+import type { FlyFile } from '../pattern/index.ts';
 
 /** What a new fly is tied on until something else is chosen. */
 export const NEW_PLATFORM: FlyFile['platform'] = {

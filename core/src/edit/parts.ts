@@ -1,8 +1,6 @@
-import { isReserved } from '../data/words.ts';
-import type { Part } from '../file/parts.ts';
-import type { FlyFile } from '../file/schema.ts';
-import { renameIn } from '../measure/adjust.ts';
-import type { LaidFly } from '../solve/layFly.ts';
+import { isReserved } from '../data/index.ts';
+import { type Part, type FlyFile, renameIn } from '../pattern/index.ts';
+import type { LaidFly } from '../model/index.ts';
 import { mapMentions } from './mentions.ts';
 import { plainRelation, shown } from './plain.ts';
 import { partOf, readRelation, relationsOf, withKey, type RelationAt } from './relations.ts';

@@ -1,4 +1,4 @@
-import type { Reading } from '../measure/types.ts';
+import type { Reading } from '../pattern/index.ts';
 import type { RelationAt } from './relations.ts';
 
 /** Millimetres to a hundredth, as they are written into a relation. */

@@ -1,8 +1,7 @@
-import type { HookItem } from '../drawers/items.ts';
-import { NOMINAL_DRAWERS, type Drawers } from '../drawers/tables.ts';
-import type { FlyFile, HookKeys, PlatformFile } from '../file/schema.ts';
-import { layFly, type LaidFly } from '../solve/layFly.ts';
-import { good, type Outcome } from '../units/fault.ts';
+import { type HookItem, NOMINAL_DRAWERS, type Drawers } from '../drawers/index.ts';
+import type { FlyFile, HookKeys, PlatformFile } from '../pattern/index.ts';
+import { layFly, type LaidFly } from '../model/index.ts';
+import { good, type Outcome } from '../base/index.ts';
 import { plainRelation, shown } from './plain.ts';
 import { relationsOf, withKey, withPart } from './relations.ts';
 

@@ -1,4 +1,4 @@
-import type { Part } from '../file/parts.ts';
+import type { Part } from '../pattern/index.ts';
 
 /** A part as one starts it: every preset solves on any hook, whatever else is tied. */
 export interface Preset {

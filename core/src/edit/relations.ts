@@ -1,7 +1,4 @@
-import type { Part } from '../file/parts.ts';
-import type { FlyFile } from '../file/schema.ts';
-import { parseLength, parsePosition } from '../measure/parse.ts';
-import type { Relation } from '../measure/ast.ts';
+import { type Part, type FlyFile, parseLength, parsePosition, type Relation } from '../pattern/index.ts';
 
 /** Keys of a part that hold a length relation, and those that hold a position. */
 const LENGTH_KEYS = [

@@ -1,7 +1,7 @@
-import { DOSES } from '../data/tying.ts';
-import type { FlyFile } from '../file/schema.ts';
-import { layFly, type LaidFly } from '../solve/layFly.ts';
-import type { Drawers } from '../drawers/tables.ts';
+import { DOSES } from '../data/index.ts';
+import type { FlyFile } from '../pattern/index.ts';
+import { layFly, type LaidFly } from '../model/index.ts';
+import type { Drawers } from '../drawers/index.ts';
 import { holdOf, pullGrip, type Grip, type Hold } from './grips.ts';
 
 /** What a pull comes to: the changed fly, and in words what it came to rest on or what the file says now. */

@@ -1,8 +1,7 @@
-import { nominalHook, sizeSteps } from '../data/hooks.ts';
-import { solidNamed } from '../data/solids.ts';
-import type { HookItem, WeightItem } from '../drawers/items.ts';
-import type { FlyFile } from '../file/schema.ts';
-import { layFly } from '../solve/layFly.ts';
+import { nominalHook, sizeSteps, solidNamed } from '../data/index.ts';
+import type { HookItem, WeightItem } from '../drawers/index.ts';
+import type { FlyFile } from '../pattern/index.ts';
+import { layFly } from '../model/index.ts';
 import { newFly } from './newFly.ts';
 
 /** What a packet's hooks measure by its size alone, mm; null for a size outside the series. */

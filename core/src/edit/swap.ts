@@ -1,8 +1,7 @@
-import { solidNamed, SOLIDS, type Solid } from '../data/solids.ts';
-import { NOMINAL_DRAWERS, type Drawers } from '../drawers/tables.ts';
-import type { FlyFile } from '../file/schema.ts';
-import { boundsOf } from '../geometry/bounds.ts';
-import { layFly, type LaidFly, type LaidPart } from '../solve/layFly.ts';
+import { solidNamed, SOLIDS, type Solid } from '../data/index.ts';
+import { NOMINAL_DRAWERS, type Drawers } from '../drawers/index.ts';
+import type { FlyFile } from '../pattern/index.ts';
+import { boundsOf, layFly, type LaidFly, type LaidPart } from '../model/index.ts';
 import { withKey, withPart } from './relations.ts';
 
 /** Sizes eyes and beads are sold in, thirty-seconds of an inch. */

@@ -1,5 +1,5 @@
-import { bad, good, type Outcome } from '../units/fault.ts';
-import { parseQuantity } from '../units/quantity.ts';
+import { bad, good, type Outcome } from '../base/index.ts';
+import { parseQuantity } from '../units/index.ts';
 
 export type ReadingKind = 'length' | 'mass';
 

@@ -1,4 +1,4 @@
-import { noise } from '../units/random.ts';
+import { noise } from '../numeric/index.ts';
 
 /**
  * Stand-ins that behave as a pocket instrument does: they round to their resolution, tremble a little, and their zero wanders until it is set

@@ -1,5 +1,5 @@
-import { PASS_MM, THREAD } from '../data/tying.ts';
-import type { LaidPart } from '../solve/layFly.ts';
+import { PASS_MM, THREAD } from '../data/index.ts';
+import type { LaidPart } from '../model/index.ts';
 import { passesOf, STEP_MM, type Profile } from './bulk.ts';
 import type { Thread } from './threadOf.ts';
 

@@ -1,6 +1,5 @@
-import { THREAD, TIE_IN } from '../data/tying.ts';
-import type { LaidFly, LaidPart } from '../solve/layFly.ts';
-import { boundMm } from '../solve/cutLength.ts';
+import { THREAD, TIE_IN } from '../data/index.ts';
+import { type LaidFly, type LaidPart, boundMm } from '../model/index.ts';
 import { tieInMm } from './constraints.ts';
 import type { Move } from './order.ts';
 import type { Thread } from './threadOf.ts';

@@ -1,4 +1,4 @@
-import type { LaidFly, LaidPart } from '../solve/layFly.ts';
+import type { LaidFly, LaidPart } from '../model/index.ts';
 import type { Step } from './step.ts';
 
 /** Something on the hook or the fly that is as long as what is to be measured, for a tier without a ruler. */

@@ -1,7 +1,6 @@
-import { SIDES } from '../data/tying.ts';
-import type { PartOf } from '../file/parts.ts';
-import { windingRank } from '../parts/registry.ts';
-import type { LaidFly, LaidPart } from '../solve/layFly.ts';
+import { SIDES } from '../data/index.ts';
+import type { PartOf } from '../pattern/index.ts';
+import { windingRank, type LaidFly, type LaidPart } from '../model/index.ts';
 
 /** Judgement calls over the order of tying. */
 export const ORDER_CODES = [

@@ -1,7 +1,6 @@
-import { CAUTIONS } from '../data/cautions.ts';
-import type { LaidFly } from '../solve/layFly.ts';
-import { formatNumber, type Style } from '../units/format.ts';
-import { saying } from '../units/saying.ts';
+import { CAUTIONS } from '../data/index.ts';
+import type { LaidFly } from '../model/index.ts';
+import { formatNumber, type Style, saying } from '../units/index.ts';
 import { across, along, step, type Step } from './step.ts';
 import type { Thread } from './threadOf.ts';
 import { isFuzzy } from './words/told.ts';

@@ -1,4 +1,4 @@
-import type { LaidFly, LaidPart } from '../solve/layFly.ts';
+import type { LaidFly, LaidPart } from '../model/index.ts';
 import { isPair, tieInMm, woundAfter } from './constraints.ts';
 
 /** One thing done with a part: tied in, wound, or both at once. */

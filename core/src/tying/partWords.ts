@@ -1,7 +1,6 @@
-import type { Construction } from '../file/parts.ts';
-import type { LaidFly, LaidPart } from '../solve/layFly.ts';
-import { formatNumber, type Style } from '../units/format.ts';
-import { saying } from '../units/saying.ts';
+import type { Construction } from '../pattern/index.ts';
+import type { LaidFly, LaidPart } from '../model/index.ts';
+import { formatNumber, type Style, saying } from '../units/index.ts';
 import type { BuildUp } from './buildUp.ts';
 import type { Move } from './order.ts';
 import { ballWords } from './words/ball.ts';
@@ -10,7 +9,7 @@ import { clumpWords, featherWords, stripWords } from './words/free.ts';
 import type { PartWords, Told } from './words/told.ts';
 import { hackleWords, wrapWords } from './words/wound.ts';
 
-export type { PartWords } from './words/told.ts';
+export { type PartWords } from './words/told.ts';
 
 const WORDS: Readonly<Record<Construction, (told: Told) => PartWords>> = {
   ball: ballWords,

@@ -1,5 +1,5 @@
-import type { FlyFile } from '../file/schema.ts';
-import type { LaidFly } from '../solve/layFly.ts';
+import type { FlyFile } from '../pattern/index.ts';
+import type { LaidFly } from '../model/index.ts';
 import { FELT_SHARE, profilesOf, unevenUnder } from './bulk.ts';
 import { brokenBy, constraintsOf, tieInMm, type Constraint } from './constraints.ts';
 import { isWound, movesOf, tiedOffMm, travelMm, type Move } from './order.ts';

@@ -1,9 +1,5 @@
-import { FigureCache } from '../figure/cache.ts';
-import { paintFly } from '../figure/paint.ts';
-import type { Surface } from '../figure/surface.ts';
-import { viewOf, type Hand, type View, type ViewName } from '../figure/view.ts';
-import { boundsOf } from '../geometry/bounds.ts';
-import type { LaidFly } from '../solve/layFly.ts';
+import { FigureCache, paintFly, type Surface, viewOf, type Hand, type View, type ViewName } from '../drawing/index.ts';
+import { boundsOf, type LaidFly } from '../model/index.ts';
 import type { Step } from './step.ts';
 
 /** How a stage is looked at. */

@@ -1,8 +1,7 @@
-import { TIE_IN } from '../data/tying.ts';
-import type { LaidFly, LaidPart } from '../solve/layFly.ts';
-import { boundMm, cutLength } from '../solve/cutLength.ts';
-import type { ThreadItem } from '../drawers/items.ts';
-import { formatNumber, METRIC, type Style } from '../units/format.ts';
+import { TIE_IN } from '../data/index.ts';
+import { type LaidFly, type LaidPart, boundMm, cutLength } from '../model/index.ts';
+import type { ThreadItem } from '../drawers/index.ts';
+import { formatNumber, METRIC, type Style } from '../units/index.ts';
 import { buildUp } from './buildUp.ts';
 import { buttAdvice, profilesOf, threadLength, type Profile } from './bulk.ts';
 import { isPair, isUnder, tieInMm } from './constraints.ts';

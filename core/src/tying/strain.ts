@@ -1,5 +1,5 @@
-import { ASKS_G, RISKY_SHARE, TRUSTED_SHARE } from '../data/tying.ts';
-import type { LaidPart } from '../solve/layFly.ts';
+import { ASKS_G, RISKY_SHARE, TRUSTED_SHARE } from '../data/index.ts';
+import type { LaidPart } from '../model/index.ts';
 import { isPair } from './constraints.ts';
 import type { Thread } from './threadOf.ts';
 

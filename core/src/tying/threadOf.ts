@@ -1,6 +1,6 @@
-import { THREAD_FIBRE } from '../data/tying.ts';
-import type { ThreadItem } from '../drawers/items.ts';
-import type { FlyFile } from '../file/schema.ts';
+import { THREAD_FIBRE } from '../data/index.ts';
+import type { ThreadItem } from '../drawers/index.ts';
+import type { FlyFile } from '../pattern/index.ts';
 
 /** What a fly is tied with where the file names no thread. */
 export const USUAL_DENIER = 140;

@@ -1,5 +1,5 @@
 import { readNumber } from './number.ts';
-import { suggestion } from './nearest.ts';
+import { suggestion } from '../base/index.ts';
 
 export type QuantityKind = 'length' | 'mass' | 'angle' | 'speed' | 'temperature' | 'salinity';
 

@@ -1,8 +1,9 @@
 import { existsSync, statSync } from 'node:fs';
 import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
-import { faultLine, sizeFault, type Fault } from '@jobbet/core';
-import { DRAWERS_FORMAT, readDrawers, writeDrawers } from '@jobbet/core/drawers/file';
+import { faultLine, type Fault } from '@jobbet/core/base';
+import { sizeFault } from '@jobbet/core/pattern';
+import { DRAWERS_FORMAT, readDrawers, writeDrawers } from '@jobbet/core/drawers';
 import { DATABASE_FILE } from '../db/open.ts';
 import { Ledger } from '../db/ledger.ts';
 import { lockFolder } from '../db/lock.ts';

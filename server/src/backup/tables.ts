@@ -1,7 +1,7 @@
-import { faultLine, readFlyValue, type Outcome } from '@jobbet/core';
-import { readItem } from '@jobbet/core/drawers/file';
-import { DRAWERS } from '@jobbet/core/drawers/items';
-import { tyingSchema, versionKinds } from '@jobbet/core/exchange/stored';
+import { faultLine, type Outcome } from '@jobbet/core/base';
+import { readFlyValue } from '@jobbet/core/pattern';
+import { readItem, DRAWERS } from '@jobbet/core/drawers';
+import { tyingSchema, versionKinds } from '@jobbet/core/contract';
 import type { SQLiteTable } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
 import { facts } from '../db/rows.ts';

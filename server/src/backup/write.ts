@@ -5,7 +5,7 @@ import { open, rename, rm } from 'node:fs/promises';
 import { setImmediate as breathe } from 'node:timers/promises';
 import { pipeline } from 'node:stream/promises';
 import { createGzip } from 'node:zlib';
-import { MODEL, VERSION as APP } from '@jobbet/core';
+import { MODEL, VERSION as APP } from '@jobbet/core/base';
 import { count, gt, not, sql, and } from 'drizzle-orm';
 import { pack, type Pack } from 'tar-stream';
 import type { Database } from '../db/ledger.ts';

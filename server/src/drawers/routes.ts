@@ -1,6 +1,5 @@
-import { writeDrawers } from '@jobbet/core/drawers/file';
-import { DRAWERS } from '@jobbet/core/drawers/items';
-import { errorSchema, flyChangeSchema, storedItemSchema } from '@jobbet/core/exchange/stored';
+import { writeDrawers, DRAWERS } from '@jobbet/core/drawers';
+import { errorSchema, flyChangeSchema, storedItemSchema } from '@jobbet/core/contract';
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 import type { House } from '../house.ts';

@@ -1,4 +1,4 @@
-import { DRAWERS } from '@jobbet/core/drawers/items';
+import { DRAWERS } from '@jobbet/core/drawers';
 import { sql } from 'drizzle-orm';
 import { integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 

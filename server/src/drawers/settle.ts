@@ -1,8 +1,6 @@
-import type { Fault } from '@jobbet/core';
-import { changedFigures } from '@jobbet/core/exchange/changes';
-import { summarySchema, type FlyChange, type FlySummary } from '@jobbet/core/exchange/stored';
-import type { DrawerItem, DrawerName } from '@jobbet/core/drawers/items';
-import { mayUse } from '@jobbet/core/exchange/uses';
+import type { Fault } from '@jobbet/core/base';
+import { changedFigures, summarySchema, type FlyChange, type FlySummary, mayUse } from '@jobbet/core/contract';
+import type { DrawerItem, DrawerName } from '@jobbet/core/drawers';
 import { and, eq, inArray } from 'drizzle-orm';
 import type { BatchItem } from 'drizzle-orm/batch';
 import type { Database } from '../db/ledger.ts';

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { faultLine, type Fault } from '@jobbet/core';
-import { limitFaults, schoolFaults } from '@jobbet/core/checks/checkFly';
-import { readItem } from '@jobbet/core/drawers/file';
+import { faultLine, type Fault } from '@jobbet/core/base';
+import { limitFaults, schoolFaults } from '@jobbet/core/checks';
 import {
+  readItem,
   DRAWERS,
   drawersIn,
   kindOf,
@@ -11,10 +11,10 @@ import {
   type DrawerName,
   type LimitItem,
   type SchoolItem,
-} from '@jobbet/core/drawers/items';
+} from '@jobbet/core/drawers';
+import type { FlyChange } from '@jobbet/core/contract';
 import { and, eq } from 'drizzle-orm';
 import type { BatchItem } from 'drizzle-orm/batch';
-import type { FlyChange } from '@jobbet/core/exchange/stored';
 import type { Ledger } from '../db/ledger.ts';
 import { ApiError } from '../errors.ts';
 import type { Shelf } from '../flies/shelf.ts';

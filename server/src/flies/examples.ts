@@ -1,10 +1,16 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { faultLine, readFly, type FlyFile } from '@jobbet/core';
-import { NOMINAL_LIMITS } from '@jobbet/core/checks/checkFly';
-import { EMPTY_DRAWERS, readDrawers } from '@jobbet/core/drawers/file';
-import type { DrawerItems } from '@jobbet/core/drawers/items';
-import { NOMINAL_MATERIALS, NOMINAL_SCHOOLS, NOMINAL_THREADS } from '@jobbet/core/drawers/tables';
+import { faultLine } from '@jobbet/core/base';
+import { readFly, type FlyFile } from '@jobbet/core/pattern';
+import { NOMINAL_LIMITS } from '@jobbet/core/checks';
+import {
+  EMPTY_DRAWERS,
+  readDrawers,
+  type DrawerItems,
+  NOMINAL_MATERIALS,
+  NOMINAL_SCHOOLS,
+  NOMINAL_THREADS,
+} from '@jobbet/core/drawers';
 import { eq } from 'drizzle-orm';
 import type { Ledger } from '../db/ledger.ts';
 import { facts } from '../db/rows.ts';

@@ -1,4 +1,4 @@
-import { faultLine, MODEL, type Outcome } from '@jobbet/core';
+import { faultLine, MODEL, type Outcome } from '@jobbet/core/base';
 import { and, eq, isNull, or } from 'drizzle-orm';
 import type { BatchItem } from 'drizzle-orm/batch';
 import { facts } from '../db/rows.ts';

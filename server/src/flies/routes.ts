@@ -4,7 +4,7 @@ import {
   listedFlySchema,
   storedFlySchema,
   type FlyVersion,
-} from '@jobbet/core/exchange/stored';
+} from '@jobbet/core/contract';
 import type { FastifyReply } from 'fastify';
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';

@@ -1,5 +1,5 @@
 import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import { versionKinds } from '@jobbet/core/exchange/stored';
+import { versionKinds } from '@jobbet/core/contract';
 
 /**
  * A fly: its newest pattern file, how often it was saved, and what lists show of it. What is kept as JSON is read row by row by whoever asks

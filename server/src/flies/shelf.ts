@@ -1,4 +1,4 @@
-import { listedSchema, summarySchema, type ListedFly } from '@jobbet/core/exchange/stored';
+import { listedSchema, summarySchema, type ListedFly } from '@jobbet/core/contract';
 import type { Ledger } from '../db/ledger.ts';
 import { flies } from './rows.ts';
 

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { readFlyValue, type FlyFile, type Outcome } from '@jobbet/core';
+import { readFlyValue, type FlyFile } from '@jobbet/core/pattern';
+import type { Outcome } from '@jobbet/core/base';
 import {
   summarySchema,
   type FlySummary,
@@ -7,7 +8,7 @@ import {
   type Listed,
   type ListedFly,
   type StoredFly,
-} from '@jobbet/core/exchange/stored';
+} from '@jobbet/core/contract';
 import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { Ledger } from '../db/ledger.ts';
 import { ApiError } from '../errors.ts';

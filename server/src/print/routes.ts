@@ -1,5 +1,5 @@
-import { pageSchema, PAPERS, type Paper } from '@jobbet/core/paper/items';
-import { METRIC, styleSchema } from '@jobbet/core/units/format';
+import { pageSchema, PAPERS, type Paper } from '@jobbet/core/drawing';
+import { METRIC, styleSchema } from '@jobbet/core/units';
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 import { ApiError } from '../errors.ts';

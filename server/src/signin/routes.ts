@@ -1,6 +1,6 @@
 import cookie from '@fastify/cookie';
 import rateLimit from '@fastify/rate-limit';
-import { errorSchema } from '@jobbet/core/exchange/stored';
+import { errorSchema } from '@jobbet/core/contract';
 import type { FastifyInstance, FastifyRequest } from 'fastify';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';

@@ -1,5 +1,6 @@
-import { flyJsonSchema, reportSchema } from '@jobbet/core';
-import { errorSchema } from '@jobbet/core/exchange/stored';
+import { flyJsonSchema } from '@jobbet/core/pattern';
+import { reportSchema } from '@jobbet/core/model';
+import { errorSchema } from '@jobbet/core/contract';
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 import { ApiError } from '../errors.ts';

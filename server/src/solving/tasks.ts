@@ -1,11 +1,17 @@
-import { bad, readFlyValue, reportFly, solveFly, type FlyFile, type FlyReport, type Outcome } from '@jobbet/core';
-import { drawersIn, type DrawerItem, type DrawerName } from '@jobbet/core/drawers/items';
-import { drawersOf, NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers/tables';
-import { summarySchema, type FlySummary, type Listed } from '@jobbet/core/exchange/stored';
-import { listedOf, summarise } from '@jobbet/core/exchange/summary';
-import type { Page } from '@jobbet/core/paper/items';
-import type { SheetPaper as Paper } from '@jobbet/core/sheet/pages';
-import { good } from '@jobbet/core/units/fault';
+import { bad, type Outcome, good } from '@jobbet/core/base';
+import { readFlyValue, type FlyFile } from '@jobbet/core/pattern';
+import { reportFly, solveFly, type FlyReport } from '@jobbet/core/model';
+import {
+  drawersIn,
+  type DrawerItem,
+  type DrawerName,
+  drawersOf,
+  NOMINAL_DRAWERS,
+  type Drawers,
+} from '@jobbet/core/drawers';
+import { summarySchema, type FlySummary, type Listed, listedOf, summarise } from '@jobbet/core/contract';
+import type { Page } from '@jobbet/core/drawing';
+import type { SheetPaper as Paper } from '@jobbet/core/tying';
 import { pagesPdf } from '@jobbet/print/pdf';
 import { sheetPdf } from '@jobbet/print/sheet';
 

@@ -1,4 +1,4 @@
-import { errorSchema, tyingSchema } from '@jobbet/core/exchange/stored';
+import { errorSchema, tyingSchema } from '@jobbet/core/contract';
 import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 import type { House } from '../house.ts';

@@ -1,4 +1,4 @@
-import { tyingSchema, type TyingRecord } from '@jobbet/core/exchange/stored';
+import { tyingSchema, type TyingRecord } from '@jobbet/core/contract';
 import { and, asc, eq, lt, or } from 'drizzle-orm';
 import type { Ledger } from '../db/ledger.ts';
 import { ApiError } from '../errors.ts';

@@ -1,4 +1,4 @@
-import type { ErrorAnswer } from '@jobbet/core/exchange/stored';
+import type { ErrorAnswer } from '@jobbet/core/contract';
 import type { FastifyError } from 'fastify';
 import { hasZodFastifySchemaValidationErrors } from 'fastify-type-provider-zod';
 import { toldError } from '../db/ledger.ts';

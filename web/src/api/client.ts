@@ -1,8 +1,7 @@
-import type { FlyFile } from '@jobbet/core';
-import type { Hand } from '@jobbet/core/figure/view';
-import type { Page, Paper } from '@jobbet/core/paper/items';
-import { styleSchema, type Style } from '@jobbet/core/units/format';
-import type { DrawerItem, DrawerName } from '@jobbet/core/drawers/items';
+import type { FlyFile } from '@jobbet/core/pattern';
+import type { Hand, Page, Paper } from '@jobbet/core/drawing';
+import { styleSchema, type Style } from '@jobbet/core/units';
+import type { DrawerItem, DrawerName } from '@jobbet/core/drawers';
 import type {
   FlyChange,
   FlyVersion,
@@ -11,7 +10,7 @@ import type {
   StoredFly,
   StoredItem,
   TyingRecord,
-} from '@jobbet/core/exchange/stored';
+} from '@jobbet/core/contract';
 import { call, callTagged, callWatched, reach, refused, type Watching } from './request.ts';
 
 export { RequestError, type Watching } from './request.ts';

@@ -1,5 +1,5 @@
-import type { Fault } from '@jobbet/core';
-import type { ErrorAnswer } from '@jobbet/core/exchange/stored';
+import type { Fault } from '@jobbet/core/base';
+import type { ErrorAnswer } from '@jobbet/core/contract';
 
 /** An answer that was not what was asked for: the server's code and words, or `offline`. */
 export class RequestError extends Error {

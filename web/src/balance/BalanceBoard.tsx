@@ -1,4 +1,4 @@
-import { sideRests } from '@jobbet/core/balance/sideCurrent';
+import { sideRests } from '@jobbet/core/model';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { BoardFrame } from '../bench/BoardFrame.tsx';

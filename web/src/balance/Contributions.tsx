@@ -1,4 +1,4 @@
-import { formatMass, formatNumber } from '@jobbet/core/units/format';
+import { formatMass, formatNumber } from '@jobbet/core/units';
 import { useStyle } from '../settings/settings.ts';
 import { momentWords } from './RideDial.tsx';
 import type { BalanceOf } from './useBalance.ts';

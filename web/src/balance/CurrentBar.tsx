@@ -1,5 +1,4 @@
-import { formatSpeed } from '@jobbet/core/units/format';
-import { parseQuantity } from '@jobbet/core/units/quantity';
+import { formatSpeed, parseQuantity } from '@jobbet/core/units';
 import { useStyle } from '../settings/settings.ts';
 import { WhyButton } from '../why/WhyButton.tsx';
 import type { Asked, BalanceOf } from './useBalance.ts';

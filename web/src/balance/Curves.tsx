@@ -1,11 +1,6 @@
-import type { FlyFile, LaidFly } from '@jobbet/core';
-import { droopAt } from '@jobbet/core/balance/droop';
-import { timeTo, type Fall } from '@jobbet/core/balance/fromRest';
-import type { Leader } from '@jobbet/core/balance/leader';
-import { fallOf } from '@jobbet/core/solve/fall';
-import { balanceModel } from '@jobbet/core/solve/solveFly';
-import { formatDepth, formatNumber } from '@jobbet/core/units/format';
-import { parseQuantity } from '@jobbet/core/units/quantity';
+import type { FlyFile } from '@jobbet/core/pattern';
+import { type LaidFly, droopAt, timeTo, type Fall, type Leader, fallOf, balanceModel } from '@jobbet/core/model';
+import { formatDepth, formatNumber, parseQuantity } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import { useSettings, useStyle } from '../settings/settings.ts';
 import { useDark } from '../settings/useDark.ts';

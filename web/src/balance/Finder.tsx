@@ -1,10 +1,9 @@
-import type { FlyFile, LaidFly } from '@jobbet/core';
-import { CAUTIONS } from '@jobbet/core/data/cautions';
-import type { Drawers } from '@jobbet/core/drawers/tables';
-import type { Finding, Found } from '@jobbet/core/find/finder';
-import type { Wish } from '@jobbet/core/find/wishes';
-import { formatMass, formatNumber, formatSpeed } from '@jobbet/core/units/format';
-import { parseQuantity } from '@jobbet/core/units/quantity';
+import type { FlyFile } from '@jobbet/core/pattern';
+import type { LaidFly } from '@jobbet/core/model';
+import { CAUTIONS } from '@jobbet/core/data';
+import type { Drawers } from '@jobbet/core/drawers';
+import type { Finding, Found, Wish } from '@jobbet/core/study';
+import { formatMass, formatNumber, formatSpeed, parseQuantity } from '@jobbet/core/units';
 import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { ChoiceField } from '../bench/Fields.tsx';

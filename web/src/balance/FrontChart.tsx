@@ -1,6 +1,6 @@
-import type { FlyFile } from '@jobbet/core';
-import type { Found } from '@jobbet/core/find/finder';
-import { formatMass, formatSpeed } from '@jobbet/core/units/format';
+import type { FlyFile } from '@jobbet/core/pattern';
+import type { Found } from '@jobbet/core/study';
+import { formatMass, formatSpeed } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import { useStyle } from '../settings/settings.ts';
 import { useDark } from '../settings/useDark.ts';

@@ -1,9 +1,15 @@
-import type { LaidFly } from '@jobbet/core';
-import type { Drawers } from '@jobbet/core/drawers/tables';
-import { SOLVED, type CareOf, type Reckoned, type ScatterStep, type Solved } from '@jobbet/core/scatter/scatter';
-import { quantile } from '@jobbet/core/scatter/spreadOut';
-import { spreadsOf } from '@jobbet/core/scatter/spreads';
-import { formatAngle, formatNumber, formatSpeed, type Style } from '@jobbet/core/units/format';
+import type { LaidFly } from '@jobbet/core/model';
+import type { Drawers } from '@jobbet/core/drawers';
+import {
+  SOLVED,
+  type CareOf,
+  type Reckoned,
+  type ScatterStep,
+  type Solved,
+  quantile,
+  spreadsOf,
+} from '@jobbet/core/study';
+import { formatAngle, formatNumber, formatSpeed, type Style } from '@jobbet/core/units';
 import { proxy } from 'comlink';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useStyle } from '../settings/settings.ts';

@@ -1,8 +1,5 @@
-import type { FlyReport } from '@jobbet/core';
-import { timeTo } from '@jobbet/core/balance/fromRest';
-import { fallOf, SOAKED_ALONE } from '@jobbet/core/solve/fall';
-import { formatAngle, formatDepth, formatNumber, formatSpeed } from '@jobbet/core/units/format';
-import { parseQuantity } from '@jobbet/core/units/quantity';
+import { type FlyReport, timeTo, fallOf, SOAKED_ALONE } from '@jobbet/core/model';
+import { formatAngle, formatDepth, formatNumber, formatSpeed, parseQuantity } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import { WhyButton } from '../why/WhyButton.tsx';
 import { useStyle } from '../settings/settings.ts';

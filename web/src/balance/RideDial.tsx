@@ -1,12 +1,7 @@
-import { CURVE_DEG } from '@jobbet/core/balance/heeling';
-import { rightingMoment } from '@jobbet/core/balance/keel';
-import { normalDeg, toRad } from '@jobbet/core/balance/model';
-import type { SideLimit } from '@jobbet/core/balance/sideCurrent';
-import { slackTorque } from '@jobbet/core/balance/slack';
-import { viewOf } from '@jobbet/core/figure/view';
-import { boundsOf } from '@jobbet/core/geometry/bounds';
-import { leanWords } from '@jobbet/core/why/say';
-import { formatMoment } from '@jobbet/core/units/format';
+import { CURVE_DEG, rightingMoment, normalDeg, toRad, type SideLimit, slackTorque, boundsOf } from '@jobbet/core/model';
+import { viewOf } from '@jobbet/core/drawing';
+import { leanWords } from '@jobbet/core/study';
+import { formatMoment } from '@jobbet/core/units';
 import { useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { FlyCanvas } from '../drawing/FlyCanvas.tsx';
 import { useSettings, useStyle } from '../settings/settings.ts';

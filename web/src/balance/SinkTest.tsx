@@ -1,6 +1,6 @@
-import type { FlyFile, LaidFly } from '@jobbet/core';
-import { dragFactorOf, DRAG_FACTOR } from '@jobbet/core/solve/fall';
-import { formatNumber } from '@jobbet/core/units/format';
+import type { FlyFile } from '@jobbet/core/pattern';
+import { type LaidFly, dragFactorOf, DRAG_FACTOR } from '@jobbet/core/model';
+import { formatNumber } from '@jobbet/core/units';
 import { useMemo, useState } from 'react';
 import { useStyle } from '../settings/settings.ts';
 import { lengthOf } from './lengthOf.ts';

@@ -1,5 +1,5 @@
-import { histogramOf } from '@jobbet/core/scatter/spreadOut';
-import { formatNumber } from '@jobbet/core/units/format';
+import { histogramOf } from '@jobbet/core/study';
+import { formatNumber } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import { useStyle } from '../settings/settings.ts';
 import { useDark } from '../settings/useDark.ts';

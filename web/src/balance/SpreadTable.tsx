@@ -1,4 +1,4 @@
-import { MOST_SPREAD, USUAL_SPREADS, type Spread } from '@jobbet/core/scatter/spreads';
+import { MOST_SPREAD, USUAL_SPREADS, type Spread } from '@jobbet/core/study';
 import { useState } from 'react';
 import { offWords, spreadScale, spreadUnit, spreadWords, type Off } from './handWords.ts';
 

@@ -1,10 +1,7 @@
-import type { FlyReport, LaidFly } from '@jobbet/core';
-import { toRad } from '@jobbet/core/balance/model';
-import { screenX, screenY, viewOf } from '@jobbet/core/figure/view';
-import { boundsOf } from '@jobbet/core/geometry/bounds';
-import type { Vec3 } from '@jobbet/core/platform/section';
-import { formatLength, formatMass, formatNumber } from '@jobbet/core/units/format';
-import type { Asked } from '@jobbet/core/why/why';
+import { type FlyReport, type LaidFly, toRad, boundsOf, type Vec3 } from '@jobbet/core/model';
+import { screenX, screenY, viewOf } from '@jobbet/core/drawing';
+import { formatLength, formatMass, formatNumber } from '@jobbet/core/units';
+import type { Asked } from '@jobbet/core/study';
 import { useMemo, useRef, useState } from 'react';
 import { partCalled } from '../bench/selection.ts';
 import { useBench, useBenchStore, useChosenPart } from '../bench/store.ts';

@@ -1,13 +1,12 @@
-import type { LaidFly } from '@jobbet/core';
-import type { Drawers } from '@jobbet/core/drawers/tables';
-import { swapOffers } from '@jobbet/core/edit/swap';
-import { formatLength, formatMass, formatNumber } from '@jobbet/core/units/format';
+import type { LaidFly, TippingOf } from '@jobbet/core/model';
+import type { Drawers } from '@jobbet/core/drawers';
+import { swapOffers } from '@jobbet/core/edit';
+import { formatLength, formatMass, formatNumber } from '@jobbet/core/units';
+import type { FlyFile } from '@jobbet/core/pattern';
 import { useMemo, useRef } from 'react';
 import { useSize } from '../drawing/useSize.ts';
 import { WhyButton } from '../why/WhyButton.tsx';
 import { useStyle } from '../settings/settings.ts';
-import type { FlyFile } from '@jobbet/core';
-import type { TippingOf } from '@jobbet/core/solve/contributions';
 
 interface TippingBarProps {
   readonly laid: LaidFly;

@@ -1,4 +1,4 @@
-import type { Hand } from '@jobbet/core/figure/view';
+import type { Hand } from '@jobbet/core/drawing';
 
 /** Sizes of the dial, px. */
 export const DIAL = { size: 480, centre: 240, zero: 106, most: 174, rim: 190 } as const;

@@ -1,4 +1,4 @@
-import type { Care, Spread, SpreadKind } from '@jobbet/core/scatter/spreads';
+import type { Care, Spread, SpreadKind } from '@jobbet/core/study';
 
 export type Off = Readonly<Record<string, number>>;
 

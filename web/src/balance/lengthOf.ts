@@ -1,4 +1,4 @@
-import { parseQuantity } from '@jobbet/core/units/quantity';
+import { parseQuantity } from '@jobbet/core/units';
 
 /** mm of a length as it is written; null for none, NaN for what does not read. */
 export function lengthOf(text: string): number | null {

@@ -1,10 +1,17 @@
-import type { LaidFly } from '@jobbet/core';
-import { SideFlow } from '@jobbet/core/balance/heeling';
-import { sideLimits, type SideLimit } from '@jobbet/core/balance/sideCurrent';
-import { slackRest, type SlackRest } from '@jobbet/core/balance/slack';
-import type { BalanceModel } from '@jobbet/core/balance/model';
-import { contributionsOf, tippingsOf, type Contribution, type TippingOf } from '@jobbet/core/solve/contributions';
-import { balanceModel } from '@jobbet/core/solve/solveFly';
+import {
+  type LaidFly,
+  SideFlow,
+  sideLimits,
+  type SideLimit,
+  slackRest,
+  type SlackRest,
+  type BalanceModel,
+  contributionsOf,
+  tippingsOf,
+  type Contribution,
+  type TippingOf,
+  balanceModel,
+} from '@jobbet/core/model';
 import { useMemo } from 'react';
 
 /** What the balance of a fly is shown and asked by. */

@@ -1,7 +1,5 @@
-import type { LaidFly } from '@jobbet/core';
-import type { Deviation } from '@jobbet/core/scatter/deviant';
-import { layDeviant } from '@jobbet/core/scatter/deviant';
-import { spreadKey, spreadsOf } from '@jobbet/core/scatter/spreads';
+import type { LaidFly } from '@jobbet/core/model';
+import { type Deviation, layDeviant, spreadKey, spreadsOf } from '@jobbet/core/study';
 import { useMemo, useState } from 'react';
 import { useBench } from '../bench/store.ts';
 import { useReport } from '../solve/useReport.ts';

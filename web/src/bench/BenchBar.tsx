@@ -1,5 +1,5 @@
-import { platformWords } from '@jobbet/core/exchange/summary';
-import { formatLength } from '@jobbet/core/units/format';
+import { platformWords } from '@jobbet/core/contract';
+import { formatLength } from '@jobbet/core/units';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';

@@ -1,4 +1,4 @@
-import { dependants, movePart, removePart } from '@jobbet/core/edit/parts';
+import { dependants, movePart, removePart } from '@jobbet/core/edit';
 import { useMemo, useState } from 'react';
 import { useTurn } from '../drawing/useTurn.ts';
 import { say } from '../shell/toast.ts';

@@ -1,5 +1,5 @@
-import type { FlyReport } from '@jobbet/core';
-import type { Finding } from '@jobbet/core/checks/types';
+import type { FlyReport } from '@jobbet/core/model';
+import type { Finding } from '@jobbet/core/checks';
 import { FishingSheet } from '../drawing/FishingSheet.tsx';
 import { LinesPlan } from '../drawing/LinesPlan.tsx';
 import { comparedOf } from './SchoolCompare.tsx';

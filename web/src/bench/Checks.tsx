@@ -1,5 +1,4 @@
-import { withMute, withoutMute, type Checked } from '@jobbet/core/checks/checkFly';
-import type { Finding } from '@jobbet/core/checks/types';
+import { withMute, withoutMute, type Checked, type Finding } from '@jobbet/core/checks';
 import { useState } from 'react';
 import { useSettings } from '../settings/settings.ts';
 import { SnagFlag } from '../ui/SnagFlag.tsx';

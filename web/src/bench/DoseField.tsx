@@ -1,6 +1,6 @@
-import { DOSES } from '@jobbet/core/data/tying';
+import { DOSES } from '@jobbet/core/data';
+import { formatLength } from '@jobbet/core/units';
 import { Select } from 'radix-ui';
-import { formatLength } from '@jobbet/core/units/format';
 import { useStyle } from '../settings/settings.ts';
 
 /** px a millimetre: the largest dose is as thick as a pencil is on screen. */

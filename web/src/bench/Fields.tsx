@@ -1,5 +1,5 @@
-import type { Fault } from '@jobbet/core';
-import type { ReadingKind } from '@jobbet/core/instruments/reading';
+import type { Fault } from '@jobbet/core/base';
+import type { ReadingKind } from '@jobbet/core/instruments';
 import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
 import { aimAt, type Measures } from '../instruments/store.ts';
 import { SnagFlag } from '../ui/SnagFlag.tsx';

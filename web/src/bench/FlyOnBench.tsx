@@ -1,4 +1,4 @@
-import type { Drawers } from '@jobbet/core/drawers/tables';
+import type { Drawers } from '@jobbet/core/drawers';
 import { useEffect, useId, useState } from 'react';
 import { Outlet, useLocation, useNavigate, useOutletContext, useParams } from 'react-router';
 import useSWR, { mutate } from 'swr';

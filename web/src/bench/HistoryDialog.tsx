@@ -1,4 +1,5 @@
-import { layFly, type FlyFile } from '@jobbet/core';
+import { layFly } from '@jobbet/core/model';
+import type { FlyFile } from '@jobbet/core/pattern';
 import { formatDistanceToNow } from 'date-fns';
 import { useMemo, useState } from 'react';
 import useSWR from 'swr';

@@ -1,11 +1,10 @@
-import type { Fault, FlyFile } from '@jobbet/core';
-import type { Finding } from '@jobbet/core/checks/types';
-import { COLOUR_WORDS } from '@jobbet/core/data/colours';
-import { USUAL_TEMPERATURE } from '@jobbet/core/balance/water';
-import { formatLength, formatMass, formatTemperature } from '@jobbet/core/units/format';
-import { changePlatform, type Left } from '@jobbet/core/edit/platform';
-import { withField } from '@jobbet/core/edit/relations';
-import { platformTotals } from '@jobbet/core/solve/layFly';
+import type { Fault } from '@jobbet/core/base';
+import type { FlyFile } from '@jobbet/core/pattern';
+import type { Finding } from '@jobbet/core/checks';
+import { COLOUR_WORDS } from '@jobbet/core/data';
+import { USUAL_TEMPERATURE, platformTotals } from '@jobbet/core/model';
+import { formatLength, formatMass, formatTemperature } from '@jobbet/core/units';
+import { changePlatform, type Left, withField } from '@jobbet/core/edit';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useStyle } from '../settings/settings.ts';

@@ -1,7 +1,7 @@
-import type { Fault, LaidPart } from '@jobbet/core';
-import type { Checked } from '@jobbet/core/checks/checkFly';
-import type { Finding } from '@jobbet/core/checks/types';
-import { renamePart } from '@jobbet/core/edit/parts';
+import type { Fault } from '@jobbet/core/base';
+import type { LaidPart } from '@jobbet/core/model';
+import type { Checked, Finding } from '@jobbet/core/checks';
+import { renamePart } from '@jobbet/core/edit';
 import { useState } from 'react';
 import { useSettings } from '../settings/settings.ts';
 import { CheckCards, CheckInspector, shownOf } from './Checks.tsx';

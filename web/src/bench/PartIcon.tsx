@@ -1,4 +1,4 @@
-import type { FlyFile } from '@jobbet/core';
+import type { FlyFile } from '@jobbet/core/pattern';
 
 type Part = FlyFile['parts'][number];
 

@@ -1,10 +1,9 @@
-import type { Fault, FlyFile } from '@jobbet/core';
-import { HOOK_SIZES, TUBE, TUBE_MATERIALS, SHANK } from '@jobbet/core/data/hooks';
-import { named } from '@jobbet/core/drawers/find';
-import { asKind, takePacket } from '@jobbet/core/edit/platform';
-import { withField } from '@jobbet/core/edit/relations';
-import type { HookKeys } from '@jobbet/core/file/schema';
-import { formatLength } from '@jobbet/core/units/format';
+import type { Fault } from '@jobbet/core/base';
+import type { FlyFile, HookKeys } from '@jobbet/core/pattern';
+import { HOOK_SIZES, TUBE, TUBE_MATERIALS, SHANK } from '@jobbet/core/data';
+import { named } from '@jobbet/core/drawers';
+import { asKind, takePacket, withField } from '@jobbet/core/edit';
+import { formatLength } from '@jobbet/core/units';
 import type { ReactNode } from 'react';
 import { useStyle } from '../settings/settings.ts';
 import { ChoiceField, TextField } from './Fields.tsx';

@@ -1,7 +1,7 @@
-import type { FlyReport, LaidFly } from '@jobbet/core';
-import { relationsOf } from '@jobbet/core/edit/relations';
-import { platformWords } from '@jobbet/core/exchange/summary';
-import { formatLength, formatMass, formatSpeed, type Written } from '@jobbet/core/units/format';
+import type { FlyReport, LaidFly } from '@jobbet/core/model';
+import { relationsOf } from '@jobbet/core/edit';
+import { platformWords } from '@jobbet/core/contract';
+import { formatLength, formatMass, formatSpeed, type Written } from '@jobbet/core/units';
 import { useEffect, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { useStyle } from '../settings/settings.ts';

@@ -1,6 +1,6 @@
-import type { LaidPart } from '@jobbet/core';
-import { relationsOf } from '@jobbet/core/edit/relations';
-import { formatLength, formatMass, formatNumber } from '@jobbet/core/units/format';
+import type { LaidPart } from '@jobbet/core/model';
+import { relationsOf } from '@jobbet/core/edit';
+import { formatLength, formatMass, formatNumber } from '@jobbet/core/units';
 import { useStyle } from '../settings/settings.ts';
 import { keyWords } from './sentence.ts';
 import { useBench } from './store.ts';

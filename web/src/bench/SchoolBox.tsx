@@ -1,6 +1,6 @@
-import { followAll, type Standing } from '@jobbet/core/checks/standing';
-import type { School } from '@jobbet/core/data/schools';
-import { formatLength } from '@jobbet/core/units/format';
+import { followAll, type Standing } from '@jobbet/core/checks';
+import type { School } from '@jobbet/core/data';
+import { formatLength } from '@jobbet/core/units';
 import { useStyle } from '../settings/settings.ts';
 import { say } from '../shell/toast.ts';
 import { ChoiceField } from './Fields.tsx';

@@ -1,7 +1,7 @@
-import type { LaidFly } from '@jobbet/core';
-import { compareSchools, type Comparison, type Difference } from '@jobbet/core/checks/compare';
-import type { Drawers } from '@jobbet/core/drawers/tables';
-import { formatLength, formatMass } from '@jobbet/core/units/format';
+import type { LaidFly } from '@jobbet/core/model';
+import { compareSchools, type Comparison, type Difference } from '@jobbet/core/checks';
+import type { Drawers } from '@jobbet/core/drawers';
+import { formatLength, formatMass } from '@jobbet/core/units';
 import { useStyle } from '../settings/settings.ts';
 import { ChoiceField } from './Fields.tsx';
 import { useBench, useBenchStore } from './store.ts';

@@ -1,8 +1,8 @@
-import type { Fault, LaidPart } from '@jobbet/core';
-import { COLOUR_WORDS } from '@jobbet/core/data/colours';
-import { isLengthKey, readRelation, relationsOf, withKey, withPart } from '@jobbet/core/edit/relations';
-import { ROLES } from '@jobbet/core/file/parts';
-import { nudgeMm, pullRelation } from '@jobbet/core/measure/adjust';
+import type { Fault } from '@jobbet/core/base';
+import type { LaidPart } from '@jobbet/core/model';
+import { COLOUR_WORDS } from '@jobbet/core/data';
+import { isLengthKey, readRelation, relationsOf, withKey, withPart } from '@jobbet/core/edit';
+import { ROLES, nudgeMm, pullRelation } from '@jobbet/core/pattern';
 import { Fragment, type ReactNode } from 'react';
 import type { Measures } from '../instruments/store.ts';
 import { ChoiceField, TextField } from './Fields.tsx';

@@ -1,5 +1,5 @@
-import { swapOffers, type SwapOffer } from '@jobbet/core/edit/swap';
-import { formatLength, formatMass, formatNumber } from '@jobbet/core/units/format';
+import { swapOffers, type SwapOffer } from '@jobbet/core/edit';
+import { formatLength, formatMass, formatNumber } from '@jobbet/core/units';
 import { useMemo, useState } from 'react';
 import { useStyle } from '../settings/settings.ts';
 import { DialogSheet } from '../ui/Sheet.tsx';

@@ -1,7 +1,7 @@
-import type { LaidFly, LaidPart } from '@jobbet/core';
+import type { LaidFly, LaidPart } from '@jobbet/core/model';
+import { formatNumber, type Style } from '@jobbet/core/units';
 import { DragDropProvider } from '@dnd-kit/react';
 import { useSortable } from '@dnd-kit/react/sortable';
-import { formatNumber, type Style } from '@jobbet/core/units/format';
 import type { KeyboardEvent } from 'react';
 import { useStyle } from '../settings/settings.ts';
 import { dropped } from '../ui/dropped.ts';

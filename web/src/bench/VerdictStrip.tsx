@@ -1,6 +1,6 @@
-import type { FlyReport, LaidFly } from '@jobbet/core';
-import type { Asked } from '@jobbet/core/why/why';
-import { formatAngle, formatMass, formatNumber, formatSpeed, type Written } from '@jobbet/core/units/format';
+import type { FlyReport, LaidFly } from '@jobbet/core/model';
+import type { Asked } from '@jobbet/core/study';
+import { formatAngle, formatMass, formatNumber, formatSpeed, type Written } from '@jobbet/core/units';
 import { useEffect, useState, type ReactNode } from 'react';
 import { useStyle } from '../settings/settings.ts';
 import { WhyButton } from '../why/WhyButton.tsx';

@@ -1,6 +1,5 @@
-import type { LaidFly } from '@jobbet/core';
-import { addPart, dependants, freezeDependants, removePart } from '@jobbet/core/edit/parts';
-import { PRESETS } from '@jobbet/core/edit/presets';
+import type { LaidFly } from '@jobbet/core/model';
+import { addPart, dependants, freezeDependants, removePart, PRESETS } from '@jobbet/core/edit';
 import { Command } from 'cmdk';
 import { api, type ListedFly } from '../api/client.ts';
 import { isSound, useFlies } from '../flies/listed.ts';

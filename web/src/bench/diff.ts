@@ -1,4 +1,4 @@
-import type { FlyFile } from '@jobbet/core';
+import type { FlyFile } from '@jobbet/core/pattern';
 
 export interface Difference {
   readonly what: string;

@@ -1,4 +1,4 @@
-import type { FlyFile } from '@jobbet/core';
+import type { FlyFile } from '@jobbet/core/pattern';
 import { z } from 'zod';
 import { browserStore, kept, type Kept } from '../shell/kept.ts';
 

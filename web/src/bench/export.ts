@@ -1,9 +1,6 @@
-import type { FlyFile, LaidFly } from '@jobbet/core';
-import { flyFigure } from '@jobbet/core/figure/flyFigure';
-import { paintFly } from '@jobbet/core/figure/paint';
-import { SvgSurface } from '@jobbet/core/figure/surface';
-import { viewOf } from '@jobbet/core/figure/view';
-import { boundsOf } from '@jobbet/core/geometry/bounds';
+import type { FlyFile } from '@jobbet/core/pattern';
+import { type LaidFly, boundsOf } from '@jobbet/core/model';
+import { flyFigure, paintFly, SvgSurface, viewOf } from '@jobbet/core/drawing';
 import { CanvasSurface } from '../drawing/canvas.ts';
 import { saveFile } from '../shell/saveFile.ts';
 import { useSettings } from '../settings/settings.ts';

@@ -1,5 +1,4 @@
-import { gripBy, gripStepMm, partGrips, pullGrip, type Grip } from '@jobbet/core/edit/grips';
-import { pullerOf } from '@jobbet/core/edit/snaps';
+import { gripBy, gripStepMm, partGrips, pullGrip, type Grip, pullerOf } from '@jobbet/core/edit';
 import type { Pulling } from '../drawing/Grips.tsx';
 import { partOf } from './selection.ts';
 import { asOneStep, changeOrSay, type Bench } from './store.ts';

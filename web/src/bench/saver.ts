@@ -1,4 +1,4 @@
-import type { FlyFile } from '@jobbet/core';
+import type { FlyFile } from '@jobbet/core/pattern';
 import { dequal } from 'dequal';
 import { api, RequestError } from '../api/client.ts';
 import { dropDraft, keepDraft } from './drafts.ts';

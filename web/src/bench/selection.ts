@@ -1,4 +1,4 @@
-import type { FlyFile } from '@jobbet/core';
+import type { FlyFile } from '@jobbet/core/pattern';
 
 /** What the inspector shows: the hook and what is said of the whole fly, all there is to say of it, or one part. */
 export type Selection =

@@ -1,7 +1,6 @@
-import type { FlyFile } from '@jobbet/core';
-import { solidNames } from '@jobbet/core/data/solids';
-import { COATS } from '@jobbet/core/data/tying';
-import type { Drawers } from '@jobbet/core/drawers/tables';
+import type { FlyFile } from '@jobbet/core/pattern';
+import { solidNames, COATS } from '@jobbet/core/data';
+import type { Drawers } from '@jobbet/core/drawers';
 
 type Part = FlyFile['parts'][number];
 

@@ -1,5 +1,7 @@
-import { layFly, readFlyValue, type Fault, type FlyFile, type LaidFly } from '@jobbet/core';
-import { NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers/tables';
+import { layFly, type LaidFly } from '@jobbet/core/model';
+import { readFlyValue, type FlyFile } from '@jobbet/core/pattern';
+import type { Fault } from '@jobbet/core/base';
+import { NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers';
 import { temporal, type TemporalState } from 'zundo';
 import { createContext, useContext } from 'react';
 import { createStore, useStore, type StoreApi } from 'zustand';

@@ -1,4 +1,4 @@
-import { readFlyValue } from '@jobbet/core';
+import { readFlyValue } from '@jobbet/core/pattern';
 import { dequal } from 'dequal';
 import { dropDraft, putAside, takeDraft } from './drafts.ts';
 import { change, type Bench } from './store.ts';

@@ -1,4 +1,4 @@
-import type { FlyFile } from '@jobbet/core';
+import type { FlyFile } from '@jobbet/core/pattern';
 import { say } from '../shell/toast.ts';
 import { changeOrSay, undo, type Bench } from './store.ts';
 

@@ -1,4 +1,4 @@
-import { movePart } from '@jobbet/core/edit/parts';
+import { movePart } from '@jobbet/core/edit';
 import { useSettings } from '../settings/settings.ts';
 import { useOffered } from '../shell/useKeys.ts';
 import { exportFile, exportPng, exportSvg } from './export.ts';

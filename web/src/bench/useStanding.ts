@@ -1,8 +1,7 @@
-import type { LaidFly } from '@jobbet/core';
-import { standing, type Standing } from '@jobbet/core/checks/standing';
-import type { School } from '@jobbet/core/data/schools';
-import { named } from '@jobbet/core/drawers/find';
-import type { Drawers } from '@jobbet/core/drawers/tables';
+import type { LaidFly } from '@jobbet/core/model';
+import { standing, type Standing } from '@jobbet/core/checks';
+import type { School } from '@jobbet/core/data';
+import { named, type Drawers } from '@jobbet/core/drawers';
 
 export const schoolIn = ({ schools }: Drawers, word: string | undefined): School | null =>
   word === undefined ? null : named(schools, word);

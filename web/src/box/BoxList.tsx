@@ -1,4 +1,4 @@
-import type { FlySummary } from '@jobbet/core/exchange/stored';
+import type { FlySummary } from '@jobbet/core/contract';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { ListedFly } from '../api/client.ts';

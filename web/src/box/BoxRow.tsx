@@ -1,7 +1,6 @@
-import { layFly } from '@jobbet/core';
-import { viewOf } from '@jobbet/core/figure/view';
-import { boundsOf } from '@jobbet/core/geometry/bounds';
-import { formatMass, formatSpeed } from '@jobbet/core/units/format';
+import { layFly, boundsOf } from '@jobbet/core/model';
+import { viewOf } from '@jobbet/core/drawing';
+import { formatMass, formatSpeed } from '@jobbet/core/units';
 import { DropdownMenu } from 'radix-ui';
 import { memo, useEffect, useMemo, useState } from 'react';
 import { api, type SoundFly } from '../api/client.ts';

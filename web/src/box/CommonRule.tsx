@@ -1,4 +1,4 @@
-import { formatLength } from '@jobbet/core/units/format';
+import { formatLength } from '@jobbet/core/units';
 import { useSettings, useStyle } from '../settings/settings.ts';
 import { drawingWidth, eyeAt } from './place.ts';
 

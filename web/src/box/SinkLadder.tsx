@@ -1,4 +1,4 @@
-import { formatSpeed } from '@jobbet/core/units/format';
+import { formatSpeed } from '@jobbet/core/units';
 import type { ListedFly } from '../api/client.ts';
 import { useStyle } from '../settings/settings.ts';
 

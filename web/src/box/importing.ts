@@ -1,5 +1,7 @@
-import { bad, faultLine, readFly, sizeFault, solveFly, type FlyFile } from '@jobbet/core';
-import { NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers/tables';
+import { bad, faultLine } from '@jobbet/core/base';
+import { readFly, sizeFault, type FlyFile } from '@jobbet/core/pattern';
+import { solveFly } from '@jobbet/core/model';
+import { NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers';
 import { api, type ListedFly } from '../api/client.ts';
 
 /** A file whose name is taken: by a fly in the box, or by another file of the same handful, where `stored` is null. */

@@ -1,5 +1,5 @@
-import type { Fault } from '@jobbet/core';
-import type { Column } from '@jobbet/core/drawers/columns';
+import type { Fault } from '@jobbet/core/base';
+import type { Column } from '@jobbet/core/drawers';
 import { useId, useState, type KeyboardEvent } from 'react';
 import { SnagFlag } from '../ui/SnagFlag.tsx';
 

@@ -1,4 +1,4 @@
-import { changedFigures } from '@jobbet/core/exchange/changes';
+import { changedFigures } from '@jobbet/core/contract';
 import { Link } from 'react-router';
 import { useStyle } from '../settings/settings.ts';
 import { SnagFlag } from '../ui/SnagFlag.tsx';

@@ -1,5 +1,4 @@
-import type { DrawerItem, DrawerName } from '@jobbet/core/drawers/items';
-import type { ReadRows } from '@jobbet/core/drawers/rows';
+import type { DrawerItem, DrawerName, ReadRows } from '@jobbet/core/drawers';
 import { useState } from 'react';
 import { RequestError } from '../api/client.ts';
 import { SnagFlag } from '../ui/SnagFlag.tsx';

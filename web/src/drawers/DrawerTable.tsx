@@ -1,6 +1,5 @@
-import type { Fault } from '@jobbet/core';
-import { hasColumn } from '@jobbet/core/drawers/columns';
-import type { DrawerName } from '@jobbet/core/drawers/items';
+import type { Fault } from '@jobbet/core/base';
+import { hasColumn, type DrawerName } from '@jobbet/core/drawers';
 import {
   columnFilteringFeature,
   createFilteredRowModel,

@@ -1,4 +1,4 @@
-import { kindOf, DRAWERS, type DrawerItem, type DrawerName } from '@jobbet/core/drawers/items';
+import { kindOf, DRAWERS, type DrawerItem, type DrawerName } from '@jobbet/core/drawers';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { NavLink, useParams } from 'react-router';
 import type { StoredItem } from '../api/client.ts';

@@ -1,13 +1,20 @@
-import { solidNamed } from '@jobbet/core/data/solids';
-import { hasColumn, type Column } from '@jobbet/core/drawers/columns';
-import type { DrawerItem, DrawerName, HookItem, WeightItem } from '@jobbet/core/drawers/items';
-import { headOf, withCell, writeCell } from '@jobbet/core/drawers/rows';
-import { computedMass, nominalMeasures } from '@jobbet/core/edit/specimen';
-import type { Series } from '@jobbet/core/instruments/series';
-import type { ReadingKind } from '@jobbet/core/instruments/reading';
-import { formatNumber, type Style } from '@jobbet/core/units/format';
+import { solidNamed } from '@jobbet/core/data';
+import {
+  hasColumn,
+  type Column,
+  type DrawerItem,
+  type DrawerName,
+  type HookItem,
+  type WeightItem,
+  headOf,
+  withCell,
+  writeCell,
+} from '@jobbet/core/drawers';
+import { computedMass, nominalMeasures } from '@jobbet/core/edit';
+import type { Series, ReadingKind } from '@jobbet/core/instruments';
+import { formatNumber, type Style } from '@jobbet/core/units';
+import type { Outcome } from '@jobbet/core/base';
 import type { Measures } from '../instruments/store.ts';
-import type { Outcome } from '@jobbet/core';
 
 /** A column of the table: one of the items' own, which can be written in, or one that is told of them. */
 export interface TableColumn {

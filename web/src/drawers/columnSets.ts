@@ -1,7 +1,6 @@
-import { NOMINAL_LIMITS } from '@jobbet/core/checks/checkFly';
-import { SLOTS } from '@jobbet/core/data/schools';
-import { COLUMNS } from '@jobbet/core/drawers/columns';
-import type { DrawerItem, DrawerName } from '@jobbet/core/drawers/items';
+import { NOMINAL_LIMITS } from '@jobbet/core/checks';
+import { SLOTS } from '@jobbet/core/data';
+import { COLUMNS, type DrawerItem, type DrawerName } from '@jobbet/core/drawers';
 import { own, TOLD_OF_WEIGHTS, type TableColumn } from './cells.ts';
 
 /** The columns of a drawer are shown a set at a time, so that a row fits the window; the first ones are in every set. */

@@ -1,5 +1,4 @@
-import type { DrawerItem, DrawerName } from '@jobbet/core/drawers/items';
-import { readRows, writeRows, type ReadRows } from '@jobbet/core/drawers/rows';
+import { type DrawerItem, type DrawerName, readRows, writeRows, type ReadRows } from '@jobbet/core/drawers';
 import Papa from 'papaparse';
 
 /** What a sheet program would take for a formula; of what begins with a minus only a plain number is none. */

@@ -1,4 +1,4 @@
-import type { DrawerItem, DrawerName } from '@jobbet/core/drawers/items';
+import type { DrawerItem, DrawerName } from '@jobbet/core/drawers';
 import { mutate } from 'swr';
 import { create } from 'zustand';
 import { api, RequestError, type FlyChange, type StoredItem, type Watching } from '../api/client.ts';

@@ -1,6 +1,13 @@
-import { kindOf, type DrawerItem, type DrawerItems, type DrawerName } from '@jobbet/core/drawers/items';
-import { NOMINAL_LIMITS } from '@jobbet/core/checks/checkFly';
-import { NOMINAL_MATERIALS, NOMINAL_SCHOOLS, NOMINAL_THREADS } from '@jobbet/core/drawers/tables';
+import {
+  kindOf,
+  type DrawerItem,
+  type DrawerItems,
+  type DrawerName,
+  NOMINAL_MATERIALS,
+  NOMINAL_SCHOOLS,
+  NOMINAL_THREADS,
+} from '@jobbet/core/drawers';
+import { NOMINAL_LIMITS } from '@jobbet/core/checks';
 
 /** What is counted, weighed or measured of one packet says nothing of another. */
 const OF_ONE_PACKET = new Set([

@@ -1,5 +1,4 @@
-import { drawersIn, type DrawerItems } from '@jobbet/core/drawers/items';
-import { drawersOf, type Drawers } from '@jobbet/core/drawers/tables';
+import { drawersIn, type DrawerItems, drawersOf, type Drawers } from '@jobbet/core/drawers';
 import useSWR from 'swr';
 import { api, type StoredItem } from '../api/client.ts';
 

@@ -1,5 +1,5 @@
-import { namesItem } from '@jobbet/core/exchange/uses';
-import type { DrawerItem, DrawerName } from '@jobbet/core/drawers/items';
+import { namesItem } from '@jobbet/core/contract';
+import type { DrawerItem, DrawerName } from '@jobbet/core/drawers';
 import type { ListedFly } from '../api/client.ts';
 
 /** How many flies name an item of a drawer. Flies are gone through once for each way of naming something, however many items there are. */

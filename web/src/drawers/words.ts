@@ -1,4 +1,4 @@
-import type { DrawerName } from '@jobbet/core/drawers/items';
+import type { DrawerName } from '@jobbet/core/drawers';
 
 /** What one more of a drawer is called. */
 export const ONE: Readonly<Record<DrawerName, string>> = {

@@ -1,9 +1,17 @@
-import type { FlyReport, LaidFly } from '@jobbet/core';
-import { partAt } from '@jobbet/core/figure/hit';
-import { clockwiseDeg, partWay, posedReach, restPose, type Pose, type Reach } from '@jobbet/core/figure/pose';
-import { viewOf, type Hand, type View } from '@jobbet/core/figure/view';
-import { boundsOf } from '@jobbet/core/geometry/bounds';
-import { formatAngle, formatNumber } from '@jobbet/core/units/format';
+import { type FlyReport, type LaidFly, boundsOf } from '@jobbet/core/model';
+import {
+  partAt,
+  clockwiseDeg,
+  partWay,
+  posedReach,
+  restPose,
+  type Pose,
+  type Reach,
+  viewOf,
+  type Hand,
+  type View,
+} from '@jobbet/core/drawing';
+import { formatAngle, formatNumber } from '@jobbet/core/units';
 import { useMemo, useRef, type PointerEvent } from 'react';
 import { useSettings, useStyle } from '../settings/settings.ts';
 import { FlyCanvas } from './FlyCanvas.tsx';

@@ -1,9 +1,5 @@
-import type { LaidFly } from '@jobbet/core';
-import { FigureCache } from '@jobbet/core/figure/cache';
-import type { DrawMode } from '@jobbet/core/figure/options';
-import { paintSteps } from '@jobbet/core/figure/paint';
-import { boundsOf } from '@jobbet/core/geometry/bounds';
-import type { View } from '@jobbet/core/figure/view';
+import { type LaidFly, boundsOf } from '@jobbet/core/model';
+import { FigureCache, type DrawMode, paintSteps, type View } from '@jobbet/core/drawing';
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useDark } from '../settings/useDark.ts';
 import { CanvasSurface } from './canvas.ts';

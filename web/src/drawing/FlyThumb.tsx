@@ -1,6 +1,5 @@
-import type { LaidFly } from '@jobbet/core';
-import { viewOf } from '@jobbet/core/figure/view';
-import { boundsOf } from '@jobbet/core/geometry/bounds';
+import { type LaidFly, boundsOf } from '@jobbet/core/model';
+import { viewOf } from '@jobbet/core/drawing';
 import { useMemo } from 'react';
 import { useSettings } from '../settings/settings.ts';
 import { FlyCanvas } from './FlyCanvas.tsx';

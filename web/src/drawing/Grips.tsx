@@ -1,8 +1,7 @@
-import type { LaidFly } from '@jobbet/core';
-import { gripBy, headGrip, partGrips, tipGrip, type Grip } from '@jobbet/core/edit/grips';
-import type { Bounds } from '@jobbet/core/geometry/bounds';
-import { screenX, screenY, type View } from '@jobbet/core/figure/view';
-import { formatLength, type Style } from '@jobbet/core/units/format';
+import type { LaidFly, Bounds } from '@jobbet/core/model';
+import { gripBy, headGrip, partGrips, tipGrip, type Grip } from '@jobbet/core/edit';
+import { screenX, screenY, type View } from '@jobbet/core/drawing';
+import { formatLength, type Style } from '@jobbet/core/units';
 import type { KeyboardEvent, PointerEvent, RefObject } from 'react';
 import { useStyle } from '../settings/settings.ts';
 import { Handle } from './Handle.tsx';

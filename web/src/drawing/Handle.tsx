@@ -1,4 +1,4 @@
-import type { GripKind } from '@jobbet/core/edit/grips';
+import type { GripKind } from '@jobbet/core/edit';
 import type { KeyboardEvent, PointerEvent } from 'react';
 
 interface HandleProps {

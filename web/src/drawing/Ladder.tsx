@@ -1,6 +1,6 @@
-import type { LaidFly, LaidPart } from '@jobbet/core';
-import { tipRelation } from '@jobbet/core/edit/grips';
-import { formatLength, formatNumber } from '@jobbet/core/units/format';
+import type { LaidFly, LaidPart } from '@jobbet/core/model';
+import { tipRelation } from '@jobbet/core/edit';
+import { formatLength, formatNumber } from '@jobbet/core/units';
 import { useStyle } from '../settings/settings.ts';
 import { Dimension, VerticalDimension } from './Dimension.tsx';
 import { xOf, type SheetLayout } from './layout.ts';

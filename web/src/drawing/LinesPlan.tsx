@@ -1,5 +1,5 @@
-import type { LaidFly } from '@jobbet/core';
-import { partAt } from '@jobbet/core/figure/hit';
+import type { LaidFly } from '@jobbet/core/model';
+import { partAt } from '@jobbet/core/drawing';
 import { useMemo, useRef, useState } from 'react';
 import { useSettings } from '../settings/settings.ts';
 import { FlyCanvas } from './FlyCanvas.tsx';

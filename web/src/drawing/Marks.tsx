@@ -1,4 +1,4 @@
-import type { LaidFly } from '@jobbet/core';
+import type { LaidFly } from '@jobbet/core/model';
 import { xOf, type SheetLayout } from './layout.ts';
 
 /** Something to settle, and where on the fly it is. */

@@ -1,7 +1,5 @@
-import type { LaidFly } from '@jobbet/core';
-import { outlineOf, PLAN_UP, PROFILE_UP } from '@jobbet/core/geometry/outline';
-import { screenX, screenY, type View } from '@jobbet/core/figure/view';
-import type { Vec3 } from '@jobbet/core/platform/section';
+import { type LaidFly, outlineOf, PLAN_UP, PROFILE_UP, type Vec3 } from '@jobbet/core/model';
+import { screenX, screenY, type View } from '@jobbet/core/drawing';
 import { useId } from 'react';
 import type { SheetLayout } from './layout.ts';
 

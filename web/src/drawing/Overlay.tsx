@@ -1,4 +1,4 @@
-import type { LaidFly } from '@jobbet/core';
+import type { LaidFly } from '@jobbet/core/model';
 import { memo, useRef } from 'react';
 import { Grips, PullWords, type DrawingActions } from './Grips.tsx';
 import { Ladder, type Band } from './Ladder.tsx';

@@ -1,4 +1,4 @@
-import { formatNumber } from '@jobbet/core/units/format';
+import { formatNumber } from '@jobbet/core/units';
 import { useSettings, useStyle } from '../settings/settings.ts';
 import { xOf, type SheetLayout } from './layout.ts';
 

@@ -1,5 +1,5 @@
-import type { LaidFly } from '@jobbet/core';
-import { formatLength } from '@jobbet/core/units/format';
+import type { LaidFly } from '@jobbet/core/model';
+import { formatLength } from '@jobbet/core/units';
 import { useStyle } from '../settings/settings.ts';
 import { xOf, type SheetLayout } from './layout.ts';
 

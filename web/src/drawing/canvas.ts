@@ -1,4 +1,4 @@
-import type { Surface } from '@jobbet/core/figure/surface';
+import type { Surface } from '@jobbet/core/drawing';
 
 /** Paths kept for one part: each view, side and tint has one; older ones make way. */
 const MOST_KEPT = 60;

@@ -1,6 +1,5 @@
-import type { LaidFly } from '@jobbet/core';
-import { boundsOf, type Bounds } from '@jobbet/core/geometry/bounds';
-import { viewOf, type Hand, type View } from '@jobbet/core/figure/view';
+import { type LaidFly, boundsOf, type Bounds } from '@jobbet/core/model';
+import { viewOf, type Hand, type View } from '@jobbet/core/drawing';
 
 export interface Zoom {
   readonly factor: number;

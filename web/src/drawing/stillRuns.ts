@@ -1,4 +1,4 @@
-import type { PaintStep } from '@jobbet/core/figure/paint';
+import type { PaintStep } from '@jobbet/core/drawing';
 import { CanvasSurface } from './canvas.ts';
 
 /** A piece of a canvas, px. */

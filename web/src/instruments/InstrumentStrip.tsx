@@ -1,8 +1,6 @@
-import { seriesOf } from '@jobbet/core/instruments/series';
-import { pieceOf } from '@jobbet/core/instruments/simulated';
-import { parseQuantity } from '@jobbet/core/units/quantity';
-import { readNumber } from '@jobbet/core/units/number';
-import { seedOf } from '@jobbet/core/units/random';
+import { seriesOf, pieceOf } from '@jobbet/core/instruments';
+import { parseQuantity, readNumber } from '@jobbet/core/units';
+import { seedOf } from '@jobbet/core/numeric';
 import { useState, type ReactNode } from 'react';
 import { useOffered } from '../shell/useKeys.ts';
 import { RealPort } from './RealPort.tsx';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { ReadingKind } from '@jobbet/core/instruments/reading';
+import type { ReadingKind } from '@jobbet/core/instruments';
 import { BAUD_RATES, browserSerial, SerialInstrument } from './serialPort.ts';
 import { SimulatedPort } from './simulatedPort.ts';
 import { connect, useInstruments } from './store.ts';

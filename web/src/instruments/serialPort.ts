@@ -1,4 +1,4 @@
-import { LineSplitter } from '@jobbet/core/instruments/reading';
+import { LineSplitter } from '@jobbet/core/instruments';
 import type { InstrumentPort } from './ports.ts';
 
 /** What is used of a port of the Web Serial API (W3C draft community group report). */

@@ -1,5 +1,11 @@
-import type { ReadingKind } from '@jobbet/core/instruments/reading';
-import { CALIPER, caliperLine, SCALE, scaleLine, SimulatedInstrument } from '@jobbet/core/instruments/simulated';
+import {
+  type ReadingKind,
+  CALIPER,
+  caliperLine,
+  SCALE,
+  scaleLine,
+  SimulatedInstrument,
+} from '@jobbet/core/instruments';
 import type { InstrumentPort } from './ports.ts';
 
 /** A caliper or a scale that is not there: it sends lines as one would, of whatever it is told to hold. */

@@ -1,5 +1,4 @@
-import { readLine, type ReadingKind } from '@jobbet/core/instruments/reading';
-import { seriesOf, shareOf, type Series } from '@jobbet/core/instruments/series';
+import { readLine, type ReadingKind, seriesOf, shareOf, type Series } from '@jobbet/core/instruments';
 import { create } from 'zustand';
 import type { InstrumentPort } from './ports.ts';
 import { SimulatedPort } from './simulatedPort.ts';

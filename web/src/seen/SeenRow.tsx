@@ -1,10 +1,7 @@
-import type { LaidFly } from '@jobbet/core';
-import { toRad } from '@jobbet/core/balance/model';
-import { viewOf, type ViewName } from '@jobbet/core/figure/view';
-import { boundsOf } from '@jobbet/core/geometry/bounds';
-import { shapeOf } from '@jobbet/core/seen/shape';
-import { coloursOf, finestMm, seen, type Looking, type Sight } from '@jobbet/core/seen/sight';
-import { formatDepth, formatLength, formatNumber, type Style } from '@jobbet/core/units/format';
+import { type LaidFly, toRad, boundsOf } from '@jobbet/core/model';
+import { viewOf, type ViewName } from '@jobbet/core/drawing';
+import { shapeOf, coloursOf, finestMm, seen, type Looking, type Sight } from '@jobbet/core/study';
+import { formatDepth, formatLength, formatNumber, type Style } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import { FlyCanvas } from '../drawing/FlyCanvas.tsx';
 import { useSettings, useStyle } from '../settings/settings.ts';

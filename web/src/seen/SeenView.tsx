@@ -1,8 +1,7 @@
-import { layFly, type FlyFile, type LaidFly } from '@jobbet/core';
-import { WATER_COLOURS, sunWords, SUN, daylight, type WaterColour } from '@jobbet/core/seen/water';
-import { finestMm, type Sight } from '@jobbet/core/seen/sight';
-import { formatDepth, formatLength, formatNumber } from '@jobbet/core/units/format';
-import { parseQuantity } from '@jobbet/core/units/quantity';
+import { layFly, type LaidFly } from '@jobbet/core/model';
+import type { FlyFile } from '@jobbet/core/pattern';
+import { WATER_COLOURS, sunWords, SUN, daylight, type WaterColour, finestMm, type Sight } from '@jobbet/core/study';
+import { formatDepth, formatLength, formatNumber, parseQuantity } from '@jobbet/core/units';
 import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { z } from 'zod';

@@ -1,4 +1,4 @@
-import { PAPERS, type Paper } from '@jobbet/core/paper/items';
+import { PAPERS, type Paper } from '@jobbet/core/drawing';
 import { ChoiceField } from '../bench/Fields.tsx';
 import { useSettings } from './settings.ts';
 

@@ -1,7 +1,5 @@
-import type { DrawMode } from '@jobbet/core/figure/options';
-import type { Hand } from '@jobbet/core/figure/view';
-import type { Paper } from '@jobbet/core/paper/items';
-import { METRIC, type Style } from '@jobbet/core/units/format';
+import type { DrawMode, Hand, Paper } from '@jobbet/core/drawing';
+import { METRIC, type Style } from '@jobbet/core/units';
 import { create } from 'zustand';
 import { createJSONStorage, persist, type StateStorage } from 'zustand/middleware';
 import { browserStore } from '../shell/kept.ts';

@@ -1,4 +1,4 @@
-import { readFlyValue } from '@jobbet/core';
+import { readFlyValue } from '@jobbet/core/pattern';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { mutate } from 'swr';

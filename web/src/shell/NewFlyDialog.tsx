@@ -1,9 +1,7 @@
-import type { FlyFile } from '@jobbet/core';
-import { HOOK_SIZES, TUBE, TUBE_MATERIALS } from '@jobbet/core/data/hooks';
-import { named } from '@jobbet/core/drawers/find';
-import { asKind, takePacket } from '@jobbet/core/edit/platform';
-import { newFly, NEW_PLATFORM } from '@jobbet/core/edit/newFly';
-import { withField } from '@jobbet/core/edit/relations';
+import type { FlyFile } from '@jobbet/core/pattern';
+import { HOOK_SIZES, TUBE, TUBE_MATERIALS } from '@jobbet/core/data';
+import { named } from '@jobbet/core/drawers';
+import { asKind, takePacket, newFly, NEW_PLATFORM, withField } from '@jobbet/core/edit';
 import { useId, useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { mutate } from 'swr';

@@ -1,4 +1,4 @@
-import type { Fault } from '@jobbet/core';
+import type { Fault } from '@jobbet/core/base';
 import { useState } from 'react';
 import { TextField } from '../bench/Fields.tsx';
 import { useSettings } from '../settings/settings.ts';

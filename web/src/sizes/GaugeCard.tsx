@@ -1,9 +1,7 @@
-import { corrected, gaugeCard, PROOF_MM } from '@jobbet/core/gauge/card';
-import { gaugeStrip } from '@jobbet/core/gauge/strip';
-import type { Page } from '@jobbet/core/paper/items';
-import { pageSvg } from '@jobbet/core/paper/svg';
-import type { Fault } from '@jobbet/core';
-import { formatNumber } from '@jobbet/core/units/format';
+import { corrected, gaugeCard, PROOF_MM, gaugeStrip } from '@jobbet/core/study';
+import { type Page, pageSvg } from '@jobbet/core/drawing';
+import type { Fault } from '@jobbet/core/base';
+import { formatNumber } from '@jobbet/core/units';
 import { useMemo, useState } from 'react';
 import { api } from '../api/client.ts';
 import { slug } from '../bench/export.ts';

@@ -1,4 +1,4 @@
-import type { Pin } from '@jobbet/core/run/pins';
+import type { Pin } from '@jobbet/core/study';
 import { Pin as PinIcon } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import type { Pinnable } from './rows.tsx';

@@ -1,4 +1,4 @@
-import { formatNumber } from '@jobbet/core/units/format';
+import { formatNumber } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import { useDark } from '../settings/useDark.ts';
 import { useStyle } from '../settings/settings.ts';

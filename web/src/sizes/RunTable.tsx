@@ -1,10 +1,7 @@
-import type { LaidFly } from '@jobbet/core';
-import { viewOf } from '@jobbet/core/figure/view';
-import { boundsOf } from '@jobbet/core/geometry/bounds';
-import { HOLDS, type Hold, type WeightTaken } from '@jobbet/core/run/runFly';
-import type { Pin } from '@jobbet/core/run/pins';
-import type { RunSize } from '@jobbet/core/run/sizes';
-import { formatLength, formatNumber } from '@jobbet/core/units/format';
+import { type LaidFly, boundsOf } from '@jobbet/core/model';
+import { viewOf } from '@jobbet/core/drawing';
+import { HOLDS, type Hold, type WeightTaken, type Pin, type RunSize } from '@jobbet/core/study';
+import { formatLength, formatNumber } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { FlyCanvas } from '../drawing/FlyCanvas.tsx';

@@ -1,9 +1,6 @@
-import { layFly, type LaidFly } from '@jobbet/core';
-import type { ListedFly } from '@jobbet/core/exchange/stored';
-import { platformWords } from '@jobbet/core/exchange/summary';
-import { HOLDS, type Hold } from '@jobbet/core/run/runFly';
-import { setPin, type Pin } from '@jobbet/core/run/pins';
-import { nameOf, readSizes, type RunSize } from '@jobbet/core/run/sizes';
+import { layFly, type LaidFly } from '@jobbet/core/model';
+import { type ListedFly, platformWords } from '@jobbet/core/contract';
+import { HOLDS, type Hold, setPin, type Pin, nameOf, readSizes, type RunSize } from '@jobbet/core/study';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { NavLink, useNavigate } from 'react-router';
 import { mutate } from 'swr';

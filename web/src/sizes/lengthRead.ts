@@ -1,5 +1,5 @@
-import type { Fault } from '@jobbet/core';
-import { parseQuantity } from '@jobbet/core/units/quantity';
+import type { Fault } from '@jobbet/core/base';
+import { parseQuantity } from '@jobbet/core/units';
 
 /** A length that was measured, millimetres where no unit is written; or what is wrong with it. */
 export function lengthRead(text: string): { readonly mm: number } | { readonly fault: Fault } {

@@ -1,7 +1,7 @@
-import type { FlyReport, LaidFly, LaidPart } from '@jobbet/core';
-import { tipRelation } from '@jobbet/core/edit/grips';
-import type { Pin } from '@jobbet/core/run/pins';
-import { formatLength, formatNumber, formatMass, formatSpeed, type Style } from '@jobbet/core/units/format';
+import type { FlyReport, LaidFly, LaidPart } from '@jobbet/core/model';
+import { tipRelation } from '@jobbet/core/edit';
+import type { Pin } from '@jobbet/core/study';
+import { formatLength, formatNumber, formatMass, formatSpeed, type Style } from '@jobbet/core/units';
 import type { ReactNode } from 'react';
 import type { RunAnswer } from '../solve/worker.ts';
 import { RideGlyph, rideWords } from '../ui/RideGlyph.tsx';

@@ -1,8 +1,6 @@
-import type { FlyFile } from '@jobbet/core';
-import type { Drawers } from '@jobbet/core/drawers/tables';
-import type { Pin } from '@jobbet/core/run/pins';
-import type { Hold, WeightTaken } from '@jobbet/core/run/runFly';
-import type { RunSize } from '@jobbet/core/run/sizes';
+import type { FlyFile } from '@jobbet/core/pattern';
+import type { Drawers } from '@jobbet/core/drawers';
+import type { Pin, Hold, WeightTaken, RunSize } from '@jobbet/core/study';
 import { useEffect, useState } from 'react';
 import { askShort } from '../solve/solver.ts';
 import type { RunAnswer } from '../solve/worker.ts';

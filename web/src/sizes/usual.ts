@@ -1,7 +1,6 @@
-import type { FlyFile } from '@jobbet/core';
-import { HOOK_SIZES } from '@jobbet/core/data/hooks';
-import { HOLDS, type Hold } from '@jobbet/core/run/runFly';
-import type { Pin } from '@jobbet/core/run/pins';
+import type { FlyFile } from '@jobbet/core/pattern';
+import { HOOK_SIZES } from '@jobbet/core/data';
+import { HOLDS, type Hold, type Pin } from '@jobbet/core/study';
 import { z } from 'zod';
 import { kept } from '../shell/kept.ts';
 

@@ -1,4 +1,4 @@
-import type { Drawers } from '@jobbet/core/drawers/tables';
+import type { Drawers } from '@jobbet/core/drawers';
 import { wrap, type Remote } from 'comlink';
 import { say } from '../shell/toast.ts';
 import { WorkerHost, WorkerLost } from './host.ts';

@@ -1,7 +1,8 @@
-import type { FlyFile, FlyReport } from '@jobbet/core';
-import type { Checked } from '@jobbet/core/checks/checkFly';
-import type { Drawers } from '@jobbet/core/drawers/tables';
-import type { Deviation } from '@jobbet/core/scatter/deviant';
+import type { FlyFile } from '@jobbet/core/pattern';
+import type { FlyReport } from '@jobbet/core/model';
+import type { Checked } from '@jobbet/core/checks';
+import type { Drawers } from '@jobbet/core/drawers';
+import type { Deviation } from '@jobbet/core/study';
 import { useCallback, useEffect, useState } from 'react';
 import { Latest } from './latest.ts';
 import { askShort } from './solver.ts';

@@ -1,18 +1,26 @@
-import type { Fault, FlyFile, FlyReport } from '@jobbet/core';
-import { checkFly, type Checked } from '@jobbet/core/checks/checkFly';
-import { NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers/tables';
-import type { Pin } from '@jobbet/core/run/pins';
-import { runOne, weightsOf, type Hold, type RunFly, type WeightTaken } from '@jobbet/core/run/runFly';
-import { findWeights, type Finding } from '@jobbet/core/find/finder';
-import type { Wish } from '@jobbet/core/find/wishes';
-import type { RunSize } from '@jobbet/core/run/sizes';
-import { layFly } from '@jobbet/core/solve/layFly';
-import { layDeviant, type Deviation } from '@jobbet/core/scatter/deviant';
-import { scatterOf, type ScatterStep, type Solved } from '@jobbet/core/scatter/scatter';
-import { spreadsOf } from '@jobbet/core/scatter/spreads';
-import { reportFly } from '@jobbet/core/solve/report';
-import { settleFly, solveFly, type SolvedFly } from '@jobbet/core/solve/solveFly';
-import { good, type Outcome } from '@jobbet/core/units/fault';
+import { type Fault, good, type Outcome } from '@jobbet/core/base';
+import type { FlyFile } from '@jobbet/core/pattern';
+import { type FlyReport, layFly, reportFly, settleFly, solveFly, type SolvedFly } from '@jobbet/core/model';
+import { checkFly, type Checked } from '@jobbet/core/checks';
+import { NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers';
+import {
+  type Pin,
+  runOne,
+  weightsOf,
+  type Hold,
+  type RunFly,
+  type WeightTaken,
+  findWeights,
+  type Finding,
+  type Wish,
+  type RunSize,
+  layDeviant,
+  type Deviation,
+  scatterOf,
+  type ScatterStep,
+  type Solved,
+  spreadsOf,
+} from '@jobbet/core/study';
 import { expose } from 'comlink';
 import { LongWork } from './longWork.ts';
 

@@ -1,5 +1,4 @@
-import type { TyingSheet } from '@jobbet/core/sheet/sheet';
-import { measureLine } from '@jobbet/core/sheet/write';
+import { type TyingSheet, measureLine } from '@jobbet/core/tying';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useBench } from '../bench/store.ts';

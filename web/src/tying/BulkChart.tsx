@@ -1,8 +1,7 @@
-import type { LaidFly } from '@jobbet/core';
-import type { Finding } from '@jobbet/core/checks/types';
-import { STEP_MM } from '@jobbet/core/tying/bulk';
-import { tyingPlan } from '@jobbet/core/tying/steps';
-import { formatLength } from '@jobbet/core/units/format';
+import type { LaidFly } from '@jobbet/core/model';
+import type { Finding } from '@jobbet/core/checks';
+import { STEP_MM, tyingPlan } from '@jobbet/core/tying';
+import { formatLength } from '@jobbet/core/units';
 import { useMemo, useRef } from 'react';
 import { useSize } from '../drawing/useSize.ts';
 import { useSettings, useStyle } from '../settings/settings.ts';

@@ -1,5 +1,5 @@
-import type { FlyFile } from '@jobbet/core';
-import type { Finding } from '@jobbet/core/checks/types';
+import type { FlyFile } from '@jobbet/core/pattern';
+import type { Finding } from '@jobbet/core/checks';
 import { SnagFlag } from '../ui/SnagFlag.tsx';
 
 interface FindingsProps {

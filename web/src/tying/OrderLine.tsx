@@ -1,8 +1,6 @@
-import type { LaidFly } from '@jobbet/core';
-import { brokenBy, constraintsOf } from '@jobbet/core/tying/constraints';
-import { movesOf, travelMm } from '@jobbet/core/tying/order';
-import { bestOrder } from '@jobbet/core/tying/sequence';
-import { saying } from '@jobbet/core/units/saying';
+import type { LaidFly } from '@jobbet/core/model';
+import { brokenBy, constraintsOf, movesOf, travelMm, bestOrder } from '@jobbet/core/tying';
+import { saying } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import { useStyle } from '../settings/settings.ts';
 

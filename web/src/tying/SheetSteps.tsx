@@ -1,7 +1,6 @@
-import type { LaidFly } from '@jobbet/core';
-import type { FigureCache } from '@jobbet/core/figure/cache';
-import type { Step } from '@jobbet/core/tying/step';
-import type { Thread } from '@jobbet/core/tying/threadOf';
+import type { LaidFly } from '@jobbet/core/model';
+import type { FigureCache } from '@jobbet/core/drawing';
+import type { Step, Thread } from '@jobbet/core/tying';
 import { DragDropProvider } from '@dnd-kit/react';
 import { useSortable } from '@dnd-kit/react/sortable';
 import { usualStepTime, type TyingRecord } from './record.ts';

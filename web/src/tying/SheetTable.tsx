@@ -1,4 +1,4 @@
-import type { SheetMaterial, SheetProportion, TyingSheet } from '@jobbet/core/sheet/sheet';
+import type { SheetMaterial, SheetProportion, TyingSheet } from '@jobbet/core/tying';
 
 interface SheetPartProps {
   readonly sheet: TyingSheet;

@@ -1,14 +1,19 @@
-import { layFly, type FlyFile } from '@jobbet/core';
-import type { Finding } from '@jobbet/core/checks/types';
-import { FigureCache } from '@jobbet/core/figure/cache';
-import { settleFly } from '@jobbet/core/solve/solveFly';
-import { sheetOf, type TyingSheet } from '@jobbet/core/sheet/sheet';
-import { stageSvgs } from '@jobbet/core/sheet/stages';
-import { sheetHtml, sheetMarkdown } from '@jobbet/core/sheet/write';
-import { changesInWords, compareSteps } from '@jobbet/core/tying/compareSteps';
-import { inOrder } from '@jobbet/core/tying/sequence';
-import { tyingPlan } from '@jobbet/core/tying/steps';
-import { threadOf } from '@jobbet/core/tying/threadOf';
+import { layFly, settleFly } from '@jobbet/core/model';
+import type { FlyFile } from '@jobbet/core/pattern';
+import type { Finding } from '@jobbet/core/checks';
+import { FigureCache } from '@jobbet/core/drawing';
+import {
+  sheetOf,
+  type TyingSheet,
+  stageSvgs,
+  sheetHtml,
+  sheetMarkdown,
+  changesInWords,
+  compareSteps,
+  inOrder,
+  tyingPlan,
+  threadOf,
+} from '@jobbet/core/tying';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api } from '../api/client.ts';

@@ -1,8 +1,6 @@
-import type { LaidFly } from '@jobbet/core';
-import type { FigureCache } from '@jobbet/core/figure/cache';
-import type { View, ViewName } from '@jobbet/core/figure/view';
-import { isHeaded, stageOf, stageView } from '@jobbet/core/tying/stage';
-import type { Step } from '@jobbet/core/tying/step';
+import type { LaidFly } from '@jobbet/core/model';
+import type { FigureCache, View, ViewName } from '@jobbet/core/drawing';
+import { isHeaded, stageOf, stageView, type Step } from '@jobbet/core/tying';
 import { useMemo, type ReactNode } from 'react';
 import { FlyCanvas } from '../drawing/FlyCanvas.tsx';
 import { useSettings } from '../settings/settings.ts';

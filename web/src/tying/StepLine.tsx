@@ -1,10 +1,7 @@
-import type { LaidFly } from '@jobbet/core';
-import type { FigureCache } from '@jobbet/core/figure/cache';
-import { asides, measureLine } from '@jobbet/core/sheet/write';
-import type { Step } from '@jobbet/core/tying/step';
-import type { Thread } from '@jobbet/core/tying/threadOf';
-import { formatNumber } from '@jobbet/core/units/format';
-import { saying } from '@jobbet/core/units/saying';
+import type { LaidFly } from '@jobbet/core/model';
+import type { FigureCache } from '@jobbet/core/drawing';
+import { asides, measureLine, type Step, type Thread } from '@jobbet/core/tying';
+import { formatNumber, saying } from '@jobbet/core/units';
 import { useStyle } from '../settings/settings.ts';
 import { clock } from './record.ts';
 import { StageDrawing } from './StageDrawing.tsx';

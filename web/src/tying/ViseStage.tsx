@@ -1,9 +1,7 @@
-import type { LaidFly } from '@jobbet/core';
-import { FigureCache } from '@jobbet/core/figure/cache';
-import { screenX, screenY, type View, type ViewName } from '@jobbet/core/figure/view';
-import type { ByEye } from '@jobbet/core/tying/byEye';
-import type { Step } from '@jobbet/core/tying/step';
-import { formatLength } from '@jobbet/core/units/format';
+import type { LaidFly } from '@jobbet/core/model';
+import { FigureCache, screenX, screenY, type View, type ViewName } from '@jobbet/core/drawing';
+import type { ByEye, Step } from '@jobbet/core/tying';
+import { formatLength } from '@jobbet/core/units';
 import { useRef, useState } from 'react';
 import { Dimension } from '../drawing/Dimension.tsx';
 import { useSize } from '../drawing/useSize.ts';

@@ -1,7 +1,6 @@
-import type { LaidFly } from '@jobbet/core';
-import { byEye } from '@jobbet/core/tying/byEye';
-import type { Step } from '@jobbet/core/tying/step';
-import { formatLength, formatNumber } from '@jobbet/core/units/format';
+import type { LaidFly } from '@jobbet/core/model';
+import { byEye, type Step } from '@jobbet/core/tying';
+import { formatLength, formatNumber } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import { useStyle } from '../settings/settings.ts';
 import { SnagFlag } from '../ui/SnagFlag.tsx';

@@ -1,5 +1,5 @@
-import { settleFly } from '@jobbet/core/solve/solveFly';
-import { sheetOf } from '@jobbet/core/sheet/sheet';
+import { settleFly } from '@jobbet/core/model';
+import { sheetOf } from '@jobbet/core/tying';
 import { useMemo, useState } from 'react';
 import { useBench } from '../bench/store.ts';
 import { useStyle } from '../settings/settings.ts';

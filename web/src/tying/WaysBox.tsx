@@ -1,5 +1,6 @@
-import type { FlyFile, LaidFly } from '@jobbet/core';
-import { waysOf, withWay } from '@jobbet/core/tying/ways/ways';
+import type { FlyFile } from '@jobbet/core/pattern';
+import type { LaidFly } from '@jobbet/core/model';
+import { waysOf, withWay } from '@jobbet/core/tying';
 import { ChoiceField } from '../bench/Fields.tsx';
 
 interface WaysBoxProps {

@@ -1,4 +1,4 @@
-import { tyingSchema } from '@jobbet/core/exchange/stored';
+import { tyingSchema } from '@jobbet/core/contract';
 import { z } from 'zod';
 import { RequestError } from '../api/client.ts';
 import { kept } from '../shell/kept.ts';

@@ -1,4 +1,4 @@
-import type { Step } from '@jobbet/core/tying/step';
+import type { Step } from '@jobbet/core/tying';
 import type { TyingRecord } from './record.ts';
 
 /** The step a tying is at; the first where its own is not there any more. */

@@ -1,4 +1,4 @@
-import { isTruer, type TyingRecord } from '@jobbet/core/exchange/stored';
+import { isTruer, type TyingRecord } from '@jobbet/core/contract';
 
 export type { TyingRecord };
 

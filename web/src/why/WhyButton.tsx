@@ -1,5 +1,5 @@
-import type { LaidFly } from '@jobbet/core';
-import { whyOf, type Asked } from '@jobbet/core/why/why';
+import type { LaidFly } from '@jobbet/core/model';
+import { whyOf, type Asked } from '@jobbet/core/study';
 import { Popover } from 'radix-ui';
 import { useId, type ReactNode } from 'react';
 import { useStyle } from '../settings/settings.ts';

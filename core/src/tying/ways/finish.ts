@@ -1,4 +1,4 @@
-import type { FlyFile } from '../../file/schema.ts';
+import type { FlyFile } from '../../pattern/index.ts';
 import type { WayOption, WaysOf } from './types.ts';
 
 type Coats = NonNullable<NonNullable<FlyFile['finish']>['coats']>;

@@ -1,8 +1,6 @@
-import { withKey, withPart } from '../../edit/relations.ts';
-import { addPart, freezeDependants, removePart } from '../../edit/parts.ts';
-import type { Part } from '../../file/parts.ts';
-import type { FlyFile } from '../../file/schema.ts';
-import type { LaidFly } from '../../solve/layFly.ts';
+import { withKey, withPart, addPart, freezeDependants, removePart } from '../../edit/index.ts';
+import type { Part, FlyFile } from '../../pattern/index.ts';
+import type { LaidFly } from '../../model/index.ts';
 import { moved, type Way, type WayOption, type WaysOf } from './types.ts';
 
 type Hackle = Extract<Part, { construction: 'hackle' }>;

@@ -1,7 +1,6 @@
-import { readRelation, withKey, withPart } from '../../edit/relations.ts';
-import type { Part } from '../../file/parts.ts';
-import { pullRelation } from '../../measure/adjust.ts';
-import type { LaidFly, LaidPart } from '../../solve/layFly.ts';
+import { readRelation, withKey, withPart } from '../../edit/index.ts';
+import { type Part, pullRelation } from '../../pattern/index.ts';
+import type { LaidFly, LaidPart } from '../../model/index.ts';
 import type { Way, WayOption, WaysOf } from './types.ts';
 
 /** Diameters at rear, middle and front as shares of the thickest. Judgement; every one is changed by hand afterwards. */

@@ -1,4 +1,4 @@
-import type { FlyFile } from '../../file/schema.ts';
+import type { FlyFile } from '../../pattern/index.ts';
 import { moved, type WayOption, type WaysOf } from './types.ts';
 
 const BEFORE: WayOption = {

@@ -1,5 +1,5 @@
-import type { FlyFile } from '../../file/schema.ts';
-import type { LaidFly } from '../../solve/layFly.ts';
+import type { FlyFile } from '../../pattern/index.ts';
+import type { LaidFly } from '../../model/index.ts';
 
 /** One way of doing a thing about which tiers differ, and what it gives and costs. */
 export interface WayOption {

@@ -1,5 +1,5 @@
-import type { FlyFile } from '../../file/schema.ts';
-import type { LaidFly } from '../../solve/layFly.ts';
+import type { FlyFile } from '../../pattern/index.ts';
+import type { LaidFly } from '../../model/index.ts';
 import { finishWays } from './finish.ts';
 import { hackleWays } from './hackle.ts';
 import { taperWays } from './taper.ts';

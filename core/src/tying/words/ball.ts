@@ -1,5 +1,5 @@
-import { CAUTIONS } from '../../data/cautions.ts';
-import type { PartOf } from '../../file/parts.ts';
+import { CAUTIONS } from '../../data/index.ts';
+import type { PartOf } from '../../pattern/index.ts';
 import { tieInMm } from '../constraints.ts';
 import { along } from '../step.ts';
 import { hasLead, NOTHING, sideWords, type PartWords, type Told } from './told.ts';

@@ -1,7 +1,6 @@
-import { CAUTIONS } from '../../data/cautions.ts';
-import { DOSES, TIE_IN } from '../../data/tying.ts';
-import type { PartOf } from '../../file/parts.ts';
-import type { LaidPart } from '../../solve/layFly.ts';
+import { CAUTIONS, DOSES, TIE_IN } from '../../data/index.ts';
+import type { PartOf } from '../../pattern/index.ts';
+import type { LaidPart } from '../../model/index.ts';
 import { tieInMm } from '../constraints.ts';
 import { NOTHING, sideWords, tipMeasure, TORQUE, TUG, type PartWords, type Told } from './told.ts';
 

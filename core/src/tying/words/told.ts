@@ -1,6 +1,6 @@
-import { solidNamed } from '../../data/solids.ts';
-import type { LaidFly, LaidPart } from '../../solve/layFly.ts';
-import { formatNumber, type Style } from '../../units/format.ts';
+import { solidNamed } from '../../data/index.ts';
+import type { LaidFly, LaidPart } from '../../model/index.ts';
+import { formatNumber, type Style } from '../../units/index.ts';
 import type { BuildUp } from '../buildUp.ts';
 import type { Move } from '../order.ts';
 import { tieInMm } from '../constraints.ts';

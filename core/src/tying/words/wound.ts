@@ -1,7 +1,6 @@
-import { CAUTIONS } from '../../data/cautions.ts';
-import { TIE_IN } from '../../data/tying.ts';
-import type { PartOf } from '../../file/parts.ts';
-import { windingOf } from '../../solve/cutLength.ts';
+import { CAUTIONS, TIE_IN } from '../../data/index.ts';
+import type { PartOf } from '../../pattern/index.ts';
+import { windingOf } from '../../model/index.ts';
 import type { BuiltAt } from '../buildUp.ts';
 import { tieInMm } from '../constraints.ts';
 import { across, along } from '../step.ts';

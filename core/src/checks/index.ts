@@ -1,0 +1,13 @@
+export {
+  type Checked,
+  NOMINAL_LIMITS,
+  checkFly,
+  limitFaults,
+  schoolFaults,
+  withMute,
+  withoutMute,
+} from './checkFly.ts';
+export { type Comparison, type Difference, compareSchools } from './compare.ts';
+export { reportChecked, reportChecks } from './report.ts';
+export { type Standing, followAll, standing } from './standing.ts';
+export { type Finding } from './types.ts';

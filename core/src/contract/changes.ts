@@ -1,0 +1,54 @@
+import { formatAngle, formatMass, formatSpeed, METRIC, type Style } from '../units/index.ts';
+import type { FlySummary } from './stored.ts';
+
+/** One thing that is other than before, in words; `verdict` where it is a judgement and not only a figure. */
+export interface ChangedFigure {
+  readonly words: string;
+  readonly verdict: boolean;
+}
+
+const RIDES: Readonly<Record<FlySummary['ride'], string>> = {
+  'point-up': 'point-up',
+  'point-down': 'point-down',
+  'on-its-side': 'on its side',
+  undecided: 'undecided',
+};
+/** Figures that differ by less are the same: nobody would see it. */
+const NOTICED = { heelDeg: 1, share: 0.005 };
+
+const both = (was: string, is: string): string => `${is}, was ${was}`;
+const unlike = (a: number | null, b: number | null): boolean =>
+  a === null || b === null ? a !== b : Math.abs(a - b) > NOTICED.share * Math.max(Math.abs(a), Math.abs(b));
+
+/** What of a fly's verdict and figures changed, the verdicts first. */
+export function changedFigures(before: FlySummary, after: FlySummary, style: Style = METRIC): ChangedFigure[] {
+  const out: ChangedFigure[] = [];
+  if (before.ride !== after.ride)
+    out.push({ verdict: true, words: `rides ${both(RIDES[before.ride], RIDES[after.ride])}` });
+  else if (Math.abs((after.heelDeg ?? 0) - (before.heelDeg ?? 0)) > NOTICED.heelDeg)
+    out.push({
+      verdict: false,
+      words: `heels ${both(`${formatAngle(before.heelDeg ?? 0, style)}°`, `${formatAngle(after.heelDeg ?? 0, style)}°`)}`,
+    });
+  const speed = (mmS: number): string => Object.values(formatSpeed(mmS, style)).join(' ');
+  if (before.sinkClass !== after.sinkClass)
+    out.push({
+      verdict: true,
+      words: `sinks ${both(before.sinkClass ?? 'not at all', after.sinkClass ?? 'not at all')}`,
+    });
+  else if (unlike(before.sinkMmS, after.sinkMmS) && before.sinkMmS !== null && after.sinkMmS !== null)
+    out.push({ verdict: false, words: `sinks at ${both(speed(before.sinkMmS), speed(after.sinkMmS))}` });
+  if (unlike(before.holdsToMmS, after.holdsToMmS)) {
+    const held = (mmS: number | null): string => (mmS === null ? 'any side current' : speed(mmS));
+    out.push({ verdict: false, words: `holds to ${both(held(before.holdsToMmS), held(after.holdsToMmS))}` });
+  }
+  const mass = (mg: number): string => Object.values(formatMass(mg, style)).join(' ');
+  if (unlike(before.dryMg, after.dryMg))
+    out.push({ verdict: false, words: `weighs ${both(mass(before.dryMg), mass(after.dryMg))}` });
+  if (unlike(before.shankMm, after.shankMm))
+    out.push({
+      verdict: false,
+      words: `shank ${both(`${before.shankMm.toFixed(1)} mm`, `${after.shankMm.toFixed(1)} mm`)}`,
+    });
+  return out;
+}

@@ -1,0 +1,26 @@
+export { changedFigures } from './changes.ts';
+export {
+  type ErrorAnswer,
+  type FlyChange,
+  type FlySummary,
+  type FlyVersion,
+  type Listed,
+  type ListedFly,
+  type SoundFly,
+  type StoredFly,
+  type StoredItem,
+  type TyingRecord,
+  errorSchema,
+  flyChangeSchema,
+  flyVersionSchema,
+  isTruer,
+  listedFlySchema,
+  listedSchema,
+  storedFlySchema,
+  storedItemSchema,
+  summarySchema,
+  tyingSchema,
+  versionKinds,
+} from './stored.ts';
+export { listedOf, platformWords, summarise } from './summary.ts';
+export { mayUse, namesItem } from './uses.ts';

@@ -1,0 +1,146 @@
+import { z } from 'zod';
+import { DRAWERS, type DrawerItem } from '../drawers/index.ts';
+import type { FlyFile } from '../pattern/index.ts';
+
+/** What the server and its clients hand each other. One schema for each thing that crosses; types are inferred from it. */
+
+/** What the Box lists of a fly. Masses mg, speeds mm/s, lengths mm. */
+export const summarySchema = z.object({
+  platform: z.string(),
+  ride: z.enum(['point-down', 'point-up', 'on-its-side', 'undecided']),
+  heelDeg: z.number().nullable(),
+  sinkMmS: z.number().nullable(),
+  sinkClass: z.string().nullable(),
+  dryMg: z.number(),
+  holdsToMmS: z.number().nullable(),
+  parts: z.number().int(),
+  shankMm: z.number(),
+  gapMm: z.number().nullable(),
+  frontMm: z.number(),
+  rearMm: z.number(),
+  topMm: z.number(),
+  bottomMm: z.number(),
+});
+export type FlySummary = z.infer<typeof summarySchema>;
+
+/** What the Box shows of a fly besides its figures and finds it by, and what of the drawers it names, in small letters. */
+export const listedSchema = z.object({
+  meant: z.enum(['point-up', 'point-down']).nullable(),
+  /** Whether it has eyes or cones, which its ride glyph shows. */
+  balls: z.boolean(),
+  /** Ids, materials and colours of its parts. */
+  words: z.string(),
+  packet: z.string().nullable(),
+  denier: z.number().nullable(),
+  school: z.string().nullable(),
+  materials: z.array(z.string()),
+  /** Constructions of its parts. */
+  made: z.array(z.string()),
+  sizeOf: z.object({ id: z.string(), size: z.string() }).nullable(),
+});
+export type Listed = z.infer<typeof listedSchema>;
+
+/** A fly as the server keeps it. `file` is a pattern file, checked where it is read. Times are ms since 1970. */
+export const storedFlySchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  revision: z.number().int(),
+  file: z.unknown(),
+  summary: summarySchema,
+  createdAt: z.number(),
+  updatedAt: z.number(),
+  deletedAt: z.number().nullable(),
+});
+export type StoredFly = Omit<z.infer<typeof storedFlySchema>, 'file'> & { readonly file: FlyFile };
+
+/**
+ * A fly as lists have it: what is shown of it, without its file. One that cannot be solved any more has neither; `broken` says why, and its
+ * file can still be had.
+ */
+export const listedFlySchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  revision: z.number().int(),
+  summary: summarySchema.nullable(),
+  listed: listedSchema.nullable(),
+  broken: z.string().nullable(),
+  createdAt: z.number(),
+  updatedAt: z.number(),
+  deletedAt: z.number().nullable(),
+});
+export type ListedFly = z.infer<typeof listedFlySchema>;
+/** A fly of the list that solves. */
+export type SoundFly = ListedFly & { readonly summary: FlySummary; readonly listed: Listed };
+
+export const versionKinds = ['created', 'auto', 'saved', 'restored'] as const;
+
+/** One kept version of a fly. */
+export const flyVersionSchema = z.object({
+  revision: z.number().int(),
+  kind: z.enum(versionKinds),
+  file: z.unknown(),
+  summary: summarySchema.nullable(),
+  startedAt: z.number(),
+  savedAt: z.number(),
+});
+export type FlyVersion = Omit<z.infer<typeof flyVersionSchema>, 'file'> & { readonly file: FlyFile };
+
+/** An item of a drawer as the server keeps it. `item` is checked where it is read. */
+export const storedItemSchema = z.object({
+  id: z.string(),
+  drawer: z.enum(DRAWERS),
+  item: z.unknown(),
+  revision: z.number().int(),
+  updatedAt: z.number(),
+});
+export type StoredItem = Omit<z.infer<typeof storedItemSchema>, 'item'> & { readonly item: DrawerItem };
+
+/** What a change in the drawers did to a fly: its figures before and after. */
+export const flyChangeSchema = z.object({
+  flyId: z.string(),
+  name: z.string(),
+  before: summarySchema,
+  after: summarySchema,
+});
+export type FlyChange = z.infer<typeof flyChangeSchema>;
+
+const ms = z.number().min(0);
+const byStep = z.record(z.string().max(200), ms);
+
+/** One fly as it was tied: by which sheet, how far, how long each step took, what differed. Known by its fly and when it was begun. Times in ms. */
+export const tyingSchema = z.object({
+  fly: z.string().min(1).max(80),
+  /** The sheet it is tied by: another version of the fly has another. */
+  sheet: z.string().max(20),
+  begun: z.number().int().min(0),
+  /** When anything of it changed last. */
+  changed: ms.default(0),
+  /** How often anything of it changed: of two accounts of one tying the one with more is true, whatever the clocks say. */
+  edits: z.number().int().min(0).default(0),
+  step: z.string().max(200),
+  /** ms spent on each step, by its key. */
+  spent: byStep,
+  /** Turns counted, by the step's key. */
+  counts: byStep,
+  /** What differed from the plan, by the step's key. */
+  differs: z.record(z.string().max(200), z.string().max(300)),
+  /** When what was coated is dry, by the step's key. */
+  drying: byStep,
+  done: ms.nullable(),
+});
+export type TyingRecord = z.infer<typeof tyingSchema>;
+
+/** Whether of two accounts of one tying the first is the truer: changed more often, or as often and later. */
+export const isTruer = (a: TyingRecord, b: TyingRecord): boolean =>
+  a.edits > b.edits || (a.edits === b.edits && a.changed >= b.changed);
+
+/** The one shape of every error the API answers with. */
+export const errorSchema = z.object({
+  error: z.object({
+    code: z.string(),
+    message: z.string(),
+    faults: z.array(z.object({ path: z.string(), code: z.string(), message: z.string() })).optional(),
+    revision: z.number().int().optional(),
+  }),
+});
+export type ErrorAnswer = z.infer<typeof errorSchema>;

@@ -1,0 +1,46 @@
+export { CAUTIONS } from './cautions.ts';
+export { COLOUR_WORDS, mixTint, tintOf } from './colours.ts';
+export { HOOK_SIZES, LOOPS, NOMINAL, SHANK, TUBE, TUBE_MATERIALS, nominalHook, sizeSteps } from './hooks.ts';
+export {
+  type BundleMaterial,
+  type FeatherMaterial,
+  type HackleMaterial,
+  type SheetMaterial,
+  type SpunMaterial,
+  type StripMaterial,
+  type WoundMaterial,
+  matchMaterial,
+} from './materials.ts';
+export { BUNDLES, FEATHERS, HACKLES, SHEETS, SPUN, STRIPS, WOUND } from './nominalMaterials.ts';
+export { SCHOOLS, SLOTS, type School, type SlotName } from './schools.ts';
+export { SOLIDS, type Solid, solidNamed, solidNames } from './solids.ts';
+export {
+  ANGLES,
+  ASKS_G,
+  BORE_OF_BEAD,
+  CHAIN,
+  COATS,
+  COLLAR_PITCH_MM,
+  CONE,
+  DISC,
+  DOSES,
+  HEAD_SPACE,
+  HEAD_WIRES,
+  HOLD,
+  PASS_MM,
+  RISKY_SHARE,
+  SIDES,
+  THREAD,
+  THREAD_FIBRE,
+  TIE_IN,
+  TRUSTED_SHARE,
+} from './tying.ts';
+export {
+  LANDMARKS,
+  type LandmarkName,
+  PROPERTIES,
+  type PartProperty,
+  QUANTITIES,
+  type QuantityName,
+  isReserved,
+} from './words.ts';

@@ -1,0 +1,27 @@
+export { COLUMNS, type Column, hasColumn } from './columns.ts';
+export { DRAWERS_FORMAT, EMPTY_DRAWERS, readDrawers, readItem, writeDrawers } from './file.ts';
+export { named } from './find.ts';
+export {
+  DRAWERS,
+  type DrawerItem,
+  type DrawerItems,
+  type DrawerName,
+  type HookItem,
+  type LimitItem,
+  type MaterialItem,
+  type RulesItem,
+  type SchoolItem,
+  type ThreadItem,
+  type WeightItem,
+  drawersIn,
+  kindOf,
+} from './items.ts';
+export { type ReadRows, headOf, readRows, withCell, writeCell, writeRows } from './rows.ts';
+export {
+  type Drawers,
+  NOMINAL_DRAWERS,
+  NOMINAL_MATERIALS,
+  NOMINAL_SCHOOLS,
+  NOMINAL_THREADS,
+  drawersOf,
+} from './tables.ts';

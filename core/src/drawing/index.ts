@@ -1,0 +1,12 @@
+export { FigureCache } from './figure/cache.ts';
+export { flyFigure } from './figure/flyFigure.ts';
+export { partAt } from './figure/hit.ts';
+export { type DrawMode } from './figure/options.ts';
+export { type PaintStep, paintFly, paintSteps } from './figure/paint.ts';
+export { type Pose, type Reach, clockwiseDeg, partWay, posedReach, restPose } from './figure/pose.ts';
+export { type Surface, SvgSurface } from './figure/surface.ts';
+export { type Hand, type View, type ViewName, screenX, screenY, viewOf } from './figure/view.ts';
+export { type Item, PAPERS, type Page, type Paper, pageSchema, shifted } from './paper/items.ts';
+export { type Block, type Run, type TextWidth, beside, hairline, paragraph, stacked } from './paper/setting.ts';
+export { PaperSurface } from './paper/surface.ts';
+export { pageSvg } from './paper/svg.ts';

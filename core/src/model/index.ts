@@ -1,0 +1,38 @@
+export { droopAt } from './balance/droop.ts';
+export { type Fall, effectiveMass, timeTo } from './balance/fromRest.ts';
+export { CURVE_DEG, SideFlow } from './balance/heeling.ts';
+export { UNDECIDED_MM, rightingMoment } from './balance/keel.ts';
+export { type Leader } from './balance/leader.ts';
+export {
+  type BalanceModel,
+  type Ride,
+  normalDeg,
+  rideOf,
+  sumWeights,
+  toDeg,
+  toRad,
+  weightCentre,
+} from './balance/model.ts';
+export { type SideLimit, sideHold, sideLimits, sideRests } from './balance/sideCurrent.ts';
+export { sinkingDrag } from './balance/sinking.ts';
+export { type SlackRest, slackRest, slackTorque } from './balance/slack.ts';
+export { restAndSink } from './balance/solveBalance.ts';
+export { USUAL_TEMPERATURE } from './balance/water.ts';
+export { type Bounds, boundsOf } from './geometry/bounds.ts';
+export { frontArea } from './geometry/front.ts';
+export { PLAN_UP, PROFILE_UP, extentOf, outlineOf } from './geometry/outline.ts';
+export { project, sumSilhouette } from './geometry/silhouette.ts';
+export { type Askew } from './parts/askew.ts';
+export { discVolume } from './parts/ballShapes.ts';
+export { type CoatCut, type FreeLine, type PartForm } from './parts/forms.ts';
+export { windingRank } from './parts/registry.ts';
+export { type Ellipse, type Section, type Vec3 } from './platform/section.ts';
+export { type WireRun } from './platform/types.ts';
+export { type Contribution, type TippingOf, contributionsOf, tippingsOf } from './solve/contributions.ts';
+export { boundMm, cutLength, windingOf } from './solve/cutLength.ts';
+export { DRAG_FACTOR, SOAKED_ALONE, dragFactorOf, fallOf } from './solve/fall.ts';
+export { type LaidFly, type LaidPart, layFly, platformTotals } from './solve/layFly.ts';
+export { reportFly } from './solve/report.ts';
+export { type FlyReport, reportSchema } from './solve/reportSchema.ts';
+export { type SolvedFly, balanceModel, settleFly, sinkSpeed, solveFly } from './solve/solveFly.ts';
+export { solveText } from './solve/solveText.ts';

@@ -1,0 +1,212 @@
+import { solidNamed, solidNames, type Solid, tintOf, BORE_OF_BEAD, CONE } from '../../data/index.ts';
+import { named, type WeightItem } from '../../drawers/index.ts';
+import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
+import type { Vec3 } from '../platform/section.ts';
+import { bad, good, type Fault, type Outcome, suggestion } from '../../base/index.ts';
+import { parseQuantity } from '../../units/index.ts';
+import { SHAPES, type BallSize } from './ballShapes.ts';
+import { built, lump, RelationReader } from './common.ts';
+import type { BuiltPart, ConstructionModule, Ground } from './types.ts';
+
+type Ball = PartOf<'ball'>;
+const KEYS = ['bore', 'front', 'length'] as const;
+
+function measure(part: Ball, path: string): Outcome<MeasuredPart> {
+  const reader = new RelationReader(part, path);
+  const { keys } = SHAPES[part.shape];
+  for (const key of KEYS)
+    if (part[key] !== undefined && !keys.includes(key))
+      reader.fault(
+        key,
+        'contradiction',
+        key === 'bore'
+          ? `only a bead or cone has a bore; a ${part.shape} has none`
+          : `is a cone's; a ${part.shape} has none`,
+      );
+  const at = reader.required(reader.place('at'), 'at', 'station 2');
+  const diameter = reader.length('diameter');
+  for (const key of ['bore', 'front'] as const) reader.length(key);
+  const length = reader.length('length');
+  if (!at || !diameter || reader.faults.length > 0) return bad(...reader.faults);
+  return good({
+    shape: 'ball',
+    id: part.id,
+    role: part.role,
+    path,
+    at,
+    diameter,
+    along: length,
+    alongOfDiameter: part.shape === 'cone' ? CONE.lengthOfDiameter : 1,
+    lengths: reader.lengths,
+    places: reader.places,
+  });
+}
+
+const USUAL_SOLID: Readonly<Partial<Record<Ball['shape'], string>>> = { plastic: 'plastic', disc: 'film' };
+
+/** The drawer's item that a ball names as its material, where it is of that shape. */
+function itemOf(part: Ball, ground: Ground): WeightItem | null {
+  const item = part.material === undefined ? null : named(ground.drawers.weights, part.material);
+  return item?.form === part.shape ? item : null;
+}
+
+function solidOf(part: Ball, item: WeightItem | null, path: string): Outcome<Solid> {
+  const word = item?.material ?? part.material ?? USUAL_SOLID[part.shape] ?? 'brass';
+  const solid = solidNamed(word);
+  return solid
+    ? good(solid)
+    : bad({
+        path: `${path}.material`,
+        code: 'material',
+        message: `"${word}" is no solid the tables know${suggestion(word, solidNames())}; metals are matched by name only: ${solidNames().join(', ')}`,
+      });
+}
+
+/** The bore, front and length of a ball, or what is impossible about them. */
+function sizeOf(
+  part: Ball,
+  item: WeightItem | null,
+  extent: PartExtent,
+  solid: Solid,
+  path: string,
+): Outcome<BallSize> {
+  const diameterMm = extent.lengthMm;
+  const given = (key: (typeof KEYS)[number], usual: number): number => extent.lengths[key]?.mm ?? usual;
+  const bored = SHAPES[part.shape].keys.includes('bore');
+  const own = item && isThatSize(item, diameterMm) ? item : null;
+  const frontMm = given('front', own?.frontMm ?? CONE.frontOfDiameter * diameterMm);
+  const usualBore = own?.boreMm ?? BORE_OF_BEAD * diameterMm;
+  const boreMm = bored ? given('bore', part.shape === 'cone' ? Math.min(usualBore, 0.8 * frontMm) : usualBore) : 0;
+  const faults: Fault[] = [];
+  const narrowest = part.shape === 'cone' ? Math.min(frontMm, diameterMm) : diameterMm;
+  if (boreMm >= narrowest && diameterMm > 0)
+    faults.push({
+      path: `${path}.bore`,
+      code: 'range',
+      message: `the bore (${boreMm.toFixed(1)} mm) is as wide as the ${part.shape === 'cone' ? "cone's front" : 'bead'}`,
+    });
+  const size = { diameterMm, boreMm, frontMm, lengthMm: extent.endMm - extent.startMm, domed: solid.name === 'resin' };
+  return faults.length > 0 ? bad(...faults) : good(size);
+}
+
+/** mm from the axis to a ball's own: a pair of eyes rests with its neck on the thread bed. */
+function heightOf(part: Ball, diameterMm: number, ground: Ground): number {
+  const { neck } = SHAPES[part.shape];
+  if (neck === null || part.side === 'axis' || part.side === 'around') return 0;
+  const stand = ground.platform.surfaceMm + ground.bedMm + (neck * diameterMm) / 2;
+  return part.side === 'bottom' ? -stand : stand;
+}
+
+/** 0.5 to 1.2 of the computed mass is what drilling, flattening and plating make of a ball; more or less is another ball. */
+const LIKELY = { least: 0.5, most: 1.2 };
+
+/** Diameters this near to the drawer's are the same piece. */
+const SAME_SIZE = 0.02;
+
+const isThatSize = (item: WeightItem, diameterMm: number): boolean =>
+  Math.abs(diameterMm / item.diameterMm - 1) <= SAME_SIZE;
+
+/** The mass as the file weighs it, else as the drawer does for a piece of that size. */
+function weighedMass(part: Ball, item: WeightItem | null, diameterMm: number, path: string): Outcome<number | null> {
+  if (part.mass === undefined)
+    return good(item?.massMg !== undefined && isThatSize(item, diameterMm) ? item.massMg : null);
+  const read = parseQuantity('mass', part.mass);
+  if (!read.ok) return bad({ path: `${path}.mass`, code: read.code, message: read.message });
+  return read.value > 0
+    ? good(read.value)
+    : bad({ path: `${path}.mass`, code: 'range', message: 'a weighed mass is above zero' });
+}
+
+/** What of a drawer's item was taken, and what was not. */
+function drawerNotes(item: WeightItem, diameterMm: number): string[] {
+  if (!isThatSize(item, diameterMm))
+    return [
+      `"${item.name}" is ${item.diameterMm.toFixed(1)} mm across in the drawer; at this size its mass is computed`,
+    ];
+  return item.massMg === undefined
+    ? []
+    : [`weighed in the drawer${item.massN === undefined ? '' : ` (${String(item.massN)} of them)`}`];
+}
+
+const sidesOf = (side: Ball['side']): readonly number[] => (side === 'near' ? [1] : side === 'far' ? [-1] : [1, -1]);
+
+function build(part: Ball, extent: PartExtent, ground: Ground, path: string): Outcome<BuiltPart> {
+  const rule = SHAPES[part.shape];
+  const item = itemOf(part, ground);
+  const [solid, weighed] = [solidOf(part, item, path), weighedMass(part, item, extent.lengthMm, path)];
+  if (!solid.ok) return solid;
+  if (!weighed.ok) return weighed;
+  if (part.side !== undefined && !rule.sides.includes(part.side))
+    return bad({
+      path: `${path}.side`,
+      code: 'choice',
+      message: `a ${part.shape} sits ${rule.sides.join(', ').replace(/, (\w+)$/, ' or $1')}, not "${part.side}"`,
+    });
+  const size = sizeOf(part, item, extent, solid.value, path);
+  if (!size.ok) return size;
+  const { diameterMm } = size.value;
+  if (diameterMm === 0)
+    return good(built(part, solid.value.name, { notes: ['has no diameter, so it weighs nothing'] }));
+  const x = (extent.startMm + extent.endMm) / 2;
+  const centre: Vec3 = [x, 0, heightOf(part, diameterMm, ground) + ground.platform.axisZ(x)];
+  const sides = part.shape === 'disc' ? sidesOf(part.side) : [];
+  const under = part.shape === 'disc' ? ground.radiusUnder(x) : 0;
+  const body = rule.body(part.id, centre, size.value, sides, under);
+  const volumeMm3 = body.pieces.reduce((sum, piece) => sum + piece.volumeMm3, 0);
+  const massMg = weighed.value ?? volumeMm3 * solid.value.density;
+  const share = massMg / (volumeMm3 * solid.value.density);
+  const unlikely = weighed.value !== null && (share < LIKELY.least || share > LIKELY.most);
+  const centroid = body.pieces[0]?.centroid ?? centre;
+  const round = part.shape === 'bead' || part.shape === 'cone';
+  return good(
+    built(part, solid.value.name, {
+      lumps: body.pieces.map((piece) => lump((massMg * piece.volumeMm3) / volumeMm3, piece.volumeMm3, piece.centroid)),
+      notes: [
+        ...(item ? drawerNotes(item, diameterMm) : []),
+        ...(unlikely
+          ? [
+              `weighed at ${share.toFixed(2)} of what ${solid.value.name} this size would weigh; is it another metal, or more pieces?`,
+            ]
+          : []),
+      ],
+      sections: body.sections,
+      skinMm2: body.skinMm2,
+      // Discs are glued over what is finished; nothing is tied on eyes that sit beside the shank.
+      outer: round ? surfaceOf(part.shape, size.value, centre[0]) : null,
+      ball:
+        part.shape === 'disc'
+          ? null
+          : {
+              sided: rule.neck !== null && centre[2] !== 0,
+              weighed: weighed.value !== null,
+              density: solid.value.density,
+              centroid,
+              volumeMm3,
+            },
+      forms: [
+        {
+          kind: 'ball',
+          shape: part.shape,
+          centre,
+          ...size.value,
+          neckMm: (rule.neck ?? 0) * diameterMm,
+          sides,
+          underMm: under,
+          rollRad: 0,
+          tint: tintOf(part.colour, solid.value.tint),
+        },
+      ],
+    }),
+  );
+}
+
+/** Radius of a threaded ball at x, for what is glued on it. */
+function surfaceOf(shape: Ball['shape'], size: BallSize, centreX: number): (x: number) => number {
+  const { diameterMm, frontMm, lengthMm } = size;
+  if (shape === 'cone')
+    return (x) => (frontMm + (diameterMm - frontMm) * ((x - centreX) / Math.max(1e-9, lengthMm) + 0.5)) / 2;
+  return (x) => Math.sqrt(Math.max(0, (diameterMm / 2) ** 2 - (x - centreX) ** 2));
+}
+
+/** Beads, cones, dumbbells, bead chain, plastic eyes and discs. Sources: solid geometry; densities from the table of solids. */
+export const ball: ConstructionModule<'ball'> = { construction: 'ball', measure, build, rank: () => 10 };

@@ -1,0 +1,165 @@
+import { matchMaterial, type BundleMaterial, tintOf, ANGLES, DOSES } from '../../data/index.ts';
+import type { Drawers } from '../../drawers/index.ts';
+import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
+import { section, setEllipse, type Section, type SolidLump } from '../platform/section.ts';
+import { bad, good, type Fault, type Outcome } from '../../base/index.ts';
+import { boundButts, supportForms } from './butts.ts';
+import {
+  built,
+  doseFault,
+  fibreOpacity,
+  freeLine,
+  leaveAngle,
+  lump,
+  pointAlong,
+  reachOf,
+  RelationReader,
+  sideOf,
+  sideShares,
+} from './common.ts';
+import type { FreeLine, PartForm } from './forms.ts';
+import type { BuiltPart, ConstructionModule, Ground, MeasureBench } from './types.ts';
+
+type Bundle = PartOf<'bundle'>;
+
+const DEFAULT_BY_ROLE: Readonly<Record<string, string>> = {
+  flash: 'film strand',
+  legs: 'rubber leg',
+  wing: 'fox hair',
+  underwing: 'fox hair',
+  overwing: 'fox hair',
+};
+
+export function bundleMaterial(part: Bundle, drawers: Drawers): { item: BundleMaterial; note: string | null } | null {
+  const usual =
+    drawers.bundles.find((item) => item.name === (DEFAULT_BY_ROLE[part.role] ?? 'marabou')) ?? drawers.bundles[0];
+  return usual ? matchMaterial(drawers.bundles, part.material, usual) : null;
+}
+
+function measure(part: Bundle, path: string, bench: MeasureBench): Outcome<MeasuredPart> {
+  const reader = new RelationReader(part, path);
+  const at = reader.required(reader.place('at'), 'at', 'bend');
+  reader.either('length', 'tip', '1.2 shank');
+  const [length, tip, buttsTo] = [reader.length('length'), reader.place('tip'), reader.place('buttsTo')];
+  reader.length('pinch');
+  const amounts = [part.pinch, part.strands, part.dose].filter((given) => given !== undefined).length;
+  if (amounts === 0) reader.fault('pinch', 'missing', 'is missing; write "pinch", "strands" or "dose"');
+  if (amounts > 1) reader.fault('dose', 'contradiction', 'pinch, strands and dose exclude each other; keep one');
+  doseFault(reader, part.dose);
+  const angle = leaveAngle(part, ANGLES[part.role] ?? 0, path, reader.faults);
+  if (!at || reader.faults.length > 0) return bad(...reader.faults);
+  return good({
+    shape: 'free',
+    id: part.id,
+    role: part.role,
+    path,
+    at,
+    boundAt: [],
+    buttsTo,
+    length,
+    tip,
+    reach: reachOf(bench.platform, sideOf(part), angle),
+    lengths: reader.lengths,
+    places: reader.places,
+  });
+}
+
+/** Pinch of the whole clump in mm: as given, from a dose, or from a count of strands at the material's packing. */
+function pinchOf(part: Bundle, extent: PartExtent, material: BundleMaterial): number {
+  if (part.strands !== undefined)
+    return Math.sqrt((part.strands * material.strandMm2 * 4) / (Math.PI * material.packing));
+  return extent.lengths['pinch']?.mm ?? DOSES[part.dose?.toLowerCase() ?? '']?.pinchMm ?? 0;
+}
+
+interface Clump {
+  readonly line: FreeLine;
+  readonly pinchMm: number;
+  readonly solidMm2: number;
+  readonly half: number;
+  readonly side: { y: number; z: number };
+}
+
+function freeSection(id: string, clump: Clump, m: BundleMaterial): Section {
+  const { line, half, solidMm2 } = clump;
+  const [tanV, tanH] = [Math.tan((m.spreadV * Math.PI) / 180), Math.tan((m.spreadH * Math.PI) / 180)];
+  return section({
+    owner: id,
+    fromMm: line.root[0],
+    toMm: line.root[0] + line.along[0] * line.lengthMm,
+    softness: m.softness,
+    root: [line.root],
+    leastSemiMm: half,
+    at: (x, out) => {
+      const mm = (x - line.root[0]) / line.along[0];
+      const [, y, z] = pointAlong(line, mm);
+      const [semiY, semiZ] = [half + (x - line.root[0]) * tanH, half + (x - line.root[0]) * tanV];
+      const local = solidMm2 * Math.max(0, 1 - (2 * (1 - m.taper) * mm) / line.lengthMm);
+      setEllipse(out, y, z, semiY, semiZ, fibreOpacity(local, m.fibreMm, semiY, semiZ));
+    },
+  });
+}
+
+/** How level the tips are drawn: stacked or cut ones even, torn or staggered ones ragged, natural ones as the material grows. */
+function levelOf(part: Bundle): number {
+  if (part.stacked === true || part.ends === 'even' || part.ends === 'cut') return 1;
+  return part.ends === 'staggered' || part.ends === 'torn' ? -1 : 0;
+}
+
+function build(part: Bundle, extent: PartExtent, ground: Ground, path: string): Outcome<BuiltPart> {
+  const match = bundleMaterial(part, ground.drawers);
+  if (!match)
+    return bad({ path: `${path}.material`, code: 'material', message: 'the drawers hold no hair, plume or strands' });
+  const { item: m, note } = match;
+  const faults: Fault[] = [];
+  const angle = leaveAngle(part, ANGLES[part.role] ?? 0, path, faults);
+  const pinch = pinchOf(part, extent, m);
+  const tint = tintOf(part.colour, m.colour);
+  const notes = note === null ? [] : [note];
+  if (pinch <= 0 || extent.lengthMm <= 0)
+    return good(
+      built(part, m.name, { notes: [...notes, 'has no length or no pinch, so it weighs nothing and is not drawn'] }),
+    );
+  const lumps: SolidLump[] = [];
+  const sections: Section[] = [];
+  const forms: PartForm[] = [];
+  for (const side of sideShares(sideOf(part))) {
+    const pinchMm = pinch * Math.sqrt(side.share);
+    // Tubing keeps its hollow; a clump is drawn together until only its packing is left.
+    const half = m.manner === 'tubing' ? pinchMm / 2 : (pinchMm * Math.sqrt(m.packing)) / 2;
+    const stand = side.y === 0 && side.z === 0 ? 0 : ground.radiusUnder(extent.endMm) + half;
+    const line = freeLine(ground.platform, side, extent.endMm, extent.roundMm, stand, angle, extent.lengthMm);
+    const clump: Clump = { line, pinchMm, half, side, solidMm2: m.packing * (Math.PI / 4) * pinchMm ** 2 };
+    const volume = clump.solidMm2 * extent.lengthMm * m.taper;
+    lumps.push(
+      lump(volume * m.density, volume, pointAlong(line, (extent.lengthMm * (4 * m.taper - 1)) / (6 * m.taper))),
+    );
+    sections.push(freeSection(part.id, clump, m));
+    const bound = boundButts(part.id, { semiMm: half, side, solidMm2: clump.solidMm2, ...m }, extent, ground);
+    if (bound) {
+      lumps.push(bound.lump);
+      sections.push(bound.section);
+    }
+    forms.push({
+      kind: 'bundle',
+      manner: m.manner,
+      line,
+      pinchMm: 2 * half,
+      squeezedMm: pinchMm,
+      spreadV: m.spreadV,
+      spreadH: m.spreadH,
+      taper: m.taper,
+      softness: m.softness,
+      tint,
+      fibreMm: m.fibreMm,
+      strands: Math.round(part.strands === undefined ? clump.solidMm2 / m.strandMm2 : part.strands * side.share),
+      bound: bound?.path ?? [],
+      level: levelOf(part),
+    });
+    forms.push(...supportForms(part.support, line, 2 * half));
+  }
+  const massMg = lumps.reduce((sum, each) => sum + each.massMg, 0);
+  return good(built(part, m.name, { lumps, sections, forms, notes, waterMg: massMg * m.water }));
+}
+
+/** Hair, plume, flash and legs tied in as a clump that tapers and spreads. Amounts and angles: the defaults of the model. */
+export const bundle: ConstructionModule<'bundle'> = { construction: 'bundle', measure, build, rank: () => 10 };

@@ -1,0 +1,162 @@
+import { matchMaterial, tintOf, COLLAR_PITCH_MM, type HackleMaterial } from '../../data/index.ts';
+import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
+import type { Drawers } from '../../drawers/index.ts';
+import { section, setEllipse } from '../platform/section.ts';
+import { bad, good, type Outcome } from '../../base/index.ts';
+import { built, BUTTS_NOTE, lump, RelationReader } from './common.ts';
+import type { BuiltPart, ConstructionModule, Ground, MeasureBench } from './types.ts';
+
+type Hackle = PartOf<'hackle'>;
+
+const KERATIN = 1.31;
+/** Fibres taper: mean section 0.6 of the root's. Stem 0.05 mg/mm. Water as for feathers. */
+const FIBRE_FILL = 0.6;
+const STEM_MG_MM = 0.05;
+const WATER = 0.6;
+const PALMER_PITCH_MM = 2.5;
+const COLLAR_TURNS = 3;
+const LEAST_RING_MM = 0.05;
+
+/** Angle of the fibres from the shank in water, radians: stiff ones stand at 70°, soft ones lie back to 30°. */
+export const sweepOf = (softness: number): number => (Math.min(70, Math.max(30, 90 - 60 * softness)) * Math.PI) / 180;
+
+function materialOf(part: Hackle, drawers: Drawers): { item: HackleMaterial; note: string | null } | null {
+  const usual =
+    drawers.hackles.find((item) => item.name === (part.style === 'palmer' ? 'saddle' : 'hen')) ?? drawers.hackles[0];
+  return usual ? matchMaterial(drawers.hackles, part.material, usual) : null;
+}
+
+/** Which half of the circle a hackle fills: 0 all of it, −1 below, 1 above. */
+const halfOf = (part: Hackle): -1 | 0 | 1 => (part.style !== 'throat' ? 0 : part.side === 'top' ? 1 : -1);
+
+/** The end of a palmered hackle whose fibres are drawn shorter, as feathers are toward their tip: −1 the front, 1 the rear. */
+function thinEndOf(part: Hackle, extent: PartExtent): -1 | 1 {
+  const begins = (extent.readings['from']?.mm ?? 0) <= (extent.readings['to']?.mm ?? 0) ? -1 : 1;
+  return part.by === 'base' ? (begins === 1 ? -1 : 1) : begins;
+}
+
+const turnsOf = (part: Hackle, spanMm: number): number =>
+  part.turns ?? (part.from === undefined ? COLLAR_TURNS : Math.max(1, Math.round(spanMm / PALMER_PITCH_MM)));
+
+function measure(part: Hackle, path: string, bench: MeasureBench): Outcome<MeasuredPart> {
+  const reader = new RelationReader(part, path);
+  if (part.style === 'throat' && part.from !== undefined)
+    reader.fault('from', 'contradiction', 'a throat is wound at one place; write "at", or make it a palmer');
+  const palmer = part.style === 'palmer' || part.from !== undefined;
+  const at = palmer
+    ? reader.required(reader.place('from'), 'from', 'bend')
+    : reader.required(reader.place('at'), 'at', 'head');
+  const to = palmer ? reader.required(reader.place('to'), 'to', 'body.front') : null;
+  if (palmer && part.at !== undefined)
+    reader.fault('at', 'contradiction', 'a palmered hackle has "from" and "to", not "at"');
+  reader.either('fibre', 'tip', '1.2 gap');
+  const [fibre, tip] = [reader.length('fibre'), reader.place('tip')];
+  reader.place('buttsTo');
+  const material = materialOf(part, bench.drawers);
+  if (!at || !material || reader.faults.length > 0) return bad(...reader.faults);
+  const reach = Math.cos(sweepOf(material.item.softness));
+  return good({
+    shape: 'fibres',
+    id: part.id,
+    role: part.role,
+    path,
+    at,
+    to,
+    widthMm: palmer ? 0 : turnsOf(part, 0) * COLLAR_PITCH_MM,
+    fibre,
+    tip,
+    reach: () => reach,
+    lengths: reader.lengths,
+    places: reader.places,
+  });
+}
+
+function build(part: Hackle, extent: PartExtent, ground: Ground, path: string): Outcome<BuiltPart> {
+  const match = materialOf(part, ground.drawers);
+  if (!match) return bad({ path: `${path}.material`, code: 'material', message: 'the drawers hold no hackles' });
+  const { item: m, note } = match;
+  const { startMm, endMm, lengthMm } = extent;
+  const span = endMm - startMm;
+  const turns = turnsOf(part, span);
+  const feathers = part.feathers ?? 1;
+  const fibres = turns * m.fibresPerTurn * feathers;
+  const notes = [
+    ...(note === null ? [] : [note]),
+    ...(part.turns === undefined ? [`turns not given: counted as ${String(turns)}`] : []),
+    ...(part.buttsTo === undefined ? [] : [BUTTS_NOTE]),
+  ];
+  if (fibres === 0 || lengthMm <= 0)
+    return good(
+      built(part, m.name, { turns, notes: [...notes, 'has no turns or no fibre length, so it weighs nothing'] }),
+    );
+  const sweep = sweepOf(m.softness);
+  const [back, outward] = [lengthMm * Math.cos(sweep), lengthMm * Math.sin(sweep)];
+  const core = ground.meanDiameterUnder(startMm, endMm);
+  const { axisZ } = ground.platform;
+  const mid = (startMm + endMm) / 2;
+  const fibreMg = fibres * lengthMm * (Math.PI / 4) * m.fibreMm ** 2 * FIBRE_FILL * KERATIN;
+  const stemMg = feathers * turns * Math.hypot(Math.PI * core, span / Math.max(1, turns)) * STEM_MG_MM;
+  // A collar's turns stand on one another; each ring of a palmer stands on what is under it.
+  const stemAt = (x: number): number => (part.from === undefined ? core / 2 : ground.radiusUnder(Math.min(x, endMm)));
+  const radiusAt = (x: number): number => stemAt(x) + outward * Math.min(1, (x - startMm) / back);
+  // A throat's fibres are all drawn to one side of the shank: half a circle, twice as dense, its middle 2/π of a radius out.
+  const half = halfOf(part);
+  const arc = half === 0 ? 2 * Math.PI : Math.PI;
+  const out = half * (2 / Math.PI) * (stemAt(mid) + outward / 2);
+  return good(
+    built(part, m.name, {
+      turns,
+      notes,
+      seeThrough: true,
+      waterMg: (fibreMg + stemMg) * WATER,
+      lumps: [
+        lump(fibreMg, fibreMg / KERATIN, [mid + back / 2, 0, axisZ(mid) + out]),
+        lump(stemMg, stemMg / KERATIN, [mid, 0, axisZ(mid)]),
+      ],
+      sections: [
+        section({
+          owner: part.id,
+          fromMm: startMm,
+          toMm: endMm + back,
+          softness: m.softness,
+          leastSemiMm: core / 2,
+          at: (x, cut) => {
+            const r = radiusAt(x);
+            setEllipse(
+              cut,
+              0,
+              axisZ(Math.min(x, endMm)) + (half * r) / 2,
+              r,
+              half === 0 ? r : r / 2,
+              Math.min(0.9, 1 - Math.exp((-fibres * m.fibreMm) / (arc * Math.max(r, LEAST_RING_MM)))),
+            );
+          },
+        }),
+      ],
+      forms: [
+        {
+          kind: 'hackle',
+          fromMm: startMm,
+          toMm: endMm,
+          fibreMm: lengthMm,
+          sweep,
+          stemMm: stemAt,
+          axisZ,
+          fibres,
+          turns,
+          half,
+          thinEnd: part.style === 'palmer' || part.from !== undefined ? thinEndOf(part, extent) : 0,
+          tint: tintOf(part.colour, m.colour),
+        },
+      ],
+    }),
+  );
+}
+
+/** Collars and palmered hackles: fibres standing round the shank, swept back by the water as they are soft. */
+export const hackle: ConstructionModule<'hackle'> = {
+  construction: 'hackle',
+  measure,
+  build,
+  rank: (part) => (part.from === undefined ? 5 : 4),
+};

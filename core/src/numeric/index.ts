@@ -1,0 +1,3 @@
+export { normalOf } from './chance.ts';
+export { noise, seedOf } from './random.ts';
+export { firstFall } from './roots.ts';

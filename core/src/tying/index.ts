@@ -1,0 +1,15 @@
+export { FELT_SHARE, STEP_MM, type Uneven, buttAdvice, profilesOf, unevenUnder } from './bulk.ts';
+export { type ByEye, byEye } from './byEye.ts';
+export { changesInWords, compareSteps } from './compareSteps.ts';
+export { type OrderCode, brokenBy, constraintsOf, tieInMm } from './constraints.ts';
+export { type Move, movesOf, travelMm } from './order.ts';
+export { bestOrder, inOrder, mended } from './sequence.ts';
+export { type SheetPaper, sheetPages } from './sheet/pages.ts';
+export { type SheetMaterial, type SheetProportion, type TyingSheet, sheetOf } from './sheet/sheet.ts';
+export { stageSvgs } from './sheet/stages.ts';
+export { asides, measureLine, sheetHtml, sheetMarkdown } from './sheet/write.ts';
+export { isHeaded, stageOf, stageView } from './stage.ts';
+export { type Step, step } from './step.ts';
+export { tyingPlan } from './steps.ts';
+export { type Thread, threadOf } from './threadOf.ts';
+export { waysOf, withWay } from './ways/ways.ts';

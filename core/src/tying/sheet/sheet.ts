@@ -1,0 +1,133 @@
+import { NOMINAL_DRAWERS, type Drawers } from '../../drawers/index.ts';
+import { platformWords } from '../../contract/index.ts';
+import { reportFly, type LaidPart, type SolvedFly } from '../../model/index.ts';
+import type { Step } from '../step.ts';
+import { tyingPlan } from '../steps.ts';
+import { turnWords } from '../words/told.ts';
+import { formatAngle, formatDepth, formatNumber, METRIC, type Style, saying, type Saying } from '../../units/index.ts';
+import { seedOf } from '../../numeric/index.ts';
+
+/** One thing to have on the table: what it is, how much of it, and the length it is cut to. */
+export interface SheetMaterial {
+  readonly part: string | null;
+  readonly words: string;
+  readonly cut: string | null;
+}
+
+/** One measure of the finished fly, in figures and as the tier wrote it. */
+export interface SheetProportion {
+  readonly part: string;
+  readonly figure: string;
+  readonly relation: string | null;
+}
+
+/** How a fly is tied, on a page: what is needed, its steps, its measures, what it does, what to take care with. */
+export interface TyingSheet {
+  readonly name: string;
+  /** Short, of the fly as it is: another version has another. */
+  readonly id: string;
+  readonly hook: string;
+  readonly notes: string | null;
+  readonly materials: readonly SheetMaterial[];
+  readonly steps: readonly Step[];
+  readonly proportions: readonly SheetProportion[];
+  /** What it does in water, one thing a line. */
+  readonly does: readonly string[];
+  readonly cautions: readonly string[];
+}
+
+/** Letters and figures that are not mistaken for one another. */
+const ALPHABET = '23456789abcdefghjkmnpqrstuvwxyz';
+const ID_LENGTH = 5;
+
+/** A short name for one version of a fly: the same file has the same. */
+export function shortId(file: unknown): string {
+  let rest = seedOf(JSON.stringify(file));
+  let id = '';
+  for (let i = 0; i < ID_LENGTH; i++) {
+    id += ALPHABET.charAt(rest % ALPHABET.length);
+    rest = Math.floor(rest / ALPHABET.length);
+  }
+  return id;
+}
+
+const RIDES: Readonly<Record<string, string>> = {
+  'point-up': 'point-up',
+  'point-down': 'point-down',
+  'on-its-side': 'on its side',
+  undecided: 'undecided',
+};
+
+/** The keys a part's measure may be written in, the first that is there counts. */
+const MEASURES = ['length', 'tip', 'fibre', 'diameter', 'turns', 'to'] as const;
+
+/** A part's measure as the finished fly shows it, in figures and as the tier wrote it. */
+function proportionOf(part: LaidPart, { length }: Saying, style: Style): SheetProportion {
+  const written = part.file as Readonly<Record<string, unknown>>;
+  const key = MEASURES.find((each) => written[each] !== undefined);
+  const value = key === undefined ? undefined : written[key];
+  const across = key === 'diameter' ? part.extent.lengths['diameter']?.mm : undefined;
+  return {
+    part: part.file.id,
+    figure: across === undefined ? length(part.extent.lengthMm) : `${length(across)} across`,
+    relation: typeof value === 'string' ? value : typeof value === 'number' ? turnWords(value, style) : null,
+  };
+}
+
+/** The tying sheet of a solved fly, in a tier's units and with the spools of the drawer. */
+export function sheetOf(
+  solved: SolvedFly,
+  style: Style = METRIC,
+  { threads }: Pick<Drawers, 'threads'> = NOMINAL_DRAWERS,
+): TyingSheet {
+  const { laid } = solved;
+  const say = saying(style);
+  const { length, mass, speed } = say;
+  const plan = tyingPlan(laid, style, threads);
+  const report = reportFly(solved);
+  const { keel, sink, weight, trim } = report;
+  const materials = plan.steps
+    .filter((step) => step.part !== null && step.inHand.length > 0)
+    .map((step): SheetMaterial => ({
+      part: step.part,
+      words: step.inHand.join(', '),
+      cut: step.cutMm === null ? null : length(step.cutMm),
+    }));
+  const wound = laid.parts
+    .filter((part) => part.file.construction === 'wrap' && !materials.some((each) => each.part === part.file.id))
+    .map((part): SheetMaterial => {
+      const cut = plan.steps.find((step) => step.part === part.file.id && step.cutMm !== null)?.cutMm ?? null;
+      const colour = part.file.colour === undefined ? '' : `, ${part.file.colour}`;
+      return { part: part.file.id, words: `${part.built.material}${colour}`, cut: cut === null ? null : length(cut) };
+    });
+  return {
+    name: laid.file.name,
+    id: shortId(laid.file),
+    hook: `${platformWords(laid.file.platform)}, shank ${length(laid.platform.shankMm)}${laid.platform.gapMm === null ? '' : `, gap ${length(laid.platform.gapMm)}`}`,
+    notes: laid.file.notes ?? null,
+    materials: [
+      {
+        part: null,
+        words: `thread, ${formatNumber(plan.thread.denier, 0, style)} denier${laid.file.thread?.colour === undefined ? '' : `, ${laid.file.thread.colour}`}; it breaks at about ${formatNumber(plan.thread.breaksG / 1000, 1, style)} kgf`,
+        cut: Object.values(formatDepth(plan.threadMm, style)).join(' '),
+      },
+      ...materials,
+      ...wound,
+    ],
+    steps: plan.steps,
+    proportions: laid.parts
+      .filter((part) => part.extent.lengthMm > 0 && part.file.construction !== 'coat')
+      .map((part) => proportionOf(part, say, style)),
+    does: [
+      `rides ${RIDES[keel.tight.ride] ?? keel.tight.ride}${keel.holdsTo_mm_s === null ? ', in any side current' : `, holds to ${speed(keel.holdsTo_mm_s)} from the side`}`,
+      sink
+        ? `sinks ${speed(sink.terminal_mm_s)}, ${sink.class}; down 1 m in ${formatNumber(sink.timeTo1m_s ?? 0, 1, style)} s`
+        : 'floats',
+      trim.noseDown_deg === null
+        ? ''
+        : `${formatAngle(Math.abs(trim.noseDown_deg), style)}° ${trim.noseDown_deg < 0 ? 'tail' : 'nose'}-down`,
+      `weighs ${mass(weight.dry_mg)} dry, ${mass(weight.casting_mg)} as it is cast`,
+    ].filter((line) => line !== ''),
+    cautions: [...new Set(plan.steps.flatMap((step) => step.caution ?? []))],
+  };
+}
