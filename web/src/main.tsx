@@ -1,65 +1,11 @@
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { createBrowserRouter, RouterProvider, useRouteError } from 'react-router';
-import { BoxView } from './box/BoxView.tsx';
+import { RouterProvider } from 'react-router';
 import { followTheme } from './settings/settings.ts';
-import { AppShell } from './shell/AppShell.tsx';
-import { SignedIn } from './shell/SignIn.tsx';
+import { router } from './routes.tsx';
 import './styles.css';
 
 followTheme();
-
-function Broken() {
-  const error = useRouteError();
-  return (
-    <main className="p-6">
-      <h1 className="text-fly font-bold mb-2">Something broke</h1>
-      <p className="mb-1">{error instanceof Error ? error.message : 'This page does not exist.'}</p>
-      <p className="mb-4">What was saved is safe, and what was not is kept on this device.</p>
-      <a className="sheet-button primary" href="/">
-        To the box
-      </a>
-    </main>
-  );
-}
-
-const router = createBrowserRouter([
-  {
-    element: (
-      <SignedIn>
-        <AppShell />
-      </SignedIn>
-    ),
-    errorElement: <Broken />,
-    hydrateFallbackElement: <p className="p-6 text-ink2">Opening</p>,
-    children: [
-      { path: '/', element: <BoxView /> },
-      {
-        path: '/fly/:id',
-        lazy: async () => ({ Component: (await import('./bench/FlyOnBench.tsx')).FlyOnBench }),
-        children: [
-          { index: true, lazy: async () => ({ Component: (await import('./bench/BenchView.tsx')).BenchView }) },
-          {
-            path: 'balance',
-            lazy: async () => ({ Component: (await import('./balance/BalanceView.tsx')).BalanceView }),
-          },
-          { path: 'balance/seen', lazy: async () => ({ Component: (await import('./seen/SeenView.tsx')).SeenView }) },
-          { path: 'sizes', lazy: async () => ({ Component: (await import('./sizes/SizesView.tsx')).SizesView }) },
-          { path: 'sizes/gauge', lazy: async () => ({ Component: (await import('./sizes/SizesView.tsx')).GaugeView }) },
-          { path: 'sheet', lazy: async () => ({ Component: (await import('./tying/SheetView.tsx')).SheetView }) },
-          { path: 'vise', lazy: async () => ({ Component: (await import('./tying/ViseView.tsx')).ViseView }) },
-        ],
-      },
-      {
-        path: '/drawers/:drawer?',
-        lazy: async () => ({ Component: (await import('./drawers/DrawersView.tsx')).DrawersView }),
-      },
-      { path: '/trash', lazy: async () => ({ Component: (await import('./box/TrashView.tsx')).TrashView }) },
-      { path: '/settings', lazy: async () => ({ Component: (await import('./shell/SettingsView.tsx')).SettingsView }) },
-      { path: '/help', lazy: async () => ({ Component: (await import('./shell/HelpView.tsx')).HelpView }) },
-    ],
-  },
-]);
 
 const root = document.getElementById('root');
 if (root)

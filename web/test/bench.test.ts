@@ -4,7 +4,7 @@ import { diffFlies } from '../src/bench/diff.ts';
 import { keyWords, sentenceOf } from '../src/bench/sentence.ts';
 import { asOneStep, change, changeOrSay, createBench, redo, undo } from '../src/bench/store.ts';
 import { ALL_CHECKS, besides, HOOK, partCalled, stepFrom, type Selection } from '../src/bench/selection.ts';
-import { slug } from '../src/bench/export.ts';
+import { slug } from '../src/shell/saveFile.ts';
 import { fly, stored, TAIL, withTail } from './build.ts';
 
 describe('what is chosen', () => {

@@ -2,17 +2,10 @@ import type { FlyFile } from '@jobbet/core/pattern';
 import { type LaidFly, boundsOf } from '@jobbet/core/model';
 import { flyFigure, paintFly, SvgSurface, viewOf } from '@jobbet/core/drawing';
 import { CanvasSurface } from '../drawing/canvas.ts';
-import { saveFile } from '../shell/saveFile.ts';
+import { saveFile, slug } from '../shell/saveFile.ts';
 import { useSettings } from '../settings/settings.ts';
 
 const PAPER = { ink: '#0F1E1F', sheet: '#FFFFFF', dark: false };
-
-/** A file name that every system takes: `Slate Runner` becomes `slate-runner`. */
-export const slug = (name: string): string =>
-  name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '') || 'fly';
 
 export function exportFile(file: FlyFile): void {
   saveFile(

@@ -1,6 +1,6 @@
 import type { RefObject } from 'react';
 import { useNavigate } from 'react-router';
-import type { ShellContext } from '../shell/AppShell.tsx';
+import type { ShellContext } from '../shell/shellContext.ts';
 import { ShellKeys } from '../shell/ShellKeys.tsx';
 import { TopBar } from '../shell/TopBar.tsx';
 import { FindField } from '../ui/FindField.tsx';

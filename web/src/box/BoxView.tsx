@@ -3,7 +3,7 @@ import { useNavigate, useOutletContext } from 'react-router';
 import { mutate } from 'swr';
 import { api, type ListedFly } from '../api/client.ts';
 import { useDrawers } from '../drawers/useDrawers.ts';
-import type { ShellContext } from '../shell/AppShell.tsx';
+import type { ShellContext } from '../shell/shellContext.ts';
 import { isSound, useFlies } from '../flies/listed.ts';
 import { say } from '../shell/toast.ts';
 import { useOffered } from '../shell/useKeys.ts';

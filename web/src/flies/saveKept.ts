@@ -1,5 +1,5 @@
 import { api, type ListedFly } from '../api/client.ts';
-import { slug } from '../bench/export.ts';
+import { slug } from '../shell/saveFile.ts';
 import { saveFile } from '../shell/saveFile.ts';
 import { say } from '../shell/toast.ts';
 

@@ -5,6 +5,7 @@ import { toggleInstruments, useInstruments } from '../instruments/store.ts';
 import { useSettings } from '../settings/settings.ts';
 import { CommandPalette, KeyMap } from './CommandPalette.tsx';
 import { NewFlyDialog } from './NewFlyDialog.tsx';
+import type { ShellContext } from './shellContext.ts';
 import { Toasts } from './Toasts.tsx';
 import { useOffered } from './useKeys.ts';
 import { WorkLine } from './WorkLine.tsx';
@@ -127,10 +128,4 @@ export function AppShell() {
       <WorkLine />
     </div>
   );
-}
-
-export interface ShellContext {
-  readonly openNew: () => void;
-  readonly openCommands: () => void;
-  readonly openKeys: () => void;
 }

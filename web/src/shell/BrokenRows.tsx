@@ -1,6 +1,6 @@
 import useSWR from 'swr';
 import { api, type BrokenRow } from '../api/client.ts';
-import { slug } from '../bench/export.ts';
+import { slug } from '../shell/saveFile.ts';
 import { saveFile } from './saveFile.ts';
 
 /** What is kept and no longer reads or lays out, with the way to what is kept of it. */

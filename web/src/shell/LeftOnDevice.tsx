@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import { mutate } from 'swr';
 import { api } from '../api/client.ts';
 import { dropLeft, keepLeft, leftDrafts, type LeftDraft } from '../bench/drafts.ts';
-import { slug } from '../bench/export.ts';
+import { slug } from '../shell/saveFile.ts';
 import { saveFile } from './saveFile.ts';
 import { say } from './toast.ts';
 

@@ -1,5 +1,5 @@
 import { useOutletContext } from 'react-router';
-import type { ShellContext } from './AppShell.tsx';
+import type { ShellContext } from './shellContext.ts';
 
 /** The way to all commands and to the list of keys, which every view's bar ends with. */
 export function ShellKeys() {

@@ -1,3 +1,10 @@
+/** A file name that every system takes: `Slate Runner` becomes `slate-runner`. */
+export const slug = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '') || 'fly';
+
 /** Hands a file to the browser to save. */
 export function saveFile(name: string, content: string | Blob, type = 'application/json'): void {
   const link = document.createElement('a');

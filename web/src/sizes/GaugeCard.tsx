@@ -4,7 +4,7 @@ import type { Fault } from '@jobbet/core/base';
 import { formatNumber } from '@jobbet/core/units';
 import { useMemo, useState } from 'react';
 import { api } from '../api/client.ts';
-import { slug } from '../bench/export.ts';
+import { slug } from '../shell/saveFile.ts';
 import { TextField } from '../bench/Fields.tsx';
 import { PX_PER_MM } from '../drawing/Projection.tsx';
 import { PaperChoice } from '../settings/PaperChoice.tsx';

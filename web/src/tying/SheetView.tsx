@@ -20,7 +20,7 @@ import { api } from '../api/client.ts';
 import { useSaver } from '../bench/FlyOnBench.tsx';
 import { shownOf } from '../bench/Checks.tsx';
 import { BoardFrame } from '../bench/BoardFrame.tsx';
-import { slug } from '../bench/export.ts';
+import { slug } from '../shell/saveFile.ts';
 import { useBench, useBenchStore } from '../bench/store.ts';
 import { changeUndoable } from '../bench/undoable.ts';
 import { PaperChoice } from '../settings/PaperChoice.tsx';
