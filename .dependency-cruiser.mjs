@@ -1,29 +1,7 @@
-/** The groups of core in the order a fly passes through them; imports run one way along it, and each is entered by its index only. */
-export const CORE = [
-  'base',
-  'numeric',
-  'units',
-  'data',
-  'drawers',
-  'instruments',
-  'pattern',
-  'model',
-  'edit',
-  'contract',
-  'drawing',
-  'tying',
-  'checks',
-  'study',
-];
+import { CORE, SHARED, WEB, WITHIN } from './folders.mjs';
 
-/** Folders within a group that have an order of their own. */
-export const WITHIN = {
-  model: ['platform', 'parts', 'geometry', 'balance', 'solve'],
-  study: ['finder', 'tolerance', 'explain', 'visibility', 'sizes'],
-};
-
-const oneWay = (folder, order) =>
-  order.map((name, i) => ({
+const oneWay = (folder, folders) =>
+  Object.keys(folders).map((name, i, order) => ({
     name: `${folder.replaceAll('/', '-')}-${name}-looks-back-only`,
     severity: 'error',
     comment: `${folder}/${name} may import only what comes before it`,
@@ -31,7 +9,7 @@ const oneWay = (folder, order) =>
     to: { path: `^${folder}/(${order.slice(i + 1).join('|') || 'nothing'})/` },
   }));
 
-const byIndexOnly = CORE.map((group) => ({
+const byIndexOnly = Object.keys(CORE).map((group) => ({
   name: `core-${group}-by-its-index`,
   severity: 'error',
   comment: `what other groups need of ${group} stands in its index.ts`,
@@ -44,6 +22,21 @@ export default {
     ...oneWay('core/src', CORE),
     ...Object.entries(WITHIN).flatMap(([group, order]) => oneWay(`core/src/${group}`, order)),
     ...byIndexOnly,
+    ...oneWay('web/src', WEB),
+    ...oneWay('web/src/shared', SHARED),
+    {
+      name: 'no-feature-knows-another',
+      severity: 'error',
+      comment: 'what two features share stands in shared or in fly',
+      from: { path: '^web/src/features/([^/]+)/' },
+      to: { path: '^web/src/features/', pathNot: '^web/src/features/$1/' },
+    },
+    {
+      name: 'no-server-part-knows-another-by-its-routes',
+      severity: 'error',
+      from: { path: '^server/src/([^/]+)/' },
+      to: { path: '^server/src/[^/]+/routes\\.ts$', pathNot: '^server/src/$1/' },
+    },
     {
       name: 'no-group-by-its-own-index',
       severity: 'error',
@@ -52,6 +45,13 @@ export default {
       to: { path: '^core/src/$1/index\\.ts$' },
     },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'no-circles-of-folders',
+      severity: 'error',
+      scope: 'folder',
+      from: { path: '^(web|core)/src' },
+      to: { circular: true },
+    },
     {
       name: 'core-is-pure',
       severity: 'error',
@@ -89,8 +89,8 @@ export default {
       name: 'only-views-fetch',
       severity: 'error',
       comment: 'components take values and callbacks',
-      from: { path: '^web/src/(drawing|ui)/' },
-      to: { path: '^web/src/api/' },
+      from: { path: '^web/src/shared/(drawing|charts|fields)/' },
+      to: { path: '^web/src/shared/api/' },
     },
     { name: 'nothing-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
   ],

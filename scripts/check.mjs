@@ -88,6 +88,7 @@ await inTwos([
     'scripts/gallery',
   ].map((workspace) => [`types ${workspace}`, node, ['node_modules/typescript-7/bin/tsc', '-p', workspace]]),
   ['what is not used', node, ['node_modules/knip/bin/knip.js', '--no-config-hints']],
+  ['the map of folders', node, ['scripts/map.mjs', '--check']],
   [
     'import rules',
     node,

@@ -7,7 +7,7 @@ import { PRESETS } from '../../core/src/edit/presets.ts';
 import { flyFigure } from '../../core/src/drawing/figure/flyFigure.ts';
 import { paintFly } from '../../core/src/drawing/figure/paint.ts';
 import { viewOf } from '../../core/src/drawing/figure/view.ts';
-import { CanvasSurface } from '../../web/src/drawing/canvas.ts';
+import { CanvasSurface } from '../../web/src/shared/drawing/canvas.ts';
 
 /** One thing that is tied, as it is drawn on every platform. */
 interface Tied {

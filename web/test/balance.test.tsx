@@ -4,14 +4,21 @@ import { type LaidFly, timeTo, fallOf } from '@jobbet/core/model';
 import { NOMINAL_DRAWERS } from '@jobbet/core/drawers';
 import { spreadsOf } from '@jobbet/core/study';
 import { useState } from 'react';
-import { Contributions } from '../src/balance/Contributions.tsx';
-import { careWords, offWords, spreadScale, spreadUnit, spreadWords, type Off } from '../src/balance/handWords.ts';
-import { lengthOf } from '../src/balance/lengthOf.ts';
-import { SinkTest } from '../src/balance/SinkTest.tsx';
-import { SpreadTable } from '../src/balance/SpreadTable.tsx';
-import { TippingBar } from '../src/balance/TippingBar.tsx';
-import { useBalance } from '../src/balance/useBalance.ts';
-import { WhyButton } from '../src/why/WhyButton.tsx';
+import { Contributions } from '../src/features/balance/Contributions.tsx';
+import {
+  careWords,
+  offWords,
+  spreadScale,
+  spreadUnit,
+  spreadWords,
+  type Off,
+} from '../src/features/balance/handWords.ts';
+import { lengthOf } from '../src/features/balance/lengthOf.ts';
+import { SinkTest } from '../src/features/balance/SinkTest.tsx';
+import { SpreadTable } from '../src/features/balance/SpreadTable.tsx';
+import { TippingBar } from '../src/features/balance/TippingBar.tsx';
+import { useBalance } from '../src/features/balance/useBalance.ts';
+import { WhyButton } from '../src/fly/verdict/WhyButton.tsx';
 import { laidOf, TAIL } from './build.ts';
 
 const eyes = {

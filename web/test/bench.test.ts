@@ -1,10 +1,10 @@
 import { NOMINAL_DRAWERS } from '@jobbet/core/drawers';
 import { PRESETS } from '@jobbet/core/edit';
-import { diffFlies } from '../src/bench/diff.ts';
-import { keyWords, sentenceOf } from '../src/bench/sentence.ts';
-import { asOneStep, change, changeOrSay, createBench, redo, undo } from '../src/bench/store.ts';
-import { ALL_CHECKS, besides, HOOK, partCalled, stepFrom, type Selection } from '../src/bench/selection.ts';
-import { slug } from '../src/shell/saveFile.ts';
+import { diffFlies } from '../src/fly/diff.ts';
+import { keyWords, sentenceOf } from '../src/features/bench/sentence.ts';
+import { asOneStep, change, changeOrSay, createBench, redo, undo } from '../src/fly/store.ts';
+import { ALL_CHECKS, besides, HOOK, partCalled, stepFrom, type Selection } from '../src/fly/selection.ts';
+import { slug } from '../src/shared/ui/saveFile.ts';
 import { fly, stored, TAIL, withTail } from './build.ts';
 
 describe('what is chosen', () => {

@@ -1,10 +1,10 @@
 import { fireEvent, render, screen, waitFor } from '@testing-library/react';
-import { ImportDialog } from '../src/box/ImportDialog.tsx';
-import { SinkLadder } from '../src/box/SinkLadder.tsx';
-import { takeIn } from '../src/box/importing.ts';
-import { drawingWidth, eyeAt } from '../src/box/place.ts';
-import { SettingsView } from '../src/shell/SettingsView.tsx';
-import { useSettings } from '../src/settings/settings.ts';
+import { ImportDialog } from '../src/features/box/ImportDialog.tsx';
+import { SinkLadder } from '../src/features/box/SinkLadder.tsx';
+import { takeIn } from '../src/features/box/importing.ts';
+import { drawingWidth, eyeAt } from '../src/features/box/place.ts';
+import { SettingsView } from '../src/app/settings/SettingsView.tsx';
+import { useSettings } from '../src/shared/settings/settings.ts';
 import { MemoryRouter } from 'react-router';
 import { fly, listed, stored } from './build.ts';
 

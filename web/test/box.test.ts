@@ -1,6 +1,6 @@
-import { importFiles } from '../src/box/importing.ts';
-import { matches, sortFlies } from '../src/box/sorting.ts';
-import { pressed } from '../src/shell/useKeys.ts';
+import { importFiles } from '../src/features/box/importing.ts';
+import { matches, sortFlies } from '../src/features/box/sorting.ts';
+import { pressed } from '../src/shared/commands/useKeys.ts';
 import { fly, listed, withTail } from './build.ts';
 
 const named = (name: string, sinkMmS: number | null, dryMg = 100) => {

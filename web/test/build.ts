@@ -1,7 +1,7 @@
 import { layFly, type LaidFly, solveFly } from '@jobbet/core/model';
 import { readFlyValue, type FlyFile } from '@jobbet/core/pattern';
 import { listedOf, summarise } from '@jobbet/core/contract';
-import type { ListedFly, SoundFly, StoredFly } from '../src/api/client.ts';
+import type { ListedFly, SoundFly, StoredFly } from '../src/shared/api/client.ts';
 
 type Loose = Record<string, unknown>;
 

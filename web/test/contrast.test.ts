@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
-const css = readFileSync(join(import.meta.dirname, '../src/styles.css'), 'utf8');
+const css = readFileSync(join(import.meta.dirname, '../src/app/styles.css'), 'utf8');
 
 type Tokens = Readonly<Record<string, string>>;
 function tokensOf(block: RegExp): Tokens {

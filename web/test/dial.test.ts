@@ -1,5 +1,5 @@
 import { leanWords } from '@jobbet/core/study';
-import { clockOf, DIAL, pointAt, rollOf } from '../src/balance/dial.ts';
+import { clockOf, DIAL, pointAt, rollOf } from '../src/features/balance/dial.ts';
 
 describe('the dial', () => {
   test('the point shows the way: up at the top, down at the foot, and to its own side for either hand', () => {

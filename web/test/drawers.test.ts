@@ -11,12 +11,12 @@ import {
   sortValue,
   typedCell,
   withSeries,
-} from '../src/drawers/cells.ts';
-import { allColumns, columnsOf, setsOf } from '../src/drawers/columnSets.ts';
-import { readCsv, writeCsv } from '../src/drawers/csv.ts';
-import { newItem } from '../src/drawers/newItem.ts';
-import { moved } from '../src/drawers/useGrid.ts';
-import { countsOf } from '../src/drawers/usedBy.ts';
+} from '../src/features/drawers/cells.ts';
+import { allColumns, columnsOf, setsOf } from '../src/features/drawers/columnSets.ts';
+import { readCsv, writeCsv } from '../src/features/drawers/csv.ts';
+import { newItem } from '../src/features/drawers/newItem.ts';
+import { moved } from '../src/features/drawers/useGrid.ts';
+import { countsOf } from '../src/features/drawers/usedBy.ts';
 import { fly, listed } from './build.ts';
 
 const file = readDrawers(

@@ -2,7 +2,7 @@ import { jest } from '@jest/globals';
 import { fireEvent, render, screen } from '@testing-library/react';
 import type { Fault } from '@jobbet/core/base';
 import { useState } from 'react';
-import { ChoiceField, TextField } from '../src/bench/Fields.tsx';
+import { ChoiceField, TextField } from '../src/shared/fields/Fields.tsx';
 
 const fault: Fault = { path: 'x', code: 'syntax', message: 'does not read' };
 

@@ -1,5 +1,5 @@
 import { jest } from '@jest/globals';
-import { WorkerHost, WorkerLost, type WatchedWorker } from '../src/solve/host.ts';
+import { WorkerHost, WorkerLost, type WatchedWorker } from '../src/shared/solve/host.ts';
 
 interface Remote {
   readonly solve: (question: string) => Promise<string>;

@@ -1,8 +1,8 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
-import { Inspector } from '../src/bench/Inspector.tsx';
-import { BenchProvider, createBench, type Bench } from '../src/bench/store.ts';
-import { HOOK, partCalled } from '../src/bench/selection.ts';
-import { useSettings } from '../src/settings/settings.ts';
+import { Inspector } from '../src/features/bench/Inspector.tsx';
+import { BenchProvider, createBench, type Bench } from '../src/fly/store.ts';
+import { HOOK, partCalled } from '../src/fly/selection.ts';
+import { useSettings } from '../src/shared/settings/settings.ts';
 import { METRIC } from '@jobbet/core/units';
 import { fly, stored } from './build.ts';
 

@@ -1,8 +1,8 @@
 import type { Series } from '@jobbet/core/instruments';
 import { jest } from '@jest/globals';
 import { ReadableStream } from 'node:stream/web';
-import { SerialInstrument, type SerialLike } from '../src/instruments/serialPort.ts';
-import { SimulatedPort } from '../src/instruments/simulatedPort.ts';
+import { SerialInstrument, type SerialLike } from '../src/shared/instruments/serialPort.ts';
+import { SimulatedPort } from '../src/shared/instruments/simulatedPort.ts';
 import {
   aimAt,
   aimNowhere,
@@ -13,7 +13,7 @@ import {
   takeInHand,
   toggleInstruments,
   useInstruments,
-} from '../src/instruments/store.ts';
+} from '../src/shared/instruments/store.ts';
 
 type Script = readonly (string | Error)[];
 

@@ -1,7 +1,7 @@
 import { jest } from '@jest/globals';
 import { z } from 'zod';
-import { keepSpreads, keptSpreads } from '../src/balance/spreadsKept.ts';
-import { kept } from '../src/shell/kept.ts';
+import { keepSpreads, keptSpreads } from '../src/features/balance/spreadsKept.ts';
+import { kept } from '../src/shared/kept/kept.ts';
 
 const place = kept('jobbet.test', z.object({ figure: z.number() }), { figure: 7 });
 beforeEach(() => {

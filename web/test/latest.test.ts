@@ -1,4 +1,4 @@
-import { Latest } from '../src/solve/latest.ts';
+import { Latest } from '../src/shared/solve/latest.ts';
 
 /** A solver that answers when told to. */
 function slow() {

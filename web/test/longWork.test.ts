@@ -1,5 +1,5 @@
 import { jest } from '@jest/globals';
-import { LongWork } from '../src/solve/longWork.ts';
+import { LongWork } from '../src/shared/solve/longWork.ts';
 
 function* counting(to: number): Generator<number, string> {
   for (let i = 1; i <= to; i++) yield i;

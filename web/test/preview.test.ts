@@ -1,8 +1,8 @@
 import type { Finding } from '@jobbet/core/checks';
 import { readSizes } from '@jobbet/core/study';
-import { shownOf, toSettle } from '../src/bench/Checks.tsx';
-import { change, createBench, leavePreview, showPreview, takePreview, undo } from '../src/bench/store.ts';
-import { keepRun, keptRun, usualSizes } from '../src/sizes/usual.ts';
+import { shownOf, toSettle } from '../src/fly/verdict/Checks.tsx';
+import { change, createBench, leavePreview, showPreview, takePreview, undo } from '../src/fly/store.ts';
+import { keepRun, keptRun, usualSizes } from '../src/features/sizes/usual.ts';
 import { fly, stored, withTail } from './build.ts';
 
 describe('a change that is shown before it is made', () => {

@@ -1,10 +1,10 @@
 import { jest } from '@jest/globals';
 import { NOMINAL_DRAWERS } from '@jobbet/core/drawers';
-import { byStations, dragOf, nudge, nudgePicked } from '../src/bench/pulling.ts';
-import { change, createBench, undo } from '../src/bench/store.ts';
-import { HOOK, partCalled } from '../src/bench/selection.ts';
-import { comparedOf } from '../src/bench/SchoolCompare.tsx';
-import { inked } from '../src/drawing/stillRuns.ts';
+import { byStations, dragOf, nudge, nudgePicked } from '../src/fly/pulling.ts';
+import { change, createBench, undo } from '../src/fly/store.ts';
+import { HOOK, partCalled } from '../src/fly/selection.ts';
+import { comparedOf } from '../src/features/bench/SchoolCompare.tsx';
+import { inked } from '../src/shared/drawing/stillRuns.ts';
 import { fly, stored, withTail } from './build.ts';
 
 const length = (bench: ReturnType<typeof createBench>): unknown => bench.getState().file.parts[0];

@@ -1,7 +1,7 @@
 import { ReadableStream, TransformStream } from 'node:stream/web';
 import { jest } from '@jest/globals';
-import { callTagged, callWatched, RequestError, whenSignInIsNeeded } from '../src/api/request.ts';
-import { useWork, working } from '../src/shell/work.ts';
+import { callTagged, callWatched, RequestError, whenSignInIsNeeded } from '../src/shared/api/request.ts';
+import { useWork, working } from '../src/shared/ui/work.ts';
 
 class Decoder extends TransformStream<Uint8Array, string> {
   constructor() {

@@ -1,8 +1,8 @@
 import { jest } from '@jest/globals';
-import { keepDraft, leftDrafts, takeDraft } from '../src/bench/drafts.ts';
-import { saved, Saver } from '../src/bench/saver.ts';
-import { change, createBench, type Bench } from '../src/bench/store.ts';
-import { takeUpDraft } from '../src/bench/takeUp.ts';
+import { keepDraft, leftDrafts, takeDraft } from '../src/fly/drafts.ts';
+import { saved, Saver } from '../src/fly/saver.ts';
+import { change, createBench, type Bench } from '../src/fly/store.ts';
+import { takeUpDraft } from '../src/fly/takeUp.ts';
 import { fly, stored, TAIL, withTail } from './build.ts';
 
 interface Request {

@@ -5,16 +5,16 @@ import type { FlyFile } from '@jobbet/core/pattern';
 import { FigureCache } from '@jobbet/core/drawing';
 import type { Finding } from '@jobbet/core/checks';
 import { sheetOf, threadOf } from '@jobbet/core/tying';
-import { useToast } from '../src/shell/toast.ts';
-import { BulkChart } from '../src/tying/BulkChart.tsx';
-import { Findings } from '../src/tying/Findings.tsx';
-import { OrderLine, useOrder } from '../src/tying/OrderLine.tsx';
-import { newTying, type TyingRecord } from '../src/tying/record.ts';
-import { shiftedBy } from '../src/ui/order.ts';
-import { OnTheTable, Proportions, WaterAndCare } from '../src/tying/SheetTable.tsx';
-import { StepLine } from '../src/tying/StepLine.tsx';
-import { TyingsBox } from '../src/tying/TyingsBox.tsx';
-import { WaysBox } from '../src/tying/WaysBox.tsx';
+import { useToast } from '../src/shared/ui/toast.ts';
+import { BulkChart } from '../src/features/sheet/BulkChart.tsx';
+import { Findings } from '../src/features/sheet/Findings.tsx';
+import { OrderLine, useOrder } from '../src/features/sheet/OrderLine.tsx';
+import { newTying, type TyingRecord } from '../src/fly/tyings/record.ts';
+import { shiftedBy } from '../src/shared/ui/order.ts';
+import { OnTheTable, Proportions, WaterAndCare } from '../src/features/sheet/SheetTable.tsx';
+import { StepLine } from '../src/features/sheet/StepLine.tsx';
+import { TyingsBox } from '../src/features/sheet/TyingsBox.tsx';
+import { WaysBox } from '../src/features/sheet/WaysBox.tsx';
 import { fly, laidOf, TAIL } from './build.ts';
 
 const body = {

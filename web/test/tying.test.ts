@@ -1,9 +1,26 @@
 import { type Step, step } from '@jobbet/core/tying';
 import { jest } from '@jest/globals';
-import { RequestError } from '../src/api/client.ts';
-import { createPost, unsentOf } from '../src/tying/post.ts';
-import { counted, differing, spoken, stepAt, stepBack, stepOn, threadAt, withTime } from '../src/tying/progress.ts';
-import { clock, merged, newTying, openTying, usualStepTime, usualTime, type TyingRecord } from '../src/tying/record.ts';
+import { RequestError } from '../src/shared/api/client.ts';
+import { createPost, unsentOf } from '../src/fly/tyings/post.ts';
+import {
+  counted,
+  differing,
+  spoken,
+  stepAt,
+  stepBack,
+  stepOn,
+  threadAt,
+  withTime,
+} from '../src/features/vise/progress.ts';
+import {
+  clock,
+  merged,
+  newTying,
+  openTying,
+  usualStepTime,
+  usualTime,
+  type TyingRecord,
+} from '../src/fly/tyings/record.ts';
 
 const STEPS: readonly Step[] = [
   step({ key: 'hook', title: 'Hook', drawn: [], how: ['Look at it.'] }),

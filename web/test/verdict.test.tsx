@@ -1,9 +1,9 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { reportFly, solveFly, type FlyReport } from '@jobbet/core/model';
 import { METRIC } from '@jobbet/core/units';
-import { VerdictStrip, verdictWords } from '../src/bench/VerdictStrip.tsx';
-import { useSettings } from '../src/settings/settings.ts';
-import { RideGlyph, rideWords } from '../src/ui/RideGlyph.tsx';
+import { VerdictStrip, verdictWords } from '../src/fly/verdict/VerdictStrip.tsx';
+import { useSettings } from '../src/shared/settings/settings.ts';
+import { RideGlyph, rideWords } from '../src/shared/ui/RideGlyph.tsx';
 import { fly } from './build.ts';
 
 const eyes = (diameter: string) => ({

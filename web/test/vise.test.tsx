@@ -4,10 +4,10 @@ import { settleFly, solveFly } from '@jobbet/core/model';
 import { NOMINAL_DRAWERS } from '@jobbet/core/drawers';
 import { sheetOf } from '@jobbet/core/tying';
 import { MemoryRouter } from 'react-router';
-import { BenchProvider, createBench } from '../src/bench/store.ts';
-import type { ViseMachine } from '../src/tying/machine.ts';
-import { AtTheVise } from '../src/tying/AtTheVise.tsx';
-import type { TyingRecord } from '../src/tying/record.ts';
+import { BenchProvider, createBench } from '../src/fly/store.ts';
+import type { ViseMachine } from '../src/features/vise/machine.ts';
+import { AtTheVise } from '../src/features/vise/AtTheVise.tsx';
+import type { TyingRecord } from '../src/fly/tyings/record.ts';
 import { fly } from './build.ts';
 
 const file = fly({

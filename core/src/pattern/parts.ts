@@ -183,7 +183,6 @@ export const partSchema = z.discriminatedUnion('construction', [
 export type Part = z.infer<typeof partSchema>;
 export type Construction = Part['construction'];
 export type PartOf<C extends Construction> = Extract<Part, { construction: C }>;
-export type Role = (typeof ROLES)[number];
 
 /** The keys each construction takes, for naming the nearest right one. */
 export const PART_KEYS: Readonly<Record<string, readonly string[]>> = Object.fromEntries(

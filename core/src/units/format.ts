@@ -62,10 +62,6 @@ export function formatTemperature(celsius: number, style: Style = METRIC): Writt
     : { figure: fixed(celsius, 0, style), unit: '°C' };
 }
 
-/** A plain factor such as the 0.6 of `0.6 shank`. */
-export const formatFactor = (factor: number, style: Style = METRIC): string =>
-  String(Math.round(factor * 1000) / 1000).replace('.', style.decimal);
-
 /** A plain figure with so many decimals: a ratio, a station. */
 export const formatNumber = (value: number, digits: number, style: Style = METRIC): string =>
   fixed(value, digits, style);

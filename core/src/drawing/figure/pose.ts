@@ -6,7 +6,6 @@ export interface Pose {
   readonly rollDeg: number;
   readonly noseDownDeg: number;
 }
-export const AS_TIED: Pose = { rollDeg: 0, noseDownDeg: 0 };
 
 const toRad = (deg: number): number => (deg * Math.PI) / 180;
 

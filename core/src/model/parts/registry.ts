@@ -23,7 +23,6 @@ const MODULES: { readonly [C in Construction]: ConstructionModule<C> } = {
   sheet,
   coat,
 };
-export const CONSTRUCTIONS = Object.keys(MODULES) as Construction[];
 
 const moduleOf = (construction: Construction): ConstructionModule<Construction> =>
   MODULES[construction] as unknown as ConstructionModule<Construction>;

@@ -1,6 +1,4 @@
-/** Three bands of light that a fish sees by: blue, green and red, nm. */
-export const BANDS_NM = [450, 550, 620] as const;
-/** One figure for each band. */
+/** One figure for each of three bands of light that a fish sees by: 450, 550 and 620 nm. */
 export type Bands = readonly [blue: number, green: number, red: number];
 
 const each = (of: (band: number, i: number) => number): Bands => [of(450, 0), of(550, 1), of(620, 2)];

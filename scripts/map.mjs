@@ -1,0 +1,45 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import prettier from 'prettier';
+import { CORE, SERVER, SHARED, WEB, WITHIN } from '../folders.mjs';
+import { root } from './lib.mjs';
+
+const page = join(root, 'docs/architecture.md');
+const [BEGIN, END] = ['<!-- map: made by npm run map -->', '<!-- map ends -->'];
+
+const row = (name, words) => `| \`${name}\` | ${words} |`;
+const table = (title, folders, within = {}) =>
+  [
+    `**${title}**`,
+    '',
+    '| folder | what stands there |',
+    '| --- | --- |',
+    ...Object.entries(folders).flatMap(([name, words]) => [
+      row(name, words),
+      ...Object.entries(within[name] ?? {}).map(([inner, of]) => row(`${name}/${inner}`, of)),
+    ]),
+    '',
+  ].join('\n');
+
+const map = [
+  'Each folder imports only what stands above it, a group of core by its `index.ts`; `npm run check` breaks when one looks down.',
+  '',
+  table('core/src', CORE, WITHIN),
+  table('server/src', SERVER),
+  table('web/src', WEB, { shared: SHARED }),
+].join('\n');
+
+const old = readFileSync(page, 'utf8');
+const [before, rest] = old.split(BEGIN);
+const [, after] = (rest ?? '').split(END);
+if (after === undefined) throw new Error(`${page} has no place for the map`);
+const next = await prettier.format(`${before}${BEGIN}\n\n${map}\n${END}${after}`, {
+  ...(await prettier.resolveConfig(page)),
+  filepath: page,
+});
+
+if (!process.argv.includes('--check')) writeFileSync(page, next);
+else if (next !== old) {
+  process.stderr.write('docs/architecture.md does not show the folders as they are: npm run map\n');
+  process.exit(1);
+}

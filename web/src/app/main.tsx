@@ -1,0 +1,16 @@
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { RouterProvider } from 'react-router';
+import { followTheme } from '../shared/settings/settings.ts';
+import { router } from './routes.tsx';
+import './styles.css';
+
+followTheme();
+
+const root = document.getElementById('root');
+if (root)
+  createRoot(root).render(
+    <StrictMode>
+      <RouterProvider router={router} />
+    </StrictMode>,
+  );

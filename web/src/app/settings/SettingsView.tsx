@@ -1,0 +1,120 @@
+import { useSettings, type Settings } from '../../shared/settings/settings.ts';
+import { BrokenRows } from './BrokenRows.tsx';
+import { Devices } from './Devices.tsx';
+import { KeepSafe } from './KeepSafe.tsx';
+import { LeftOnDevice } from './LeftOnDevice.tsx';
+import { TopBar } from '../../shared/ui/TopBar.tsx';
+
+interface RowProps<K extends keyof Settings> {
+  readonly name: string;
+  readonly key_: K;
+  readonly options: readonly (readonly [Settings[K], string])[];
+  readonly note?: string;
+}
+
+function Row<K extends keyof Settings>({ name, key_, options, note }: RowProps<K>) {
+  const settings = useSettings();
+  return (
+    <fieldset className="flex items-baseline gap-4 py-2 border-b border-hair">
+      <legend className="float-left w-40 font-semibold text-row">{name}</legend>
+      <div className="flex flex-wrap gap-x-5 gap-y-1">
+        {options.map(([value, words]) => (
+          <label key={words} className="flex items-baseline gap-1.5">
+            <input
+              type="radio"
+              name={key_}
+              checked={settings[key_] === value}
+              onChange={() => {
+                settings.set({ [key_]: value });
+              }}
+            />
+            {words}
+          </label>
+        ))}
+        {note !== undefined && <p className="w-full text-ink2">{note}</p>}
+      </div>
+    </fieldset>
+  );
+}
+
+export function SettingsView() {
+  return (
+    <div className="flex flex-col h-full">
+      <TopBar title={<h1 className="text-fly font-bold">Settings</h1>} />
+      <main tabIndex={0} className="p-4 max-w-2xl overflow-auto">
+        <p className="text-ink2 mb-2">Kept in this browser.</p>
+        <Row
+          name="Lengths"
+          key_="length"
+          options={[
+            ['mm', 'millimetres'],
+            ['in', 'inches'],
+          ]}
+          note="What you type keeps the unit you typed it in."
+        />
+        <Row
+          name="Weights"
+          key_="mass"
+          options={[
+            ['g', 'grams'],
+            ['gr', 'grains'],
+          ]}
+        />
+        <Row
+          name="Speeds"
+          key_="speed"
+          options={[
+            ['cm/s', 'cm/s'],
+            ['ft/s', 'ft/s'],
+          ]}
+        />
+        <Row
+          name="Temperatures"
+          key_="temperature"
+          options={[
+            ['C', '°C'],
+            ['F', '°F'],
+          ]}
+        />
+        <Row
+          name="Decimal sign"
+          key_="decimal"
+          options={[
+            ['.', 'point'],
+            [',', 'comma'],
+          ]}
+        />
+        <Row
+          name="Hand"
+          key_="hand"
+          options={[
+            ['right', 'right: the eye of the hook to the right'],
+            ['left', 'left: the eye to the left'],
+          ]}
+        />
+        <Row
+          name="Theme"
+          key_="theme"
+          options={[
+            ['system', 'as the system'],
+            ['light', 'light'],
+            ['dark', 'dark'],
+          ]}
+        />
+        <Row
+          name="Single keys"
+          key_="singleKeys"
+          options={[
+            [true, 'on'],
+            [false, 'off'],
+          ]}
+          note="Letters that do something without Ctrl, outside fields."
+        />
+        <KeepSafe />
+        <LeftOnDevice />
+        <BrokenRows />
+        <Devices />
+      </main>
+    </div>
+  );
+}

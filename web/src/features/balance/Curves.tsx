@@ -1,0 +1,207 @@
+import type { FlyFile } from '@jobbet/core/pattern';
+import { type LaidFly, droopAt, timeTo, type Fall, type Leader, fallOf, balanceModel } from '@jobbet/core/model';
+import { formatDepth, formatNumber, parseQuantity } from '@jobbet/core/units';
+import { useMemo } from 'react';
+import { useSettings, useStyle } from '../../shared/settings/settings.ts';
+import { useDark } from '../../shared/settings/useDark.ts';
+import { lengthOf } from './lengthOf.ts';
+import { SinkTest } from './SinkTest.tsx';
+import { Chart, PLAIN_CHART, SPEED_MM_S, token, type ChartOption } from '../../shared/charts/Chart.tsx';
+
+const DEPTH_MM = 3000;
+const POINTS = 40;
+/** Pulls of the droop curve, mm/s. */
+const PULLS = Array.from({ length: 26 }, (_, i) => 20 + 39.2 * i);
+const MOST_AIR = 20;
+
+interface CurvesProps {
+  /** The fly that is shown, and the one on the bench. */
+  readonly laid: LaidFly;
+  readonly plan: LaidFly;
+  readonly onKeep: (file: FlyFile, words: string) => void;
+}
+
+function leaderOf(length: string, thick: string): Leader | null {
+  const [lengthMm, diameterMm] = [lengthOf(length), lengthOf(thick)];
+  return lengthMm && diameterMm ? { lengthMm, diameterMm } : null;
+}
+
+/** How deep it is after so long, with what may slow it; how it hangs on a pull; and a sink test that corrects its drag. */
+export function Curves({ laid, plan, onKeep }: CurvesProps) {
+  const style = useStyle();
+  const { leaderLength, leaderThick, airShare, set } = useSettings();
+  const deepest = Math.max(DEPTH_MM, depthOf(laid));
+  const leader = useMemo(() => leaderOf(leaderLength, leaderThick), [leaderLength, leaderThick]);
+  const soaked = useMemo(() => fallOf(laid, { leader, airShare: 0 }, deepest), [laid, leader, deepest]);
+  const airy = useMemo(
+    () => (airShare > 0 ? fallOf(laid, { leader, airShare }, deepest) : null),
+    [laid, leader, airShare, deepest],
+  );
+  const to = (fall: Fall | null): string => {
+    const seconds = timeTo(fall, 1000);
+    return seconds === null ? 'not at all' : `${formatNumber(seconds, 1, style)} s`;
+  };
+  const field = (label: string, value: string, empty: string, wrong: boolean, onChange: (text: string) => void) => (
+    <input
+      className="field w-20"
+      aria-label={label}
+      aria-invalid={wrong}
+      placeholder={empty}
+      value={value}
+      onChange={(event) => {
+        onChange(event.target.value);
+      }}
+    />
+  );
+  const wrongLeader = [leaderLength, leaderThick].some((text) => Number.isNaN(lengthOf(text)));
+  const half = (leaderLength.trim() === '') !== (leaderThick.trim() === '');
+  return (
+    <section aria-label="Pulled and sinking, as curves" className="px-4 py-2">
+      <p className="leading-[2]">
+        With a leader of{' '}
+        {field('leader length', leaderLength, 'none', Number.isNaN(lengthOf(leaderLength)), (text) => {
+          set({ leaderLength: text });
+        })}{' '}
+        that is{' '}
+        {field('leader thickness', leaderThick, '0.25 mm', Number.isNaN(lengthOf(leaderThick)), (text) => {
+          set({ leaderThick: text });
+        })}{' '}
+        thick, and air in{' '}
+        <input
+          type="number"
+          className="field w-14"
+          aria-label="air in the soft parts, per cent"
+          min={0}
+          max={MOST_AIR}
+          value={Number((100 * airShare).toFixed(1))}
+          onChange={(event) => {
+            set({ airShare: Math.min(MOST_AIR, Math.max(0, Number(event.target.value))) / 100 });
+          }}
+        />{' '}
+        % of what the soft parts enclose, it is down 1 m in <b data-testid="to-a-metre">{to(soaked)}</b>
+        {airShare > 0 && (
+          <>
+            {' '}
+            soaked, <b>{airy ? to(airy) : 'and floats'}</b> {airy ? 'as it goes in dry' : 'as long as it is dry'}
+          </>
+        )}
+        .
+      </p>
+      {(wrongLeader || half) && (
+        <p role="alert" className="text-warn">
+          {wrongLeader
+            ? 'A leader is written such as 3 m and 0.25 mm.'
+            : 'A leader takes both its length and its thickness.'}
+        </p>
+      )}
+      <div className="grid grid-cols-2 gap-4">
+        <SinkChart soaked={soaked} airy={airy} deepest={deepest} />
+        <DroopChart laid={laid} />
+      </div>
+      <SinkTest plan={plan} onKeep={onKeep} />
+    </section>
+  );
+}
+
+/** The depth a fly is meant for, mm; 0 where it is meant for none. */
+function depthOf(laid: LaidFly): number {
+  const read = laid.file.intent?.depth === undefined ? null : parseQuantity('length', laid.file.intent.depth);
+  return read?.ok === true ? read.value : 0;
+}
+
+const axisOf = (name: string) => ({
+  type: 'value' as const,
+  name,
+  nameLocation: 'middle' as const,
+  nameTextStyle: { color: token('--ink2'), fontStyle: 'italic' as const },
+  axisLabel: { color: token('--ink2') },
+  splitLine: { lineStyle: { color: token('--hair') } },
+});
+
+function SinkChart({ soaked, airy, deepest }: { soaked: Fall | null; airy: Fall | null; deepest: number }) {
+  const style = useStyle();
+  const dark = useDark();
+  const option = useMemo((): ChartOption => {
+    const per = style.length === 'in' ? 304.8 : 1000;
+    const points = (fall: Fall | null): [number, number][] =>
+      fall
+        ? Array.from({ length: POINTS + 1 }, (_, i): [number, number] => {
+            const depth = (i / POINTS) * deepest;
+            return [Number((i === 0 ? 0 : (timeTo(fall, depth) ?? NaN)).toFixed(2)), Number((depth / per).toFixed(2))];
+          }).filter(([seconds]) => !Number.isNaN(seconds))
+        : [];
+    const line = (name: string, fall: Fall | null, type: 'solid' | 'dashed') => ({
+      type: 'line' as const,
+      name,
+      data: points(fall),
+      showSymbol: false,
+      lineStyle: { color: token('--air'), width: 2, type },
+      itemStyle: { color: token('--air') },
+    });
+    return {
+      ...PLAIN_CHART,
+      grid: { left: 44, right: 12, top: 10, bottom: 38 },
+      tooltip: { trigger: 'axis' },
+      xAxis: { ...axisOf('seconds from rest'), nameGap: 22 },
+      yAxis: { ...axisOf(`${formatDepth(1, style).unit} down`), inverse: true, nameGap: 28, max: deepest / per },
+      series: [line('soaked', soaked, 'solid'), ...(airy ? [line('going in dry', airy, 'dashed')] : [])],
+    };
+    // The colours are read from the page, which the theme changes.
+    // oxlint-disable-next-line react/exhaustive-deps
+  }, [soaked, airy, deepest, style, dark]);
+  return (
+    <figure>
+      <figcaption className="italic text-ink2">
+        sinking in still water, at the attitude it takes; good to some ten per cent
+      </figcaption>
+      {soaked ? (
+        <Chart
+          option={option}
+          label="Depth against time; times to depths stand at the left"
+          className="h-[150px] w-full"
+          testId="sink-chart"
+        />
+      ) : (
+        <p>It floats.</p>
+      )}
+    </figure>
+  );
+}
+
+function DroopChart({ laid }: { readonly laid: LaidFly }) {
+  const style = useStyle();
+  const dark = useDark();
+  const angles = useMemo(() => PULLS.map((pull) => droopAt(balanceModel(laid), laid.tight.heelDeg ?? 0, pull)), [laid]);
+  const option = useMemo((): ChartOption => {
+    const scale = SPEED_MM_S[style.speed];
+    return {
+      ...PLAIN_CHART,
+      grid: { left: 44, right: 12, top: 10, bottom: 38 },
+      tooltip: { trigger: 'axis' },
+      xAxis: { ...axisOf(`pull, ${style.speed}`), nameGap: 22, max: Math.round(1000 / scale) },
+      yAxis: { ...axisOf('° tail down'), nameGap: 28 },
+      series: [
+        {
+          type: 'line',
+          name: 'tail hangs',
+          data: PULLS.map((pull, i) => [Number((pull / scale).toFixed(1)), Number((angles[i] ?? 0).toFixed(1))]),
+          showSymbol: false,
+          lineStyle: { color: token('--weight'), width: 2 },
+          itemStyle: { color: token('--weight') },
+        },
+      ],
+    };
+    // The colours are read from the page, which the theme changes.
+    // oxlint-disable-next-line react/exhaustive-deps
+  }, [angles, style, dark]);
+  return (
+    <figure>
+      <figcaption className="italic text-ink2">how it hangs behind the knot while it is drawn</figcaption>
+      <Chart
+        option={option}
+        label="Droop against the speed of the pull; three of them stand at the left"
+        className="h-[150px] w-full"
+      />
+    </figure>
+  );
+}

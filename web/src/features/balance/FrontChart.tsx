@@ -1,0 +1,90 @@
+import type { FlyFile } from '@jobbet/core/pattern';
+import type { Found } from '@jobbet/core/study';
+import { formatMass, formatSpeed } from '@jobbet/core/units';
+import { useMemo } from 'react';
+import { useStyle } from '../../shared/settings/settings.ts';
+import { useDark } from '../../shared/settings/useDark.ts';
+import { Chart, PLAIN_CHART, SPEED_MM_S, token, type ChartOption } from '../../shared/charts/Chart.tsx';
+
+/** mg in one of the unit masses are shown in. */
+const MASS_MG = { g: 1000, gr: 64.79891 } as const;
+
+interface FrontChartProps {
+  readonly found: readonly Found[];
+  readonly shown: FlyFile | null;
+  readonly onShow: (found: Found) => void;
+}
+
+/** What was found, its weight against the current it holds: the front joins those that nothing lighter outdoes. A press shows one. */
+export function FrontChart({ found, shown, onShow }: FrontChartProps) {
+  const style = useStyle();
+  const dark = useDark();
+  /** Those that hold in any current have no place on the axis. */
+  const placed = useMemo(() => found.filter((each) => each.holdsToMmS !== null), [found]);
+  const option = useMemo((): ChartOption => {
+    const at = ({ dryMg, holdsToMmS }: Found): [number, number] => [
+      Number((dryMg / MASS_MG[style.mass]).toFixed(3)),
+      Number(((holdsToMmS ?? 0) / SPEED_MM_S[style.speed]).toFixed(2)),
+    ];
+    const axis = (name: string, gap: number) => ({
+      type: 'value' as const,
+      name,
+      nameLocation: 'middle' as const,
+      nameGap: gap,
+      nameTextStyle: { color: token('--ink2'), fontStyle: 'italic' as const },
+      axisLabel: { color: token('--ink2') },
+      splitLine: { lineStyle: { color: token('--hair') } },
+      scale: true,
+    });
+    const front = placed.filter((each) => each.front).sort((a, b) => a.dryMg - b.dryMg);
+    return {
+      ...PLAIN_CHART,
+      grid: { left: 44, right: 10, top: 10, bottom: 36 },
+      tooltip: {
+        formatter: (of: { dataIndex: number; seriesIndex: number }) =>
+          of.seriesIndex === 0 ? (placed[of.dataIndex]?.words ?? '') : '',
+      },
+      xAxis: axis(`dry, ${formatMass(1000, style).unit}`, 20),
+      yAxis: axis(`holds, ${formatSpeed(100, style).unit}`, 30),
+      series: [
+        {
+          type: 'scatter',
+          name: 'found',
+          data: placed.map((each) => ({
+            value: at(each),
+            symbol: each.front ? 'diamond' : 'circle',
+            symbolSize: each.file === shown ? 15 : 9,
+            itemStyle: {
+              color: each.file === shown ? token('--pick') : each.front ? token('--weight') : token('--sheet'),
+              borderColor: each.file === shown ? token('--on-pick') : token('--weight'),
+              borderWidth: 1.2,
+            },
+          })),
+        },
+        {
+          type: 'line',
+          name: 'front',
+          data: front.map(at),
+          showSymbol: false,
+          silent: true,
+          z: 1,
+          lineStyle: { color: token('--weight'), width: 1, type: 'dashed' },
+        },
+      ],
+    };
+    // The colours are read from the page, which the theme changes.
+    // oxlint-disable-next-line react/exhaustive-deps
+  }, [placed, shown, style, dark]);
+  return (
+    <Chart
+      option={option}
+      label="Weight against the current held, of what was found; the list beside it tells each"
+      className="h-[176px] w-full"
+      testId="front-chart"
+      onPick={(index) => {
+        const one = placed[index];
+        if (one) onShow(one);
+      }}
+    />
+  );
+}

@@ -1,0 +1,104 @@
+import type { FlyFile } from '@jobbet/core/pattern';
+import { type LaidFly, dragFactorOf, DRAG_FACTOR } from '@jobbet/core/model';
+import { formatNumber } from '@jobbet/core/units';
+import { useMemo, useState } from 'react';
+import { useStyle } from '../../shared/settings/settings.ts';
+import { lengthOf } from './lengthOf.ts';
+
+interface SinkTestProps {
+  /** The fly on the bench. */
+  readonly plan: LaidFly;
+  readonly onKeep: (file: FlyFile, words: string) => void;
+}
+
+/** A timed fall in a jar or at the bank gives one factor on the computed drag, which is kept with the fly. */
+export function SinkTest({ plan, onKeep }: SinkTestProps) {
+  const style = useStyle();
+  const [depth, setDepth] = useState(style.length === 'in' ? '3 ft' : '1 m');
+  const [seconds, setSeconds] = useState('');
+  const kept = plan.file.measured?.dragFactor;
+  const depthMm = lengthOf(depth);
+  const timed = seconds.trim() === '' ? null : Number(seconds.replace(',', '.'));
+  const factor = useMemo(
+    () => (timed !== null && timed > 0 && depthMm !== null && depthMm > 0 ? dragFactorOf(plan, depthMm, timed) : null),
+    [plan, depthMm, timed],
+  );
+  const written = (value: number): string => formatNumber(value, 2, style);
+  const wrong = (timed !== null && !(timed > 0)) || Number.isNaN(depthMm);
+  return (
+    <p className="leading-[2]" data-testid="sink-test">
+      Timed soaked from rest in still water, down{' '}
+      <input
+        className="field w-16"
+        aria-label="depth of the sink test"
+        aria-invalid={Number.isNaN(depthMm)}
+        value={depth}
+        onChange={(event) => {
+          setDepth(event.target.value);
+        }}
+      />{' '}
+      in{' '}
+      <input
+        className="field w-14"
+        inputMode="decimal"
+        aria-label="seconds of the sink test"
+        aria-invalid={timed !== null && !(timed > 0)}
+        placeholder="?"
+        value={seconds}
+        onChange={(event) => {
+          setSeconds(event.target.value);
+        }}
+      />{' '}
+      s{' '}
+      {wrong ? (
+        <span role="alert" className="text-warn">
+          Write a depth such as 1 m and the seconds it took.
+        </span>
+      ) : timed === null ? (
+        kept === undefined ? (
+          <span className="italic text-ink2">corrects the drag of this fly.</span>
+        ) : (
+          ''
+        )
+      ) : factor === null ? (
+        <span role="alert" className="text-warn">
+          that is no drag between {DRAG_FACTOR.least} and {DRAG_FACTOR.most} times the computed one; time it again,
+          alone and soaked.
+        </span>
+      ) : (
+        <>
+          it meets <b>{written(factor)} ×</b> the computed drag.{' '}
+          <button
+            type="button"
+            className="sheet-button"
+            onClick={() => {
+              onKeep(
+                { ...plan.file, measured: { ...plan.file.measured, dragFactor: Number(factor.toFixed(3)) } },
+                `Drag ${written(factor)} × as timed`,
+              );
+              setSeconds('');
+            }}
+          >
+            Keep it with the fly
+          </button>
+        </>
+      )}{' '}
+      {kept !== undefined && (
+        <>
+          Its drag is <b>{written(kept)} ×</b> the computed one, as it was timed.{' '}
+          <button
+            type="button"
+            className="underline underline-offset-2"
+            onClick={() => {
+              const { dragFactor: _gone, ...others } = plan.file.measured ?? {};
+              const { measured: _all, ...file } = plan.file;
+              onKeep(Object.keys(others).length > 0 ? { ...file, measured: others } : file, 'Drag as computed');
+            }}
+          >
+            Let it go
+          </button>
+        </>
+      )}
+    </p>
+  );
+}

@@ -1,0 +1,218 @@
+import type { LaidFly, LaidPart } from '@jobbet/core/model';
+import { formatNumber, type Style } from '@jobbet/core/units';
+import { DragDropProvider } from '@dnd-kit/react';
+import { useSortable } from '@dnd-kit/react/sortable';
+import type { KeyboardEvent } from 'react';
+import { useStyle } from '../../shared/settings/settings.ts';
+import { dropped } from '../../shared/ui/dropped.ts';
+import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
+import { partOf, type Selection } from '../../fly/selection.ts';
+import { PartIcon } from './PartIcon.tsx';
+
+interface TyingOrderProps {
+  readonly laid: LaidFly;
+  readonly selected: Selection;
+  /** Parts with something to settle. */
+  readonly flagged: ReadonlySet<string>;
+  readonly onPick: (id: string) => void;
+  readonly onHook: () => void;
+  readonly onMove: (from: number, to: number) => void;
+  readonly onAdd: () => void;
+  readonly onRemove: (id: string) => void;
+  /** Goes into the sentence of the chosen part. */
+  readonly onEdit: () => void;
+}
+
+const station = (laid: LaidFly, mm: number, style: Style): string =>
+  formatNumber(mm / (laid.platform.shankMm / 10), 1, style);
+
+function subtitle(laid: LaidFly, part: LaidPart, style: Style): string[] {
+  const { startMm, endMm } = part.extent;
+  const where =
+    Math.abs(endMm - startMm) < 0.05
+      ? `st ${station(laid, endMm, style)}`
+      : `st ${station(laid, startMm, style)} to ${station(laid, endMm, style)}`;
+  const turns =
+    part.built.turns === null || part.file.construction === 'ball'
+      ? ''
+      : `, ${String(Math.round(part.built.turns))} turns`;
+  return [`${part.built.material}${turns}`, where];
+}
+
+/** A bar where the part lies along the shank, 0 to 10. */
+function ThreadBar({ laid, part, tall }: { readonly laid: LaidFly; readonly part: LaidPart; readonly tall: boolean }) {
+  const at = (mm: number): number => 3 + 50 * Math.max(-0.05, Math.min(1.08, mm / laid.platform.shankMm));
+  const [a, b] = [at(part.extent.startMm), at(part.extent.endMm)];
+  const mid = tall ? 16 : 8;
+  return (
+    <svg width={58} height={tall ? 28 : 16} aria-hidden="true" className="shrink-0">
+      <path
+        d={`M3 ${String(mid + 6)}h50M3 ${String(mid + 3)}v6M28 ${String(mid + 4)}v4M53 ${String(mid + 3)}v6`}
+        stroke="var(--rule)"
+        strokeWidth={0.8}
+        fill="none"
+      />
+      <rect x={Math.min(a, b)} y={mid - 4} width={Math.max(2.5, Math.abs(b - a))} height={5} fill="var(--ink3)" />
+      <circle cx={b} cy={mid + 6} r={2.6} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={1.2} />
+    </svg>
+  );
+}
+
+interface RowProps {
+  readonly laid: LaidFly;
+  readonly part: LaidPart;
+  readonly index: number;
+  readonly selected: boolean;
+  readonly flagged: boolean;
+  readonly height: number;
+  readonly onPick: () => void;
+  readonly onEdit: () => void;
+}
+
+function Row({ laid, part, index, selected, flagged, height, onPick, onEdit }: RowProps) {
+  const { ref, handleRef, isDragging } = useSortable({ id: part.file.id, index });
+  const style = useStyle();
+  const oneLine = height < 30;
+  return (
+    <li
+      ref={ref}
+      className={`relative border-b border-hair/60 ${selected ? 'bg-sunk' : ''} ${isDragging ? 'opacity-60' : ''}`}
+      style={{ height }}
+    >
+      {selected && (
+        <span
+          className="absolute left-0 top-0 bottom-0 w-[5px] bg-pick border-r border-on-pick/40"
+          aria-hidden="true"
+        />
+      )}
+      <div className="flex h-full">
+        <button
+          ref={handleRef}
+          type="button"
+          className="w-8 shrink-0 pl-4 text-left font-bold text-row cursor-grab touch-none"
+          title="Drag to reorder"
+          aria-label={`Reorder ${part.file.id}`}
+        >
+          {index + 1}
+        </button>
+        <button
+          type="button"
+          data-part={part.file.id}
+          onClick={onPick}
+          onKeyDown={(event) => {
+            if (event.key !== 'Enter' || !selected) return;
+            event.preventDefault();
+            onEdit();
+          }}
+          aria-current={selected ? 'true' : undefined}
+          className="flex items-center gap-2 flex-1 text-left pl-1 pr-2 min-w-0"
+        >
+          <PartIcon part={part.file} />
+          <span className="min-w-0 flex-1">
+            <span className="block text-row font-semibold truncate">
+              {part.file.id}{' '}
+              {flagged && (
+                <span className="text-warn" title="something to settle">
+                  <SnagFlag />
+                  <span className="sr-only">, something to settle</span>
+                </span>
+              )}
+            </span>
+            {!oneLine &&
+              subtitle(laid, part, style)
+                .slice(0, height < 60 ? 1 : 2)
+                .map((line) => (
+                  <span key={line} className="block text-label leading-[1.3] italic text-ink2 truncate">
+                    {line}
+                  </span>
+                ))}
+          </span>
+          <ThreadBar laid={laid} part={part} tall={!oneLine} />
+        </button>
+      </div>
+    </li>
+  );
+}
+
+const rowHeight = (count: number): number => (count <= 8 ? 66 : count <= 15 ? 40 : 22);
+
+/** The parts in tying order, each with where it lies along the shank. Reordered by drag or with the square brackets. */
+export function TyingOrder({
+  laid,
+  selected,
+  flagged,
+  onPick,
+  onHook,
+  onMove,
+  onAdd,
+  onRemove,
+  onEdit,
+}: TyingOrderProps) {
+  const height = rowHeight(laid.parts.length);
+  const ids = laid.parts.map((part) => part.file.id);
+  const key = (event: KeyboardEvent): void => {
+    const id = partOf(selected);
+    if (event.key === 'Delete' && id !== null) {
+      event.preventDefault();
+      onRemove(id);
+    }
+  };
+  return (
+    <section aria-label="Tying order" className="flex flex-col h-full min-h-0" onKeyDown={key}>
+      <header className="flex items-baseline justify-between px-4 pt-3 pb-1">
+        <h2 className="font-bold text-body">Tying order</h2>
+        <span className="text-label italic text-ink3">along 0 to 10</span>
+      </header>
+      <button
+        type="button"
+        onClick={onHook}
+        aria-current={selected.kind === 'hook' ? 'true' : undefined}
+        className={`relative text-left pl-4 pr-2 py-1.5 border-y border-hair/60 ${selected.kind === 'hook' ? 'bg-sunk' : ''}`}
+      >
+        {selected.kind === 'hook' && (
+          <span
+            className="absolute left-0 top-0 bottom-0 w-[5px] bg-pick border-r border-on-pick/40"
+            aria-hidden="true"
+          />
+        )}
+        <span className="text-row font-semibold">Hook, thread and aim</span>
+      </button>
+      <DragDropProvider
+        onDragEnd={(event) => {
+          const drop = dropped(ids, event);
+          if (drop) onMove(ids.indexOf(drop.moved), drop.to);
+        }}
+      >
+        <ol className="min-h-0 overflow-y-auto" aria-label="Parts">
+          {laid.parts.map((part, index) => (
+            <Row
+              key={part.file.id}
+              laid={laid}
+              part={part}
+              index={index}
+              selected={part.file.id === partOf(selected)}
+              flagged={flagged.has(part.file.id)}
+              height={height}
+              onPick={() => {
+                onPick(part.file.id);
+              }}
+              onEdit={onEdit}
+            />
+          ))}
+        </ol>
+      </DragDropProvider>
+      {laid.parts.length === 0 && <p className="px-4 py-3 text-ink2">Tie in the first part.</p>}
+      <footer className="mt-auto px-4 py-2 text-ink2 border-t border-hair">
+        <button type="button" className="flex justify-between w-full py-0.5 hover:text-ink" onClick={onAdd}>
+          Add a part <span className="plain-key">A</span>
+        </button>
+        <div className="flex justify-between py-0.5">
+          Move earlier, later{' '}
+          <span>
+            <span className="plain-key">[</span> <span className="plain-key">]</span>
+          </span>
+        </div>
+      </footer>
+    </section>
+  );
+}

@@ -1,0 +1,126 @@
+import type { FlySummary } from '@jobbet/core/contract';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { ListedFly } from '../../shared/api/client.ts';
+import { isSound } from '../../shared/api/listed.ts';
+import { useSize } from '../../shared/ui/useSize.ts';
+import { BoxRow } from './BoxRow.tsx';
+import { BrokenRow } from './BrokenRow.tsx';
+import { CommonRule } from './CommonRule.tsx';
+import { SinkLadder } from './SinkLadder.tsx';
+
+const ROW = 84;
+const LADDER = 150;
+/** px a drawing may stand out of its row above and below; only the longest hackles do. */
+const OVER = 10;
+/** px across that the drawings get, and px to the mm at most; all flies share one scale. */
+const ACROSS = 350;
+const MOST_SCALE = 4.4;
+
+interface BoxListProps {
+  readonly flies: readonly ListedFly[];
+  readonly at: number;
+  readonly ladder: boolean;
+  readonly onOpen: (fly: ListedFly) => void;
+  readonly onPick: (index: number) => void;
+  readonly onCopy: (fly: ListedFly) => void;
+  readonly onRename: (fly: ListedFly) => void;
+  readonly onRemove: (fly: ListedFly) => void;
+}
+
+/** The reach of all drawings from the eye, mm, and the scale at which the longest and the tallest fit. */
+function commonScale(flies: readonly ListedFly[]): { frontMm: number; rearMm: number; scale: number } {
+  const most = (least: number, of: (summary: FlySummary) => number): number =>
+    flies.reduce((so, { summary }) => (summary ? Math.max(so, of(summary)) : so), least);
+  const frontMm = most(6, (summary) => -summary.frontMm);
+  const rearMm = most(30, (summary) => summary.rearMm);
+  const tallMm = most(10, (summary) => summary.topMm - summary.bottomMm);
+  return { frontMm, rearMm, scale: Math.min(MOST_SCALE, (ROW + 2 * OVER - 4) / tallMm, ACROSS / (frontMm + rearMm)) };
+}
+
+/** Only the rows in sight are there, so that a box of hundreds stays quick. */
+export function BoxList({ flies, at, ladder, onOpen, onPick, onCopy, onRename, onRemove }: BoxListProps) {
+  const frame = useRef<HTMLDivElement>(null);
+  const { height } = useSize(frame);
+  const [scroll, setScroll] = useState(0);
+  const rows = useVirtualizer({
+    count: flies.length,
+    getScrollElement: () => frame.current,
+    estimateSize: () => ROW,
+    overscan: 4,
+  });
+  useEffect(() => {
+    rows.scrollToIndex(at);
+  }, [rows, at]);
+  const common = useMemo(() => commonScale(flies), [flies]);
+  return (
+    <div className="flex-1 min-h-0 flex flex-col">
+      <CommonRule left={LADDER} {...common} />
+      <div className="flex-1 min-h-0 relative">
+        {ladder && <SinkLadder flies={flies} at={at} width={LADDER} height={height} scroll={scroll} row={ROW} />}
+        <div
+          ref={frame}
+          className="absolute inset-0 overflow-y-auto"
+          onScroll={(event) => {
+            setScroll(event.currentTarget.scrollTop);
+          }}
+        >
+          <ul aria-label="Flies" className="relative" style={{ height: rows.getTotalSize() }}>
+            {rows.getVirtualItems().map((item) => {
+              const fly = flies[item.index];
+              if (!fly) return null;
+              const place = {
+                index: item.index,
+                of: flies.length,
+                top: item.start,
+                height: ROW,
+                left: LADDER,
+                over: OVER,
+              };
+              const picked = item.index === at;
+              if (!isSound(fly))
+                return (
+                  <BrokenRow
+                    key={fly.id}
+                    fly={fly}
+                    place={place}
+                    picked={picked}
+                    onPick={() => {
+                      onPick(item.index);
+                    }}
+                    onRemove={() => {
+                      onRemove(fly);
+                    }}
+                  />
+                );
+              return (
+                <BoxRow
+                  key={fly.id}
+                  fly={fly}
+                  place={place}
+                  picked={picked}
+                  {...common}
+                  onOpen={() => {
+                    onOpen(fly);
+                  }}
+                  onPick={() => {
+                    onPick(item.index);
+                  }}
+                  onCopy={() => {
+                    onCopy(fly);
+                  }}
+                  onRename={() => {
+                    onRename(fly);
+                  }}
+                  onRemove={() => {
+                    onRemove(fly);
+                  }}
+                />
+              );
+            })}
+          </ul>
+        </div>
+      </div>
+    </div>
+  );
+}

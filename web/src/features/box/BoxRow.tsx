@@ -1,0 +1,198 @@
+import { layFly, boundsOf } from '@jobbet/core/model';
+import { viewOf } from '@jobbet/core/drawing';
+import { formatMass, formatSpeed } from '@jobbet/core/units';
+import { DropdownMenu } from 'radix-ui';
+import { memo, useEffect, useMemo, useState } from 'react';
+import { api, type SoundFly } from '../../shared/api/client.ts';
+import { exportFile } from '../../fly/export.ts';
+import { useDrawers } from '../../shared/api/useDrawers.ts';
+import { FlyCanvas } from '../../shared/drawing/FlyCanvas.tsx';
+import { useFlyOf } from '../../shared/api/listed.ts';
+import { useSettings, useStyle } from '../../shared/settings/settings.ts';
+import { RideGlyph, rideWords } from '../../shared/ui/RideGlyph.tsx';
+import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
+import { drawingWidth, eyeAt } from './place.ts';
+
+/** Where a row lies in the list, px; its drawing may stand `over` px out of it. */
+export interface RowPlace {
+  readonly index: number;
+  readonly of: number;
+  readonly top: number;
+  readonly height: number;
+  readonly left: number;
+  readonly over: number;
+}
+
+interface RowProps {
+  readonly fly: SoundFly;
+  readonly place: RowPlace;
+  readonly picked: boolean;
+  readonly frontMm: number;
+  readonly rearMm: number;
+  readonly scale: number;
+  readonly onOpen: () => void;
+  readonly onPick: () => void;
+  readonly onCopy: () => void;
+  readonly onRename: () => void;
+  readonly onRemove: () => void;
+}
+
+const item = 'px-3 py-1 cursor-pointer outline-none data-[highlighted]:bg-pick data-[highlighted]:text-on-pick';
+
+/** One fly of the box, drawn at the common scale. */
+export function BoxRow(props: RowProps) {
+  const { fly, place, picked, frontMm, rearMm, scale, onOpen, onPick, onCopy, onRename, onRemove } = props;
+  const style = useStyle();
+  const { summary, listed } = fly;
+  const sink = summary.sinkMmS === null ? null : formatSpeed(summary.sinkMmS, style);
+  const mass = formatMass(summary.dryMg, style);
+  const drawing = drawingWidth(frontMm, rearMm, scale);
+  const { meant } = listed;
+  const other = meant !== null && meant !== summary.ride;
+  const sinks = sink ? `sinks ${summary.sinkClass ?? ''}, ${sink.figure} ${sink.unit}` : 'floats';
+  const rides = `rides ${rideWords(summary.ride)}${other ? `, meant ${rideWords(meant)}` : ''}`;
+  return (
+    <li
+      className={`absolute right-0 border-b border-hair flex items-center ${picked ? 'bg-sunk' : 'hover:bg-sunk/50'}`}
+      style={{ top: place.top, height: place.height, left: place.left }}
+      aria-setsize={place.of}
+      aria-posinset={place.index + 1}
+    >
+      {picked && (
+        <span
+          className="absolute left-0 top-0 bottom-0 w-[5px] bg-pick border-r border-on-pick/40"
+          aria-hidden="true"
+        />
+      )}
+      <button
+        type="button"
+        onClick={onOpen}
+        onFocus={(event) => {
+          // Picking scrolls the row wholly into sight; under a press it would move away before the button is let go.
+          if (event.currentTarget.matches(':focus-visible')) onPick();
+        }}
+        className="flex items-center h-full flex-1 min-w-0 text-left"
+        aria-label={`${fly.name}, ${summary.platform}, ${rides}, ${sinks}, ${mass.figure} ${mass.unit}`}
+      >
+        <span className="relative shrink-0" style={{ width: drawing, height: place.height }}>
+          <strong className="absolute left-3 top-1/2 -translate-y-1/2 text-row">{sink?.figure ?? '–'}</strong>
+          <span className="absolute left-0" style={{ top: -place.over }}>
+            <RowDrawing
+              fly={fly}
+              width={drawing}
+              height={place.height + 2 * place.over}
+              frontMm={frontMm}
+              rearMm={rearMm}
+              scale={scale}
+            />
+          </span>
+        </span>
+        <span className="flex-1 min-w-0 pl-4">
+          <span className="block text-sentence font-bold truncate">{fly.name}</span>
+          <span className="block italic text-ink2 truncate">{summary.platform}</span>
+        </span>
+        <span className="w-44 flex items-center gap-2 shrink-0">
+          <RideGlyph ride={summary.ride} heelDeg={summary.heelDeg} balls={listed.balls} size={36} />
+          {other ? (
+            <span className="text-warn">
+              <span className="flex items-center gap-1.5">
+                <SnagFlag /> {rideWords(summary.ride)}
+              </span>
+              <span className="block text-label italic">meant {rideWords(meant)}</span>
+            </span>
+          ) : (
+            <span>{rideWords(summary.ride)}</span>
+          )}
+        </span>
+        <span className="w-20 shrink-0">{summary.sinkClass ?? 'floats'}</span>
+        <span className="w-20 shrink-0 text-right">
+          {mass.figure} <span className="text-ink3">{mass.unit}</span>
+        </span>
+      </button>
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger className="w-12 h-full shrink-0 text-ink2" aria-label={`More for ${fly.name}`}>
+          ⋯
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content align="end" className="z-30 bg-sheet border border-ink py-1 min-w-44">
+            <DropdownMenu.Item className={item} onSelect={onOpen}>
+              Open
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={item} onSelect={onCopy}>
+              Copy
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={item} onSelect={onRename}>
+              Rename
+            </DropdownMenu.Item>
+            <DropdownMenu.Item
+              className={item}
+              onSelect={() => {
+                void api.fly(fly.id).then(({ file }) => {
+                  exportFile(file);
+                });
+              }}
+            >
+              Save the pattern file
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={item} onSelect={onRemove}>
+              Put in the trash
+            </DropdownMenu.Item>
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+    </li>
+  );
+}
+
+interface DrawingProps {
+  readonly fly: SoundFly;
+  readonly width: number;
+  readonly height: number;
+  readonly frontMm: number;
+  readonly rearMm: number;
+  readonly scale: number;
+}
+
+/** A row that is only scrolled past is not fetched. */
+const RESTS_MS = 60;
+
+/** A fly once its row has been there for a moment. */
+function useRested(fly: SoundFly): SoundFly | null {
+  const [rested, setRested] = useState<SoundFly | null>(null);
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      setRested(fly);
+    }, RESTS_MS);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [fly]);
+  return rested;
+}
+
+/** The fly itself; remembered, since the pointer passes over rows often and the drawing does not change for it. */
+const RowDrawing = memo(function RowDrawing({ fly, width, height, frontMm, rearMm, scale }: DrawingProps) {
+  const { hand } = useSettings();
+  const tables = useDrawers().drawers?.tables;
+  const file = useFlyOf(useRested(fly))?.file;
+  const laid = useMemo(() => (tables && file ? layFly(file, tables) : null), [file, tables]);
+  const views = useMemo(() => {
+    if (!laid?.ok) return [];
+    const bounds = boundsOf(laid.value.sections, laid.value.platform.landmarksMm.rear);
+    return [
+      viewOf(
+        'profile',
+        eyeAt(hand, frontMm, rearMm, scale),
+        height / 2 + ((bounds.top + bounds.bottom) / 2) * scale,
+        scale,
+        hand,
+      ),
+    ];
+  }, [laid, hand, frontMm, rearMm, scale, height]);
+  if (!laid) return null;
+  return laid.ok ? (
+    <FlyCanvas laid={laid.value} views={views} width={width} height={height} mode="dressed" />
+  ) : (
+    <span className="absolute inset-0 grid place-items-center text-warn">does not lay out</span>
+  );
+});

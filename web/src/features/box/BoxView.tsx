@@ -1,0 +1,236 @@
+import { useEffect, useMemo, useRef, useState, type DragEvent } from 'react';
+import { useNavigate, useOutletContext } from 'react-router';
+import { mutate } from 'swr';
+import { api, type ListedFly } from '../../shared/api/client.ts';
+import { useDrawers } from '../../shared/api/useDrawers.ts';
+import type { ShellContext } from '../../shared/ui/shellContext.ts';
+import { isSound, useFlies } from '../../shared/api/listed.ts';
+import { say } from '../../shared/ui/toast.ts';
+import { useOffered } from '../../shared/commands/useKeys.ts';
+import { BoxBar } from './BoxBar.tsx';
+import { BoxList } from './BoxList.tsx';
+import { EmptyBox } from './EmptyBox.tsx';
+import { ImportDialog } from './ImportDialog.tsx';
+import { importFiles, type Incoming } from './importing.ts';
+import { RenameDialog } from './RenameDialog.tsx';
+import { matches, sortFlies, type SortName } from './sorting.ts';
+
+/** Does something that takes the server, and says so where it fails. */
+function doing(work: Promise<void>): void {
+  work.catch((reason: unknown) => {
+    say(reason instanceof Error ? reason.message : 'It did not work.');
+  });
+}
+
+async function removeFly(fly: ListedFly): Promise<void> {
+  await api.remove(fly.id);
+  await mutate('flies');
+  say(`${fly.name} is in the trash.`, {
+    name: 'Undo',
+    run: () => {
+      doing(
+        api
+          .undelete(fly.id)
+          .then(() => mutate('flies'))
+          .then(() => undefined),
+      );
+    },
+  });
+}
+
+async function copyFly(fly: ListedFly): Promise<void> {
+  const { file } = await api.fly(fly.id);
+  const made = await api.create({ ...file, name: `${fly.name}, copy` });
+  await mutate('flies');
+  say(`${made.name} is in the box.`);
+}
+
+/** The box: every fly at one common scale, with how it rides, sinks and weighs. */
+export function BoxView() {
+  const shell = useOutletContext<ShellContext>();
+  const navigate = useNavigate();
+  const { flies: data, error } = useFlies();
+  const tables = useDrawers().drawers?.tables;
+  const [find, setFind] = useState('');
+  const [sort, setSort] = useState<SortName>('sink');
+  const [picked, setPicked] = useState(0);
+  const [firstWanted, setFirstWanted] = useState(false);
+  const [dropping, setDropping] = useState(false);
+  const [incoming, setIncoming] = useState<Incoming | null>(null);
+  const [renaming, setRenaming] = useState<ListedFly | null>(null);
+  const search = useRef<HTMLInputElement>(null);
+  const files = useRef<HTMLInputElement>(null);
+  const flies = useMemo(
+    () =>
+      sortFlies(
+        (data ?? []).filter((fly) => matches(fly, find)),
+        sort,
+      ),
+    [data, find, sort],
+  );
+  const at = Math.min(picked, Math.max(0, flies.length - 1));
+  const current = flies[at];
+  const open = (fly: ListedFly | undefined): void => {
+    if (fly && isSound(fly)) void navigate(`/fly/${fly.id}`);
+    else if (fly) say(`${fly.name} does not lay out: ${fly.broken ?? ''}. Save its pattern file and mend it there.`);
+  };
+  // Enter may come before the flies do: it is kept until they are here.
+  useEffect(() => {
+    const first = flies[0];
+    if (firstWanted && first && isSound(first)) void navigate(`/fly/${first.id}`);
+  }, [firstWanted, flies, navigate]);
+  const take = (list: FileList | null): void => {
+    if (list && list.length > 0) doing(importFiles([...list], data ?? [], tables).then(setIncoming));
+  };
+  const drop = (event: DragEvent): void => {
+    event.preventDefault();
+    setDropping(false);
+    take(event.dataTransfer.files);
+  };
+  useOffered('box', [
+    {
+      name: 'Find a fly',
+      group: 'Box',
+      keys: '/',
+      run: () => {
+        search.current?.focus();
+      },
+    },
+    {
+      name: 'Fly above',
+      group: 'Box',
+      keys: 'up',
+      run: () => {
+        setPicked(Math.max(0, at - 1));
+      },
+    },
+    {
+      name: 'Fly below',
+      group: 'Box',
+      keys: 'down',
+      run: () => {
+        setPicked(Math.min(flies.length - 1, at + 1));
+      },
+    },
+    {
+      name: 'Open the fly',
+      group: 'Box',
+      keys: 'enter',
+      run: () => {
+        open(current);
+      },
+    },
+    {
+      name: 'Copy the fly',
+      group: 'Box',
+      keys: 'c',
+      run: () => {
+        if (current) doing(copyFly(current));
+      },
+    },
+    {
+      name: 'Rename the fly',
+      group: 'Box',
+      keys: 'r',
+      run: () => {
+        if (current) setRenaming(current);
+      },
+    },
+    {
+      name: 'Put the fly in the trash',
+      group: 'Box',
+      keys: 'delete',
+      run: () => {
+        if (current) doing(removeFly(current));
+      },
+    },
+    {
+      name: 'Take in pattern files',
+      group: 'Box',
+      keys: 'i',
+      run: () => {
+        files.current?.click();
+      },
+    },
+  ]);
+  return (
+    <div
+      className="flex flex-col h-full min-w-[1000px]"
+      onDragOver={(event) => {
+        event.preventDefault();
+        setDropping(true);
+      }}
+      onDragLeave={(event) => {
+        if (!event.currentTarget.contains(event.relatedTarget as Node | null)) setDropping(false);
+      }}
+      onDrop={drop}
+    >
+      <BoxBar
+        {...shell}
+        search={search}
+        files={files}
+        find={find}
+        sort={sort}
+        count={data ? `${String(flies.length)} of ${String(data.length)}` : ''}
+        onFind={(words) => {
+          setFind(words);
+          setPicked(0);
+          setFirstWanted(false);
+        }}
+        onFirst={() => {
+          setFirstWanted(true);
+        }}
+        onSort={setSort}
+        onTake={take}
+      />
+      <main className="flex-1 min-h-0 flex flex-col">
+        {error !== undefined && (
+          <p role="alert" className="m-4 px-3 py-2 bg-warnwash text-ink">
+            The box cannot be fetched: is the server running? What you laid out is safe there.
+          </p>
+        )}
+        {data?.length === 0 && <EmptyBox onNew={shell.openNew} />}
+        {data && data.length > 0 && flies.length === 0 && (
+          <p className="p-6 text-sentence text-ink2">No fly answers to “{find}”.</p>
+        )}
+        {flies.length > 0 && (
+          <BoxList
+            flies={flies}
+            at={at}
+            ladder={sort === 'sink'}
+            onOpen={open}
+            onPick={setPicked}
+            onCopy={(fly) => {
+              doing(copyFly(fly));
+            }}
+            onRename={setRenaming}
+            onRemove={(fly) => {
+              doing(removeFly(fly));
+            }}
+          />
+        )}
+      </main>
+      {dropping && (
+        <div className="fixed inset-3 border-2 border-dashed border-measure bg-band/80 grid place-items-center text-part font-bold pointer-events-none z-40">
+          Let go to take the pattern files in
+        </div>
+      )}
+      {incoming && (
+        <ImportDialog
+          incoming={incoming}
+          onClose={() => {
+            setIncoming(null);
+          }}
+        />
+      )}
+      {renaming && (
+        <RenameDialog
+          fly={renaming}
+          onClose={() => {
+            setRenaming(null);
+          }}
+        />
+      )}
+    </div>
+  );
+}

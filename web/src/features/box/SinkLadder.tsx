@@ -1,0 +1,96 @@
+import { formatSpeed } from '@jobbet/core/units';
+import type { ListedFly } from '../../shared/api/client.ts';
+import { useStyle } from '../../shared/settings/settings.ts';
+
+interface LadderProps {
+  readonly flies: readonly ListedFly[];
+  readonly at: number;
+  readonly width: number;
+  readonly height: number;
+  readonly scroll: number;
+  readonly row: number;
+}
+
+const CLASSES = [
+  [0, 40, 'hang'],
+  [40, 120, 'slow'],
+  [120, 220, 'medium'],
+  [220, 350, 'fast'],
+  [350, Infinity, 'very fast'],
+] as const;
+const AXIS = 58;
+
+/** True sinking rates on one axis, a curve from each to its row. */
+export function SinkLadder({ flies, at, width, height, scroll, row }: LadderProps) {
+  const style = useStyle();
+  if (height === 0) return null;
+  const most = flies.reduce((so, { summary }) => Math.max(so, summary?.sinkMmS ?? 0), 250) * 1.06;
+  const y = (mmS: number): number => 14 + (mmS / most) * (height - 28);
+  const step = most > 700 ? 200 : most > 350 ? 100 : 50;
+  const first = Math.max(0, Math.floor(scroll / row) - 1);
+  const visible = flies
+    .slice(first, first + Math.ceil(height / row) + 3)
+    .map((fly, i) => ({ fly, i: first + i, rowY: (first + i) * row - scroll + row / 2 }))
+    .filter(({ fly, rowY }) => fly.summary !== null && rowY > -row && rowY < height + row);
+  return (
+    <svg width={width} height={height} className="absolute left-0 top-0" aria-hidden="true">
+      {CLASSES.map(
+        ([from, to, name]) =>
+          from < most && (
+            <g key={name}>
+              <line
+                x1={12}
+                x2={AXIS}
+                y1={y(from)}
+                y2={y(from)}
+                stroke="var(--rule)"
+                strokeDasharray="3 3"
+                strokeWidth={0.8}
+              />
+              {y(Math.min(to, most)) - y(from) > 34 && (
+                <text
+                  transform={`translate(22 ${String((y(from) + y(Math.min(to, most))) / 2)}) rotate(-90)`}
+                  textAnchor="middle"
+                  fontSize={12}
+                  fontStyle="italic"
+                  fill="var(--ink3)"
+                >
+                  {name}
+                </text>
+              )}
+            </g>
+          ),
+      )}
+      <line x1={AXIS} x2={AXIS} y1={8} y2={height - 8} stroke="var(--ink)" strokeWidth={1} />
+      {Array.from({ length: Math.floor(most / step) + 1 }, (_, i) => i * step).map((speed) => (
+        <g key={speed}>
+          <line x1={AXIS - 6} x2={AXIS} y1={y(speed)} y2={y(speed)} stroke="var(--ink)" strokeWidth={0.8} />
+          <text x={AXIS - 9} y={y(speed) + 4} textAnchor="end" fontSize={11} fill="var(--ink2)">
+            {formatSpeed(speed, style).figure}
+          </text>
+        </g>
+      ))}
+      {visible.map(({ fly, i, rowY }) => {
+        const from = y(fly.summary?.sinkMmS ?? 0);
+        return (
+          <g key={fly.id}>
+            <path
+              d={`M${String(AXIS)} ${String(from)}C${String(AXIS + 50)} ${String(from)} ${String(width - 50)} ${String(rowY)} ${String(width)} ${String(rowY)}`}
+              fill="none"
+              stroke={i === at ? 'var(--ink)' : 'var(--rule)'}
+              strokeWidth={i === at ? 1.6 : 0.9}
+            />
+            <circle
+              cx={AXIS}
+              cy={from}
+              r={4}
+              fill={i === at ? 'var(--pick)' : 'var(--sheet)'}
+              stroke="var(--ink)"
+              strokeWidth={1.2}
+            />
+          </g>
+        );
+      })}
+    </svg>
+  );
+}

@@ -1,0 +1,77 @@
+import { bad, faultLine } from '@jobbet/core/base';
+import { readFly, sizeFault, type FlyFile } from '@jobbet/core/pattern';
+import { solveFly } from '@jobbet/core/model';
+import { NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers';
+import { api, type ListedFly } from '../../shared/api/client.ts';
+
+/** A file whose name is taken: by a fly in the box, or by another file of the same handful, where `stored` is null. */
+export interface Known {
+  readonly file: FlyFile;
+  readonly stored: ListedFly | null;
+}
+
+/** Pattern files on their way in: sound ones, ones whose name is taken, and refused ones with why. */
+export interface Incoming {
+  readonly fresh: readonly FlyFile[];
+  readonly known: readonly Known[];
+  readonly refused: readonly { readonly name: string; readonly reasons: readonly string[] }[];
+}
+
+/** What is to become of a file whose name is taken. */
+export type Answer = 'both' | 'replace' | 'skip';
+
+/** Reads files without changing anything in the box. @param drawers what a file must solve with */
+export async function importFiles(
+  files: readonly File[],
+  box: readonly ListedFly[],
+  drawers: Drawers = NOMINAL_DRAWERS,
+): Promise<Incoming> {
+  const fresh: FlyFile[] = [];
+  const known: Known[] = [];
+  const refused: { name: string; reasons: string[] }[] = [];
+  for (const each of files) {
+    const large = sizeFault(each.size);
+    const read = large ? bad(large) : readFly(await each.text());
+    const solved = read.ok ? solveFly(read.value, drawers) : read;
+    if (!read.ok || !solved.ok) {
+      refused.push({ name: each.name, reasons: (solved.ok ? [] : solved.faults).map(faultLine) });
+      continue;
+    }
+    const file = read.value;
+    const stored = box.find((fly) => fly.name === file.name) ?? null;
+    if (stored || fresh.some((fly) => fly.name === file.name)) known.push({ file, stored });
+    else fresh.push(file);
+  }
+  return { fresh, known, refused };
+}
+
+/**
+ * Takes files into the box one after the other.
+ * @param answers for each of `incoming.known`, in its order
+ * @param onProgress told how many are in after each
+ * @returns how many were taken in
+ */
+export async function takeIn(
+  { fresh, known }: Incoming,
+  answers: readonly Answer[],
+  onProgress: (done: number) => void,
+): Promise<number> {
+  let done = 0;
+  const one = async (work: Promise<unknown>): Promise<void> => {
+    await work;
+    onProgress(++done);
+  };
+  for (const file of fresh) await one(api.create(file));
+  for (const [i, { file, stored }] of known.entries()) {
+    const answer = answers[i] ?? 'both';
+    if (answer === 'both') await one(api.create({ ...file, name: `${file.name}, taken in` }));
+    if (answer === 'replace' && stored) await one(replace(stored.id, file));
+  }
+  return done;
+}
+
+/** Saves over the newest revision, whatever it is by now; what is replaced stays in the history. */
+async function replace(id: string, file: FlyFile): Promise<void> {
+  const { revision } = await api.fly(id);
+  await api.save(id, file, revision, 'saved');
+}

@@ -1,0 +1,125 @@
+import type { DrawerItem, DrawerName, ReadRows } from '@jobbet/core/drawers';
+import { useState } from 'react';
+import { RequestError } from '../../shared/api/client.ts';
+import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
+import { DialogSheet } from '../../shared/ui/Sheet.tsx';
+import { layIn } from './history.ts';
+
+interface CsvDialogProps {
+  readonly drawer: DrawerName;
+  readonly file: string;
+  readonly read: ReadRows;
+  /** Whether an item of that name and kind is in the drawer. */
+  readonly known: (item: DrawerItem) => boolean;
+  readonly onClose: () => void;
+}
+
+/** Looks a CSV over before any of it is laid in: each row, and what is wrong with the bad ones. */
+export function CsvDialog({ drawer, file, read, known, onClose }: CsvDialogProps) {
+  const [problem, setProblem] = useState<string | null>(null);
+  const [working, setWorking] = useState(false);
+  const good = read.rows.flatMap((row) => (row.read.ok ? [row.read.value] : []));
+  const bad = read.rows.length - good.length;
+  const take = async (): Promise<void> => {
+    setWorking(true);
+    try {
+      await layIn(drawer, good);
+      onClose();
+    } catch (error) {
+      setWorking(false);
+      const first = error instanceof RequestError ? error.faults[0] : undefined;
+      setProblem(
+        `Nothing was laid in. ${error instanceof Error ? error.message : ''}${first ? ` ${first.path}: ${first.message}` : ''}`,
+      );
+    }
+  };
+  return (
+    <DialogSheet title={`Take in ${file}`} open wide onClose={onClose}>
+      {read.faults.map((fault) => (
+        <p key={fault.path + fault.message} role="alert" className="flex gap-1.5 text-warn mb-1">
+          <SnagFlag />
+          <span>
+            {fault.path}: {fault.message}
+          </span>
+        </p>
+      ))}
+      {read.faults.length === 0 && read.rows.length === 0 && <p>There is no row in it below its head.</p>}
+      {read.rows.length > 0 && (
+        <>
+          <p className="mb-2 text-ink2" role="status">
+            {read.rows.length} rows for the drawer of {drawer}: {good.length} good, {bad} bad.
+          </p>
+          <div
+            className="max-h-[44vh] overflow-auto border border-hair mb-3"
+            tabIndex={0}
+            role="region"
+            aria-label="Rows"
+          >
+            <table className="w-full text-left">
+              <thead>
+                <tr className="border-b border-ink">
+                  <th className="px-2 py-1 w-14">line</th>
+                  <th className="px-2 py-1">name</th>
+                  <th className="px-2 py-1">what becomes of it</th>
+                </tr>
+              </thead>
+              <tbody>
+                {read.rows.map((row) => (
+                  <tr key={row.line} className={`border-b border-hair ${row.read.ok ? '' : 'bg-warnwash'}`}>
+                    <td className="px-2 py-0.5 align-top">{row.line}</td>
+                    <td className="px-2 py-0.5 align-top font-semibold">
+                      {row.read.ok ? row.read.value.name : (row.cells[0] ?? '')}
+                    </td>
+                    <td className="px-2 py-0.5">
+                      {row.read.ok ? (
+                        known(row.read.value) ? (
+                          'replaces the one of that name'
+                        ) : (
+                          'is new'
+                        )
+                      ) : (
+                        <ul className="text-warn">
+                          {row.read.faults.map((fault) => (
+                            <li key={fault.path + fault.message}>
+                              {fault.path}: {fault.message}
+                            </li>
+                          ))}
+                        </ul>
+                      )}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        </>
+      )}
+      {problem !== null && (
+        <p role="alert" className="text-warn mb-3">
+          {problem}
+        </p>
+      )}
+      <div className="flex gap-3">
+        {good.length > 0 && (
+          <button
+            type="button"
+            className="sheet-button primary"
+            disabled={working}
+            onClick={() => {
+              void take();
+            }}
+          >
+            {working
+              ? 'Laying in'
+              : bad === 0
+                ? `Lay in all ${String(good.length)}`
+                : `Lay in the ${String(good.length)} good ones`}
+          </button>
+        )}
+        <button type="button" className="sheet-button" onClick={onClose}>
+          Lay in none
+        </button>
+      </div>
+    </DialogSheet>
+  );
+}

@@ -1,0 +1,197 @@
+import { layFly, type LaidFly } from '@jobbet/core/model';
+import type { FlyFile } from '@jobbet/core/pattern';
+import { WATER_COLOURS, sunWords, SUN, daylight, type WaterColour, finestMm, type Sight } from '@jobbet/core/study';
+import { formatDepth, formatLength, formatNumber, parseQuantity } from '@jobbet/core/units';
+import { useMemo, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { z } from 'zod';
+import { ChoiceField } from '../../shared/fields/Fields.tsx';
+import { useBench } from '../../fly/store.ts';
+import { useSize } from '../../shared/ui/useSize.ts';
+import { isSound, useFlies, useFlyOf } from '../../shared/api/listed.ts';
+import { useStyle } from '../../shared/settings/settings.ts';
+import { kept } from '../../shared/kept/kept.ts';
+import { FlyTabs } from '../../fly/frame/FlyTabs.tsx';
+import { ShellKeys } from '../../shared/ui/ShellKeys.tsx';
+import { TopBar } from '../../shared/ui/TopBar.tsx';
+import { useOffered } from '../../shared/commands/useKeys.ts';
+import { scaleFor, SeenRow } from './SeenRow.tsx';
+
+const USUAL: Sight = { water: 'clear', depthM: 1, distanceM: 0.6, sunDeg: 30 };
+const DEEPEST_M = 20;
+const sights = kept<Sight | null>(
+  'jobbet.seen',
+  z.object({
+    water: z.enum(WATER_COLOURS),
+    depthM: z.number().min(0).max(DEEPEST_M),
+    distanceM: z.number().min(0.1).max(10),
+    sunDeg: z.number().min(SUN.lowest).max(SUN.highest),
+  }),
+  null,
+);
+
+/** Where a fly is looked at first: as it was left, else at the depth it is meant for. */
+function firstSight({ intent }: FlyFile): Sight {
+  const read = intent?.depth === undefined ? null : parseQuantity('length', intent.depth);
+  const depthM = read?.ok === true ? Math.min(DEEPEST_M, read.value / 1000) : USUAL.depthM;
+  return sights.read() ?? { ...USUAL, depthM };
+}
+
+/** A fly's silhouette as a fish has it: from the side, from below and head-on, in water of a colour, a depth, a distance and a light. */
+export function SeenView() {
+  const navigate = useNavigate();
+  const style = useStyle();
+  const id = useBench((state) => state.id);
+  const own = useBench((state) => state.calm);
+  const tables = useBench((state) => state.drawers);
+  const others = (useFlies().flies ?? []).filter(isSound).filter((each) => each.id !== id);
+  const [sight, setSight] = useState(() => firstSight(own.file));
+  const [second, setSecond] = useState('');
+  const beside = useFlyOf(others.find((each) => each.id === second));
+  const frame = useRef<HTMLDivElement>(null);
+  const { width, height } = useSize(frame);
+  const change = (part: Partial<Sight>): void => {
+    const next = { ...sight, ...part };
+    setSight(next);
+    sights.write(next);
+  };
+  const laid = useMemo((): readonly LaidFly[] => {
+    const read = beside ? layFly(beside.file, tables) : null;
+    return read?.ok === true ? [own, read.value] : [own];
+  }, [own, beside, tables]);
+  useOffered('seen', [
+    {
+      name: 'Back to the balance',
+      group: 'Fly',
+      keys: 'escape',
+      run: () => {
+        void navigate(`/fly/${id}/balance`);
+      },
+    },
+    {
+      name: 'Another water',
+      group: 'As the fish has it',
+      keys: 'w',
+      run: () => {
+        const next = WATER_COLOURS[(WATER_COLOURS.indexOf(sight.water) + 1) % WATER_COLOURS.length];
+        if (next) change({ water: next });
+      },
+    },
+  ]);
+  const [sky, metres] = [
+    sunWords(sight.sunDeg),
+    (m: number): string => Object.values(formatDepth(1000 * m, style)).join(' '),
+  ];
+  const slider = (
+    label: string,
+    value: number,
+    least: number,
+    most: number,
+    step: number,
+    told: string,
+    take: (value: number) => void,
+  ) => (
+    <label className="flex items-center gap-2">
+      <span className="text-ink2">{label}</span>
+      <input
+        type="range"
+        className="w-28 accent-[var(--shape)]"
+        aria-label={label}
+        aria-valuetext={told}
+        min={least}
+        max={most}
+        step={step}
+        value={value}
+        onChange={(event) => {
+          take(Number(event.target.value));
+        }}
+      />
+      <b className="w-20 whitespace-nowrap">{told}</b>
+    </label>
+  );
+  const rowHeight = laid.length > 0 ? height / laid.length : 0;
+  const scale = scaleFor(laid, width, rowHeight);
+  return (
+    <div className="flex flex-col h-full min-w-[1000px]">
+      <TopBar
+        title={
+          <>
+            <h1 className="text-fly font-bold truncate">{own.file.name}</h1>
+            <span className="text-ink2">as the fish has it</span>
+          </>
+        }
+      >
+        <FlyTabs id={id} />
+        <ShellKeys />
+      </TopBar>
+      <div
+        className="flex flex-wrap items-center gap-x-5 gap-y-1 px-4 py-2 border-b border-hair"
+        role="group"
+        aria-label="Water and light"
+      >
+        <label className="flex items-center gap-2">
+          <span className="text-ink2">water</span>
+          <ChoiceField
+            label="colour of the water"
+            value={sight.water}
+            options={WATER_COLOURS}
+            onChange={(word) => {
+              change({ water: word as WaterColour });
+            }}
+          />
+          <span className="plain-key">W</span>
+        </label>
+        {slider('depth', sight.depthM, 0, 10, 0.1, metres(sight.depthM), (depthM) => {
+          change({ depthM });
+        })}
+        {slider('distance', sight.distanceM, 0.1, 5, 0.1, metres(sight.distanceM), (distanceM) => {
+          change({ distanceM });
+        })}
+        {slider(
+          'light',
+          -sight.sunDeg,
+          -SUN.highest,
+          -SUN.lowest,
+          1,
+          `${sky}, ${luxWords(daylight(sight.sunDeg), style)}`,
+          (down) => {
+            change({ sunDeg: -down });
+          },
+        )}
+        <label className="flex items-center gap-2 ml-auto">
+          <span className="text-ink2">beside</span>
+          <ChoiceField
+            label="a second fly"
+            value={second}
+            empty="no other fly"
+            options={others.map((each) => [each.id, each.name] as const)}
+            onChange={setSecond}
+          />
+        </label>
+      </div>
+      <main ref={frame} className="flex-1 min-h-0 overflow-hidden">
+        {width > 0 &&
+          laid.map((each, i) => (
+            <SeenRow
+              key={i === 0 ? id : second}
+              laid={each}
+              sight={sight}
+              width={width}
+              height={rowHeight}
+              scale={scale}
+            />
+          ))}
+      </main>
+      <p className="px-4 py-1.5 border-t border-hair italic text-ink2">
+        At {metres(sight.distanceM)} what is closer together than{' '}
+        {Object.values(formatLength(finestMm(sight.distanceM), style)).join(' ')} runs into one. Contrast falls along
+        the line of sight by Beer-Lambert, as Duntley (1963) has it; daylight by Kirk (1984); pure water by Pope and Fry
+        (1997), humus by Bricaud and others (1981). How strongly each water is coloured, the least contrast seen and the
+        fineness of the eye are judgement. Against the light every fly is dark: colours are not shown.
+      </p>
+    </div>
+  );
+}
+
+const luxWords = (lux: number, style: ReturnType<typeof useStyle>): string =>
+  lux >= 1000 ? `${formatNumber(lux / 1000, 0, style)} klx` : `${formatNumber(lux, lux < 10 ? 1 : 0, style)} lx`;

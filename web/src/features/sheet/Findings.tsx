@@ -1,0 +1,38 @@
+import type { FlyFile } from '@jobbet/core/pattern';
+import type { Finding } from '@jobbet/core/checks';
+import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
+
+interface FindingsProps {
+  readonly findings: readonly Finding[];
+  readonly onTake: (file: FlyFile, words: string) => void;
+}
+
+const sentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
+
+/** What checks say of how the fly is tied, a line each, with what mends it. */
+export function Findings({ findings, onTake }: FindingsProps) {
+  if (findings.length === 0) return null;
+  return (
+    <ul className="no-print" aria-label="To be settled">
+      {findings.map(({ code, severity, message, reason, fix }) => (
+        <li key={`${code} ${message}`} data-check={code}>
+          <span className={severity === 'note' ? '' : 'text-warn'}>
+            {severity !== 'note' && <SnagFlag />} {sentence(message)}
+          </span>{' '}
+          <span className="text-ink2">{reason}</span>{' '}
+          {fix && (
+            <button
+              type="button"
+              className="underline underline-offset-2"
+              onClick={() => {
+                onTake(fix.file, sentence(fix.words));
+              }}
+            >
+              {fix.words}
+            </button>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}

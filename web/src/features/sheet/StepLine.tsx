@@ -1,0 +1,105 @@
+import type { LaidFly } from '@jobbet/core/model';
+import type { FigureCache } from '@jobbet/core/drawing';
+import { asides, measureLine, type Step, type Thread } from '@jobbet/core/tying';
+import { formatNumber, saying } from '@jobbet/core/units';
+import { useStyle } from '../../shared/settings/settings.ts';
+import { clock } from '../../fly/tyings/record.ts';
+import { StageDrawing } from '../../shared/drawing/StageDrawing.tsx';
+
+const STAGE = { width: 190, height: 66 };
+
+export interface StepLineProps {
+  readonly laid: LaidFly;
+  readonly step: Step;
+  readonly number: number;
+  readonly thread: Thread;
+  readonly usualMs: number | null;
+  readonly figures: FigureCache;
+  /** Its part so many places later in the order. */
+  readonly onShift: (by: number) => void;
+
+  readonly rowRef?: (element: Element | null) => void;
+  readonly handleRef?: (element: Element | null) => void;
+  readonly dragged?: boolean;
+}
+
+/** One step with the fly at its stage, where the thread is and what is asked of it. */
+export function StepLine({
+  laid,
+  step,
+  number,
+  thread,
+  usualMs,
+  figures,
+  onShift,
+  rowRef,
+  handleRef,
+  dragged = false,
+}: StepLineProps) {
+  const style = useStyle();
+  const { length } = saying(style);
+  const { shankMm } = laid.platform;
+  const minor = [
+    ...(step.turns !== null && step.pitchMm !== null && step.direction !== null
+      ? [`${formatNumber(step.turns, 0, style)} turns, ${length(step.pitchMm)} a turn.`]
+      : []),
+    ...(step.buttAdvice === null ? [] : [`The butts would lie even run to ${step.buttAdvice}.`]),
+    ...asides(step),
+  ];
+  const station = (mm: number): string => formatNumber((10 * mm) / shankMm, 1, style);
+  const kgf = (grams: number): string => formatNumber(grams / 1000, 2, style);
+  const facts = [
+    ...(step.thread
+      ? [
+          `thread ${step.thread.state}`,
+          Math.abs(step.thread.toMm - step.thread.fromMm) < 0.3
+            ? `at station ${station(step.thread.toMm)}, ${length(step.thread.toMm)}`
+            : `from ${station(step.thread.fromMm)} to ${station(step.thread.toMm)}, ${length(step.thread.toMm)}`,
+        ]
+      : []),
+    ...(step.buttMm === null ? [] : [`butts to station ${station(step.buttMm)}`]),
+    ...(step.asksG === null ? [] : [`pull to ${kgf(step.asksG)} of ${kgf(thread.breaksG)} kgf`]),
+    ...(step.end === null ? [] : [step.end === 'final' ? 'as it stays' : step.end]),
+    ...(usualMs === null ? [] : [`usually ${clock(usualMs)}`]),
+  ];
+  return (
+    <li
+      ref={rowRef}
+      className={`flex gap-4 border-t border-hair py-1.5 break-inside-avoid bg-sheet ${dragged ? 'opacity-60' : ''}`}
+      data-step={step.key}
+    >
+      {handleRef ? (
+        <button
+          ref={handleRef}
+          type="button"
+          className="w-6 text-right text-row font-bold self-start cursor-grab touch-none"
+          title="Drag it, or press [ or ], to tie it in earlier or later"
+          onKeyDown={(event) => {
+            if (event.key !== '[' && event.key !== ']') return;
+            event.stopPropagation();
+            onShift(event.key === '[' ? -1 : 1);
+          }}
+          aria-label={`Reorder ${step.part ?? ''}`}
+        >
+          {number}
+        </button>
+      ) : (
+        <b className="w-6 text-right text-row">{number}</b>
+      )}
+      <StageDrawing laid={laid} step={step} figures={figures} {...STAGE} />
+      <div className="flex-1 min-w-0 leading-snug">
+        <b className="text-row font-semibold">{step.title}</b>{' '}
+        <span className="italic text-measure">{measureLine(step, style)}</span>
+        <p>{step.how.join(' ')}</p>
+        <p className="text-ink2">{minor.join(' ')}</p>
+      </div>
+      <p className="w-44 text-right italic text-ink2 leading-snug">
+        {facts.map((each) => (
+          <span key={each} className="block">
+            {each}
+          </span>
+        ))}
+      </p>
+    </li>
+  );
+}

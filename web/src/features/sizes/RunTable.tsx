@@ -1,0 +1,302 @@
+import { type LaidFly, boundsOf } from '@jobbet/core/model';
+import { viewOf } from '@jobbet/core/drawing';
+import { HOLDS, type Hold, type WeightTaken, type Pin, type RunSize } from '@jobbet/core/study';
+import { formatLength, formatNumber } from '@jobbet/core/units';
+import { useMemo } from 'react';
+import { Link } from 'react-router';
+import { FlyCanvas } from '../../shared/drawing/FlyCanvas.tsx';
+import { useSettings, useStyle } from '../../shared/settings/settings.ts';
+import type { RunAnswer } from '../../shared/solve/worker.ts';
+import { PinCell } from './PinCell.tsx';
+import { rowsOf } from './rows.tsx';
+
+/** One size of the run, its answer once it is in, and the fly laid out on it for drawing. */
+export interface Column {
+  readonly size: RunSize;
+  readonly answer: RunAnswer | null;
+  readonly laid: LaidFly | null;
+  /** What each way of holding would take, once it is in. */
+  readonly weights: Readonly<Record<Hold, WeightTaken>> | null;
+  /** The fly of its own this size was saved as. */
+  readonly saved: { readonly id: string; readonly name: string } | null;
+}
+
+const HEADS = 172;
+const LEAST = 104;
+const TALL = 150;
+const MOST_SCALE = 5;
+
+interface RunTableProps {
+  readonly own: LaidFly;
+  readonly columns: readonly Column[];
+  readonly width: number;
+  readonly hold: Hold;
+  readonly pins: readonly Pin[];
+  readonly onPin: (pin: Pin) => void;
+  readonly onKeep: (column: Column) => void;
+}
+
+/** The run: every size drawn at one scale over its figures. */
+export function RunTable({ own, columns, width, hold, pins, onPin, onKeep }: RunTableProps) {
+  const style = useStyle();
+  const rows = useMemo(() => rowsOf(own, style), [own, style]);
+  const across = Math.max(LEAST, Math.floor((width - HEADS - 16) / Math.max(1, columns.length)));
+  const { scale, tall: tallMm } = useMemo(() => {
+    const bounds = columns.flatMap(({ laid }) =>
+      laid ? [boundsOf(laid.sections, laid.platform.landmarksMm.rear)] : [],
+    );
+    const long = Math.max(20, ...bounds.map((each) => each.rear - each.front));
+    const tall = Math.max(10, ...bounds.map((each) => each.top - each.bottom));
+    return { scale: Math.min(MOST_SCALE, (across - 14) / long, (TALL - 10) / tall), tall };
+  }, [columns, across]);
+  return (
+    <table className="border-separate border-spacing-0 text-left" aria-label="The run">
+      <thead>
+        <tr>
+          <th scope="col" className="align-bottom px-4 pb-2 font-normal italic text-ink2" style={{ width: HEADS }}>
+            {formatNumber(scale / (96 / 25.4), 1, style)} : 1
+          </th>
+          {columns.map((column) => (
+            <th key={column.size.text} scope="col" className="align-top pt-3 font-normal" style={{ width: across }}>
+              <span className="block px-2 text-part font-bold">{column.size.text.replace(':', ' ')}</span>
+              <SizeDrawing laid={column.laid} width={across} height={Math.ceil(tallMm * scale) + 16} scale={scale} />
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row) => (
+          <tr key={row.name}>
+            <th
+              scope="row"
+              className="border-t border-hair px-4 py-0.5 font-semibold whitespace-nowrap"
+              style={{ maxWidth: HEADS }}
+            >
+              <span className="flex justify-between gap-2">
+                {row.name} <span className="font-normal italic text-label text-measure truncate">{row.said}</span>
+              </span>
+            </th>
+            {columns.map(({ size, answer, laid }) => (
+              <td
+                key={size.text}
+                className="border-t border-hair px-2 py-0.5"
+                data-size={size.text}
+                data-row={row.name}
+              >
+                {answer?.ok && laid && (
+                  <RunCell row={row} own={own} answer={answer} laid={laid} size={size.text} pins={pins} onPin={onPin} />
+                )}
+              </td>
+            ))}
+          </tr>
+        ))}
+        <tr>
+          <th scope="row" className="border-t border-ink px-4 py-1 align-top font-semibold">
+            weight held
+          </th>
+          {columns.map(({ size, answer, weights, laid }) => (
+            <td
+              key={size.text}
+              className="border-t border-ink px-2 py-1 align-top"
+              data-size={size.text}
+              data-row="held"
+            >
+              {answer?.ok && (
+                <Held
+                  answer={answer}
+                  run={hold}
+                  weights={weights}
+                  own={laid !== null && isOwn(own, laid)}
+                  size={size.text}
+                  pinned={pins.find((pin) => pin.size === size.text && pin.key === 'hold')}
+                  onPin={onPin}
+                />
+              )}
+            </td>
+          ))}
+        </tr>
+        <tr>
+          <th scope="row" className="border-t border-hair px-4 py-1 align-top font-semibold">
+            does not scale
+          </th>
+          {columns.map(({ size, answer }) => (
+            <td key={size.text} className="border-t border-hair px-2 py-1 align-top text-label text-ink2">
+              {answer?.ok ? answer.notes.map((note) => <p key={note}>{note}</p>) : <Faults answer={answer} />}
+            </td>
+          ))}
+        </tr>
+        <tr>
+          <th scope="row" className="border-t border-hair px-4 py-2">
+            <span className="sr-only">save</span>
+          </th>
+          {columns.map((column) => (
+            <td key={column.size.text} className="border-t border-hair px-2 py-2">
+              {column.answer?.ok && (
+                <>
+                  {column.saved && (
+                    <Link
+                      className="block italic text-measure underline underline-offset-2 truncate"
+                      style={{ maxWidth: across - 16 }}
+                      title={column.saved.name}
+                      to={`/fly/${column.saved.id}`}
+                    >
+                      {column.saved.name}
+                    </Link>
+                  )}
+                  {column.laid && !isOwn(own, column.laid) && (
+                    <button
+                      type="button"
+                      className="underline"
+                      aria-label={
+                        column.saved
+                          ? `Bring ${column.saved.name} up to the run`
+                          : `Save ${column.size.text} as a fly of its own`
+                      }
+                      onClick={() => {
+                        onKeep(column);
+                      }}
+                    >
+                      {column.saved ? 'bring it up to the run' : 'save as a fly'}
+                    </button>
+                  )}
+                </>
+              )}
+            </td>
+          ))}
+        </tr>
+      </tbody>
+    </table>
+  );
+}
+
+/** The fly's own size is the fly itself, which is changed on the Bench. */
+const isOwn = (own: LaidFly, laid: LaidFly): boolean => laid.file.name === own.file.name;
+
+interface RunCellProps {
+  readonly row: ReturnType<typeof rowsOf>[number];
+  readonly own: LaidFly;
+  readonly laid: LaidFly;
+  readonly answer: Extract<RunAnswer, { ok: true }>;
+  readonly size: string;
+  readonly pins: readonly Pin[];
+  readonly onPin: (pin: Pin) => void;
+}
+
+/** One cell: what it comes to, and where it can be pinned a way to pin it. */
+function RunCell({ row, own, laid, answer, size, pins, onPin }: RunCellProps) {
+  const now = isOwn(own, laid) ? null : (row.pin?.(laid) ?? null);
+  const content = row.cell(answer.report, laid, answer);
+  if (!now) return content;
+  return (
+    <PinCell
+      name={`${row.name} on ${size}`}
+      now={now}
+      pinned={pins.find((pin) => pin.size === size && pin.part === now.part && pin.key === now.key)}
+      onPin={(value) => {
+        onPin({ ...now, size, value });
+      }}
+    >
+      {content}
+    </PinCell>
+  );
+}
+
+const HELD: Readonly<Record<Hold, string>> = { shape: 'of its shape', ride: 'of its ratio', sink: 'of its speed' };
+
+const offWords = (off: number): string => {
+  const percent = Math.round(100 * off);
+  return percent === 0 ? 'just' : `${percent > 0 ? '+' : '−'}${String(Math.abs(percent))} %`;
+};
+const FAR_OFF = 0.15;
+
+interface HeldProps {
+  readonly answer: Extract<RunAnswer, { ok: true }>;
+  readonly run: Hold;
+  readonly weights: Readonly<Record<Hold, WeightTaken>> | null;
+  readonly own: boolean;
+  readonly size: string;
+  readonly pinned: Pin | undefined;
+  readonly onPin: (pin: Pin) => void;
+}
+
+/** Which size the weight was taken in and how far off that is; what the other ways of holding would take instead. */
+function Held({ answer, run, weights, own, size, pinned, onPin }: HeldProps) {
+  const style = useStyle();
+  const { weight } = answer;
+  if (!weight) return <span className="text-ink3">{own ? 'the fly itself' : 'as it is'}</span>;
+  const hold = HOLDS.find((each) => each === pinned?.value) ?? run;
+  const others = weights
+    ? HOLDS.filter((each) => each !== hold && weights[each].diameterMm !== weight.diameterMm).map((each) => ({
+        hold: each,
+        mm: formatLength(weights[each].diameterMm, style).figure,
+        larger: weights[each].diameterMm / weight.diameterMm - 1,
+      }))
+    : [];
+  return (
+    <>
+      {weight.part}: {formatLength(weight.diameterMm, style).figure}{' '}
+      <span className={Math.abs(weight.off) > FAR_OFF ? 'text-warn' : 'text-ink2'}>
+        {offWords(weight.off)} {HELD[hold]}
+      </span>
+      {others.map((other) => (
+        <span key={other.hold} className="block text-label text-ink2">
+          {other.hold} takes {other.mm}, {offWords(other.larger)}
+        </span>
+      ))}
+      {weights && others.length === 0 && <span className="block text-label text-ink2">all three take it</span>}
+      <select
+        className={`block bg-transparent text-label border-b border-dotted border-rule ${pinned ? 'font-semibold' : 'text-ink2'}`}
+        aria-label={`what ${size} holds`}
+        value={pinned?.value ?? ''}
+        onChange={(event) => {
+          onPin({ size, part: null, key: 'hold', value: event.target.value });
+        }}
+      >
+        <option value="">as the run</option>
+        {HOLDS.map((each) => (
+          <option key={each} value={each}>
+            {each}, pinned
+          </option>
+        ))}
+      </select>
+    </>
+  );
+}
+
+function Faults({ answer }: { readonly answer: RunAnswer | null }) {
+  if (answer?.ok !== false) return null;
+  return (
+    <span className="text-warn">
+      {answer.faults.map((fault) => (
+        <p key={fault.path + fault.message}>
+          {fault.path}: {fault.message}
+        </p>
+      ))}
+    </span>
+  );
+}
+
+function SizeDrawing({
+  laid,
+  width,
+  height,
+  scale,
+}: {
+  readonly laid: LaidFly | null;
+  readonly width: number;
+  readonly height: number;
+  readonly scale: number;
+}) {
+  const { hand, mode } = useSettings();
+  const views = useMemo(() => {
+    if (!laid) return [];
+    const bounds = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
+    const ox = hand === 'right' ? 7 + bounds.rear * scale : 7 - bounds.front * scale;
+    return [viewOf('profile', ox, height / 2 + ((bounds.top + bounds.bottom) / 2) * scale, scale, hand)];
+  }, [laid, scale, hand, height]);
+  return (
+    <span className="relative block" style={{ width, height }}>
+      {laid && <FlyCanvas laid={laid} views={views} width={width} height={height} mode={mode} />}
+    </span>
+  );
+}

@@ -1,0 +1,96 @@
+import type { LaidFly } from '@jobbet/core/model';
+import { byEye, type Step } from '@jobbet/core/tying';
+import { formatLength, formatNumber } from '@jobbet/core/units';
+import { useMemo } from 'react';
+import { useStyle } from '../../shared/settings/settings.ts';
+import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
+import { ViseStage } from './ViseStage.tsx';
+
+interface ViseStepProps {
+  readonly laid: LaidFly;
+  readonly step: Step;
+  readonly threadMm: number | null;
+  /** Turns counted so far. */
+  readonly turns: number;
+  readonly far: boolean;
+  readonly onTap: () => void;
+}
+
+/** One step to be read from a metre away: its measure first, then what is done, the fly, and what is minded. */
+export function ViseStep({ laid, step, threadMm, turns, far, onTap }: ViseStepProps) {
+  const style = useStyle();
+  const { measure } = step;
+  const shown = measure && formatLength(measure.mm, style);
+  const alike = useMemo(() => byEye(laid, step), [laid, step]);
+  return (
+    <section
+      className="flex-1 min-h-0 flex flex-col px-8 pt-3"
+      aria-live="polite"
+      data-testid="vise-step"
+      data-step={step.key}
+    >
+      <div className="flex gap-9 items-center min-h-[150px]">
+        {shown && (
+          <strong className="vise-measure tabular-nums" data-testid="vise-measure">
+            {shown.figure}
+          </strong>
+        )}
+        <div className="min-w-0">
+          <p className="text-[42px] font-semibold leading-tight">{step.title}</p>
+          {measure && shown && (
+            <p className="text-[34px] leading-tight">
+              {shown.unit} {measure.words}
+            </p>
+          )}
+          <p className="leading-tight">
+            {measure?.relation && <span className="text-[38px] italic text-measure pr-6">{measure.relation}</span>}
+            {alike && (
+              <span className="text-[25px]" data-testid="by-eye">
+                by eye: {alike.words}
+              </span>
+            )}
+          </p>
+        </div>
+      </div>
+      <p className="text-[25px] leading-snug mt-2">{step.how.join(' ')}</p>
+      <ViseStage laid={laid} step={step} threadMm={threadMm} alike={alike} far={far} onTap={onTap} />
+      <div className="flex gap-8 items-end text-[21px] leading-snug pb-1 min-h-[64px]">
+        <div className="flex-1 min-w-0">
+          {step.inHand.length > 0 && <p className="text-ink2">In hand</p>}
+          {step.inHand.map((each) => (
+            <p key={each}>{each}</p>
+          ))}
+          {step.cutMm !== null && (
+            <p className="font-semibold">{Object.values(formatLength(step.cutMm, style)).join(' ')} long</p>
+          )}
+        </div>
+        <div className="flex-1 min-w-0 text-right">
+          {far && <p className="text-ink2">From the far side</p>}
+          {[...(step.tool === null ? [] : [step.tool]), ...(step.face === null ? [] : [step.face]), ...step.look].map(
+            (each) => (
+              <p key={each}>{each}</p>
+            ),
+          )}
+          {(step.turns !== null || turns > 0) && (
+            <p data-testid="vise-turns">
+              <b className="text-[34px]">{turns}</b>
+              {step.turns !== null && ` of ${formatNumber(step.turns, 0, style)}`}{' '}
+              {turns === 1 && step.turns === null ? 'turn' : 'turns'}
+            </p>
+          )}
+        </div>
+      </div>
+      <Warned step={step} />
+    </section>
+  );
+}
+
+/** What goes wrong here, and what may hurt. */
+function Warned({ step }: { readonly step: Step }) {
+  const words = [step.wrong, step.caution].filter((each) => each !== null);
+  return words.length === 0 ? null : (
+    <p className="-mx-8 px-8 py-2 text-[22px] bg-warnwash leading-snug">
+      <SnagFlag /> {words.join(' ')}
+    </p>
+  );
+}

@@ -1,0 +1,115 @@
+import type { Drawers } from '@jobbet/core/drawers';
+import { useEffect, useId, useState } from 'react';
+import { Outlet, useLocation, useNavigate, useOutletContext, useParams } from 'react-router';
+import useSWR, { mutate } from 'swr';
+import { api, RequestError, type StoredFly } from '../../shared/api/client.ts';
+import { useDrawers } from '../../shared/api/useDrawers.ts';
+import { say } from '../../shared/ui/toast.ts';
+import { Saver, saved } from '../saver.ts';
+import { BenchProvider, createBench, leavePreview, withDrawers, type Bench } from '../store.ts';
+import { takeUpDraft } from '../takeUp.ts';
+
+/** What saves the fly on the bench. */
+export const useSaver = (): Saver => useOutletContext<Saver>();
+
+/** One fly on the bench for as long as any view of it is looked at: what was done in one is undone in another. */
+export function FlyOnBench() {
+  const { id = '' } = useParams();
+  return <OneFly key={id} id={id} />;
+}
+
+function OneFly({ id }: { readonly id: string }) {
+  // Each time it is put on the bench it is fetched anew, once what was saved last has arrived.
+  const visit = useId();
+  const fetched = async (): Promise<StoredFly> => {
+    await saved(id);
+    return api.fly(id);
+  };
+  const { data, error } = useSWR<StoredFly, unknown>(`fly/${id}/${visit}`, fetched, {
+    revalidateOnFocus: false,
+    revalidateOnReconnect: false,
+    revalidateIfStale: false,
+  });
+  const { drawers, error: shut } = useDrawers();
+  const failed = error ?? shut;
+  if (error !== undefined || (shut !== undefined && !drawers))
+    return <NoFly words={failed instanceof RequestError ? failed.message : 'The fly cannot be opened.'} />;
+  if (!data || !drawers)
+    return (
+      <div className="p-6 text-ink2" role="status">
+        Fetching the fly from the box
+      </div>
+    );
+  return <OpenFly fly={data} drawers={drawers.tables} />;
+}
+
+function NoFly({ words }: { readonly words: string }) {
+  const navigate = useNavigate();
+  return (
+    <main className="p-6">
+      <h1 className="text-fly font-bold mb-2">No fly on the bench</h1>
+      <p className="mb-4">{words} It may be in the trash. What was not saved of it is in the settings.</p>
+      <button
+        type="button"
+        className="sheet-button primary"
+        onClick={() => {
+          void navigate('/');
+        }}
+      >
+        To the box
+      </button>
+    </main>
+  );
+}
+
+/** Says once that this browser keeps nothing more of what is done, and why a save did not go through. */
+function useSayTrouble(bench: Bench): void {
+  useEffect(
+    () =>
+      bench.subscribe(({ onDevice, saveProblem }, before) => {
+        if (saveProblem !== null && saveProblem !== before.saveProblem) say(saveProblem);
+        if (before.onDevice && !onDevice)
+          say('This browser keeps nothing more: its store is full or closed. What you do is kept on the server alone.');
+      }),
+    [bench],
+  );
+}
+
+function OpenFly({ fly, drawers }: { readonly fly: StoredFly; readonly drawers: Drawers }) {
+  const { pathname } = useLocation();
+  const [{ bench, saver }] = useState(() => {
+    const opened = createBench(fly, drawers);
+    return {
+      bench: opened,
+      saver: new Saver(opened, () => {
+        void mutate('flies');
+      }),
+    };
+  });
+  useEffect(() => {
+    saver.start();
+    if (takeUpDraft(bench) === 'aside')
+      say(
+        'Work on this fly that was kept on this device no longer lays out: it is in the settings, to be saved as a file.',
+      );
+    return () => {
+      saver.stop();
+    };
+  }, [bench, saver]);
+  useSayTrouble(bench);
+  useEffect(() => {
+    withDrawers(bench, drawers);
+  }, [bench, drawers]);
+  useEffect(
+    () => () => {
+      // What was only looked at in one view is not there in the next.
+      leavePreview(bench);
+    },
+    [bench, pathname],
+  );
+  return (
+    <BenchProvider value={bench}>
+      <Outlet context={saver} />
+    </BenchProvider>
+  );
+}

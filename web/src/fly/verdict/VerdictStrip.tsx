@@ -1,0 +1,264 @@
+import type { FlyReport, LaidFly } from '@jobbet/core/model';
+import type { Asked } from '@jobbet/core/study';
+import { formatAngle, formatMass, formatNumber, formatSpeed, type Written } from '@jobbet/core/units';
+import { useEffect, useState, type ReactNode } from 'react';
+import { useStyle } from '../../shared/settings/settings.ts';
+import { WhyButton } from './WhyButton.tsx';
+import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
+import { RideGlyph, rideWords } from '../../shared/ui/RideGlyph.tsx';
+
+interface VerdictStripProps {
+  readonly report: FlyReport | null;
+  readonly current: boolean;
+  /** Asks for the figures again, where they could not be reckoned; else null. */
+  readonly again: (() => void) | null;
+  readonly tight: { readonly ride: string; readonly heelDeg: number | null };
+  /** The fly the figures are asked why of; null where it is not at hand. */
+  readonly laid: LaidFly | null;
+  readonly balls: boolean;
+  /** Said of a fly that is only shown: another than the one that is kept. */
+  readonly shownAs?: string | undefined;
+  /** How many finds want to be settled, and how many are only worth knowing; null until they are in. */
+  readonly checks: { readonly settle: number; readonly notes: number } | null;
+  readonly onChecks: () => void;
+}
+
+const Figure = ({ value }: { readonly value: Written }) => (
+  <>
+    <strong className="text-verdict font-bold">{value.figure}</strong> <span className="text-ink2">{value.unit}</span>
+  </>
+);
+
+function Cell({
+  label,
+  why,
+  laid,
+  children,
+  title,
+  wide = false,
+}: {
+  readonly label: string;
+  /** What the figure is asked why by, and the fly it is of. */
+  readonly why?: Asked;
+  readonly laid?: LaidFly | null;
+  readonly children: ReactNode;
+  readonly title?: string | undefined;
+  /** Left out where the window is narrow. */
+  readonly wide?: boolean;
+}) {
+  return (
+    <div
+      className={`px-4 py-2 border-r border-hair min-w-0 whitespace-nowrap ${wide ? 'max-[1230px]:hidden' : ''}`}
+      title={title}
+    >
+      <div className="text-label italic text-ink3">
+        {why && laid ? (
+          <WhyButton asked={why} laid={laid}>
+            {label}
+          </WhyButton>
+        ) : (
+          label
+        )}
+      </div>
+      <div>{children}</div>
+    </div>
+  );
+}
+
+/** How it rides, holds, trims and sinks, and what it weighs. The ride follows the hand at once; the rest keeps its last figures, greyed, until the new ones are in. */
+export function VerdictStrip({
+  report,
+  current,
+  again,
+  tight,
+  laid,
+  balls,
+  shownAs,
+  checks,
+  onChecks,
+}: VerdictStripProps) {
+  const style = useStyle();
+  const slow = useSlow(!current && !again);
+  const spoken = useSettled(report && current ? verdictWords(report) : '');
+  const sink = report?.sink;
+  const keel = report?.keel;
+  const trim = report?.trim;
+  const weight = report?.weight;
+  return (
+    <section
+      aria-label="Verdict"
+      className={`flex border-t border-ink h-[62px] overflow-hidden ${slow ? 'text-ink3' : ''}`}
+    >
+      <div className="flex items-center gap-3 px-4 w-[218px] border-r border-hair shrink-0">
+        <RideGlyph ride={tight.ride} heelDeg={tight.heelDeg} balls={balls} />
+        <div>
+          <div className="text-label italic text-ink3 truncate max-w-[140px]" title={shownAs}>
+            rides{shownAs === undefined ? '' : `, ${shownAs}`}
+          </div>
+          <strong className="text-verdict font-bold" data-testid="ride">
+            {rideWords(tight.ride)}
+          </strong>
+        </div>
+      </div>
+      {report && keel && trim && weight && !again ? (
+        <>
+          <Cell
+            label="heel at rest"
+            why="heel"
+            laid={laid}
+            title={
+              keel.slack.ride === keel.tight.ride
+                ? 'On a tight line; on a slack one it rests the same way'
+                : `On a slack line: ${rideWords(keel.slack.ride)}`
+            }
+          >
+            <strong className="text-verdict font-bold">
+              {tight.heelDeg === null ? 'none' : `${formatAngle(tilt(tight.heelDeg), style)}°`}
+            </strong>{' '}
+            <span className="text-ink2">{slackWords(keel)}</span>
+          </Cell>
+          <Cell
+            label="holds to, side current"
+            why="holds"
+            laid={laid}
+            title="The side current at which it gives way, within some ten per cent"
+          >
+            {keel.holdsTo_mm_s === null ? (
+              <span className="text-ink2">any side current</span>
+            ) : (
+              <Figure value={formatSpeed(keel.holdsTo_mm_s, style)} />
+            )}
+          </Cell>
+          <Cell label="trim" why="trim" laid={laid}>
+            {trim.noseDown_deg === null || trim.verdict === null ? (
+              <span className="text-ink2">none: it neither sinks nor floats</span>
+            ) : (
+              <>
+                <strong className="text-verdict font-bold">{formatAngle(Math.abs(trim.noseDown_deg), style)}°</strong>{' '}
+                <span className="text-ink2">{trim.verdict}</span>
+              </>
+            )}
+          </Cell>
+          <Cell
+            label="sinks, still water"
+            why="sink"
+            laid={laid}
+            title={
+              sink
+                ? `Level ${formatSpeed(sink.level_mm_s, style).figure}, nose-first ${formatSpeed(sink.noseFirst_mm_s, style).figure} ${style.speed}. Nose-first drag of soft parts is the least certain figure`
+                : undefined
+            }
+          >
+            {sink ? (
+              <>
+                <Figure value={formatSpeed(sink.terminal_mm_s, style)} />{' '}
+                <span className="text-ink2">{sink.class}</span>
+              </>
+            ) : (
+              <strong className="text-verdict">it floats</strong>
+            )}
+          </Cell>
+          <Cell label="weight dry, cast, under water" why="weights" laid={laid}>
+            <Figure value={formatMass(weight.dry_mg, style)} /> &ensp;
+            <Figure value={formatMass(weight.casting_mg, style)} /> &ensp;
+            <Figure value={formatMass(weight.submerged_mg, style)} />
+          </Cell>
+          {keel.tipping && (
+            <Cell
+              label={`tips at, by the ${keel.tipping.part}`}
+              why="tipping"
+              laid={laid}
+              title="The weight at which it turns over, and how many times that is fitted"
+              wide
+            >
+              <Figure value={formatMass(keel.tipping.mass_mg, style)} />{' '}
+              <span className="text-ink2">fitted {formatNumber(keel.tipping.ratio, 2, style)} ×</span>
+            </Cell>
+          )}
+        </>
+      ) : (
+        <Cell label="figures">
+          {again ? (
+            <span role="alert" className="text-warn">
+              could not be reckoned{' '}
+              <button type="button" className="underline underline-offset-2" onClick={again}>
+                try again
+              </button>
+            </span>
+          ) : (
+            'reckoning'
+          )}
+        </Cell>
+      )}
+      {checks && (
+        <button
+          type="button"
+          data-testid="checks"
+          className="ml-auto px-4 py-2 text-left border-l border-hair shrink-0 whitespace-nowrap hover:bg-sunk"
+          onClick={onChecks}
+        >
+          <span className="block text-label italic text-ink3">
+            checks <span className="plain-key not-italic">X</span>
+          </span>
+          {checks.settle > 0 ? (
+            <span className="text-warn">
+              <SnagFlag /> <strong className="text-verdict font-bold">{checks.settle}</strong>{' '}
+              <span className="text-ink2">to settle</span>
+            </span>
+          ) : (
+            <span className="text-ink2">
+              {checks.notes === 0 ? 'nothing' : <strong className="text-verdict font-bold">{checks.notes}</strong>} to{' '}
+              {checks.notes === 0 ? 'settle' : 'know'}
+            </span>
+          )}
+        </button>
+      )}
+      <p role="status" className="sr-only">
+        {spoken}
+      </p>
+    </section>
+  );
+}
+
+/** Degrees away from upright: 180 is as straight as 0. */
+const tilt = (heelDeg: number): number => Math.min(Math.abs(heelDeg), 180 - Math.abs(heelDeg));
+
+const slackWords = (keel: FlyReport['keel']): string =>
+  keel.slack.ride === keel.tight.ride ? 'tight or slack' : `slack: ${rideWords(keel.slack.ride)}`;
+
+export function verdictWords(report: FlyReport): string {
+  const heel = report.keel.tight.heel_deg;
+  const sink = report.sink ? `sinks ${report.sink.class}` : 'floats';
+  return `Rides ${rideWords(report.keel.tight.ride)}${heel === null ? '' : `, heel ${formatAngle(tilt(heel))} degrees`}, ${sink}`;
+}
+
+/** True once something has lasted longer than 150 ms. */
+function useSlow(waiting: boolean): boolean {
+  const [slow, setSlow] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(
+      () => {
+        setSlow(waiting);
+      },
+      waiting ? 150 : 0,
+    );
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [waiting]);
+  return slow;
+}
+
+/** A text once it has rested for half a second, so that it is spoken once. */
+function useSettled(text: string): string {
+  const [settled, setSettled] = useState('');
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      setSettled(text);
+    }, 500);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [text]);
+  return settled;
+}

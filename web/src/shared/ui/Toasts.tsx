@@ -1,0 +1,36 @@
+import { useOffered } from '../commands/useKeys.ts';
+import { useToast } from './toast.ts';
+
+/** The line at the foot; while it offers something, Ctrl+Z does it. */
+export function Toasts() {
+  const { toast, clear } = useToast();
+  const run = (): void => {
+    toast?.action?.run();
+    clear();
+  };
+  return (
+    <div role="status" className="fixed bottom-20 left-1/2 -translate-x-1/2 z-40 no-print">
+      {toast && (
+        <div className="flex items-center gap-4 bg-ink text-sheet px-4 py-2">
+          <span>{toast.words}</span>
+          {toast.action && (
+            <>
+              <UndoKey name={toast.action.name} run={run} />
+              <button type="button" className="font-bold underline underline-offset-2" onClick={run}>
+                {toast.action.name}
+              </button>
+            </>
+          )}
+          <button type="button" aria-label="Dismiss" onClick={clear}>
+            ×
+          </button>
+        </div>
+      )}
+    </div>
+  );
+}
+
+function UndoKey({ name, run }: { readonly name: string; readonly run: () => void }) {
+  useOffered('toast', [{ name, group: 'Now', keys: 'ctrl+z or z', run }]);
+  return null;
+}
