@@ -1,6 +1,8 @@
 import { ReadableStream, TransformStream } from 'node:stream/web';
 import { jest } from '@jest/globals';
-import { callTagged, callWatched, RequestError, whenSignInIsNeeded } from '../src/shared/api/request.ts';
+import { get, post } from '../../core/src/contract/route.ts';
+import { z } from 'zod';
+import { askTagged, askWatched, RequestError, whenSignInIsNeeded } from '../src/shared/api/request.ts';
 import { useWork, working } from '../src/shared/ui/work.ts';
 
 class Decoder extends TransformStream<Uint8Array, string> {
@@ -28,6 +30,8 @@ function streamed(...pieces: string[]): Response {
 }
 const answer = (response: Partial<Response> & { tag?: string }): Response =>
   ({ ok: true, status: 200, headers: { get: () => response.tag ?? null }, ...response }) as unknown as Response;
+const long = post('/api/x', z.object({ id: z.string() }));
+const list = get('/api/t', z.array(z.string()));
 const asked: RequestInit[] = [];
 function answering(...answers: Response[]): void {
   asked.length = 0;
@@ -44,7 +48,7 @@ describe('long work over the wire', () => {
       streamed('event: share\ndata: 0.5\n\nevent: sh', 'are\ndata: 1\n\nevent: done\ndata: {"id"', ':"a"}\n\n'),
     );
     const shares: number[] = [];
-    expect(await callWatched('POST', '/api/x', {}, { onShare: (share) => shares.push(share) })).toEqual({ id: 'a' });
+    expect(await askWatched(long, {}, { onShare: (share) => shares.push(share) })).toEqual({ id: 'a' });
     expect([shares, (asked[0]?.headers as Record<string, string> | undefined)?.['accept']]).toEqual([
       [0.5, 1],
       'text/event-stream',
@@ -55,8 +59,12 @@ describe('long work over the wire', () => {
       streamed('event: fault\ndata: {"error":{"code":"stale","message":"saved elsewhere","revision":4}}\n\n'),
       streamed('event: share\ndata: 0.5\n\n'),
     );
-    await expect(callWatched('POST', '/api/x', {}, {})).rejects.toMatchObject({ code: 'stale', revision: 4 });
-    await expect(callWatched('POST', '/api/x', {}, {})).rejects.toMatchObject({ code: 'offline' });
+    await expect(askWatched(long, {}, {})).rejects.toMatchObject({ code: 'stale', revision: 4 });
+    await expect(askWatched(long, {}, {})).rejects.toMatchObject({ code: 'offline' });
+  });
+  test('an answer of another shape than was agreed is no answer', async () => {
+    answering(streamed('event: done\ndata: {"id":3}\n\n'));
+    await expect(askWatched(long, {}, {})).rejects.toThrow();
   });
 });
 
@@ -66,11 +74,7 @@ test('what did not change is not sent again', async () => {
     answer({ ok: false, status: 304 }),
     answer({ tag: '"2"', json: () => Promise.resolve(['b']) }),
   );
-  expect([await callTagged('/api/t'), await callTagged('/api/t'), await callTagged('/api/t')]).toEqual([
-    ['a'],
-    ['a'],
-    ['b'],
-  ]);
+  expect([await askTagged(list), await askTagged(list), await askTagged(list)]).toEqual([['a'], ['a'], ['b']]);
   expect(asked.map((init) => (init.headers as Record<string, string>)['if-none-match'])).toEqual([
     undefined,
     '"1"',
@@ -88,7 +92,7 @@ test('a server that wants this device to sign in is heard', async () => {
       json: () => Promise.resolve({ error: { code: 'sign-in', message: 'Sign in.' } }),
     }),
   );
-  await expect(callTagged('/api/u')).rejects.toBeInstanceOf(RequestError);
+  await expect(askTagged(get('/api/u', z.null()))).rejects.toBeInstanceOf(RequestError);
   expect(needed).toBe(1);
 });
 

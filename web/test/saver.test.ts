@@ -3,7 +3,7 @@ import { keepDraft, leftDrafts, takeDraft } from '../src/fly/drafts.ts';
 import { saved, Saver } from '../src/fly/saver.ts';
 import { change, createBench, type Bench } from '../src/fly/store.ts';
 import { takeUpDraft } from '../src/fly/takeUp.ts';
-import { fly, stored, TAIL, withTail } from './build.ts';
+import { fly, listed, stored, TAIL, withTail } from './build.ts';
 
 interface Request {
   readonly method: string;
@@ -33,7 +33,7 @@ beforeEach(() => {
     if (init.method === 'GET') return Promise.resolve(json(200, stored(withTail('9 mm'), { revision: 5 })));
     sent.push({ method: init.method, body: JSON.parse(init.body ?? '{}') as Request['body'] });
     const answer = answers.shift();
-    return answer ? answer() : Promise.resolve(json(200, { revision: ++revision }));
+    return answer ? answer() : Promise.resolve(json(200, stored(fly(), { revision: ++revision })));
   }) as unknown as typeof fetch;
   bench = createBench(stored());
   saver = new Saver(bench, () => {
@@ -73,7 +73,7 @@ test('what is done while a save is under way goes with the next one', async () =
   change(bench, withTail('20 mm'));
   await pass(800);
   change(bench, withTail('22 mm'));
-  answer(json(200, { revision: 2 }));
+  answer(json(200, stored(fly(), { revision: 2 })));
   await pass(1000);
   expect(sent.map((request) => [request.body.revision, request.body.file.parts[0]?.length])).toEqual([
     [1, '20 mm'],
@@ -133,7 +133,7 @@ test('a fly that is no longer in the box waits for a word, and comes out of the 
   await pass(10_000);
   expect([state(), sent.length]).toEqual(['gone', 1]);
   expect(takeDraft('f1')).not.toBeNull();
-  answers.push(() => Promise.resolve(json(200, stored(withTail('9 mm'), { revision: 7 }))));
+  answers.push(() => Promise.resolve(json(200, listed(withTail('9 mm'), { revision: 7 }))));
   await saver.keepMine();
   expect(sent.map(({ method, body }) => [method, body.revision])).toEqual([
     ['PUT', 1],
@@ -230,7 +230,7 @@ test('whoever opens the fly anew waits for what is on its way, and no longer', a
     () =>
       new Promise((resolve) => {
         arrive = () => {
-          resolve(json(200, { revision: 2 }));
+          resolve(json(200, stored(fly(), { revision: 2 })));
         };
       }),
   );
@@ -259,7 +259,7 @@ test('what is done while a save is on its way goes right after it where the benc
     () =>
       new Promise((resolve) => {
         arrive = () => {
-          resolve(json(200, { revision: ++revision }));
+          resolve(json(200, stored(fly(), { revision: ++revision })));
         };
       }),
   );

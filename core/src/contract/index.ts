@@ -24,3 +24,5 @@ export {
 } from './stored.ts';
 export { listedOf, platformWords, summarise } from './summary.ts';
 export { mayUse, namesItem } from './uses.ts';
+export { type Route, pathOf } from './route.ts';
+export { ROUTES, type RouteName, sentFileSchema } from './routes.ts';

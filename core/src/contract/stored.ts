@@ -4,6 +4,13 @@ import type { FlyFile } from '../pattern/index.ts';
 
 /** What the server and its clients hand each other. One schema for each thing that crosses; types are inferred from it. */
 
+/** A pattern file. Whoever uses what was sent reads it by `readFlyValue`, which names every fault; the server sends only what it has read. */
+export const patternFile = z
+  .unknown()
+  .describe('a pattern file, see GET /api/schema.json') as unknown as z.ZodType<FlyFile>;
+/** An item of a drawer; `readItem` reads it where it comes in. */
+export const drawerItem = z.unknown().describe('an item of the drawer') as unknown as z.ZodType<DrawerItem>;
+
 /** What the Box lists of a fly. Masses mg, speeds mm/s, lengths mm. */
 export const summarySchema = z.object({
   platform: z.string(),
@@ -40,18 +47,18 @@ export const listedSchema = z.object({
 });
 export type Listed = z.infer<typeof listedSchema>;
 
-/** A fly as the server keeps it. `file` is a pattern file, checked where it is read. Times are ms since 1970. */
+/** A fly as the server keeps it. Times are ms since 1970. */
 export const storedFlySchema = z.object({
   id: z.string(),
   name: z.string(),
   revision: z.number().int(),
-  file: z.unknown(),
+  file: patternFile,
   summary: summarySchema,
   createdAt: z.number(),
   updatedAt: z.number(),
   deletedAt: z.number().nullable(),
 });
-export type StoredFly = Omit<z.infer<typeof storedFlySchema>, 'file'> & { readonly file: FlyFile };
+export type StoredFly = z.infer<typeof storedFlySchema>;
 
 /**
  * A fly as lists have it: what is shown of it, without its file. One that cannot be solved any more has neither; `broken` says why, and its
@@ -78,22 +85,22 @@ export const versionKinds = ['created', 'auto', 'saved', 'restored'] as const;
 export const flyVersionSchema = z.object({
   revision: z.number().int(),
   kind: z.enum(versionKinds),
-  file: z.unknown(),
+  file: patternFile,
   summary: summarySchema.nullable(),
   startedAt: z.number(),
   savedAt: z.number(),
 });
-export type FlyVersion = Omit<z.infer<typeof flyVersionSchema>, 'file'> & { readonly file: FlyFile };
+export type FlyVersion = z.infer<typeof flyVersionSchema>;
 
-/** An item of a drawer as the server keeps it. `item` is checked where it is read. */
+/** An item of a drawer as the server keeps it. */
 export const storedItemSchema = z.object({
   id: z.string(),
   drawer: z.enum(DRAWERS),
-  item: z.unknown(),
+  item: drawerItem,
   revision: z.number().int(),
   updatedAt: z.number(),
 });
-export type StoredItem = Omit<z.infer<typeof storedItemSchema>, 'item'> & { readonly item: DrawerItem };
+export type StoredItem = z.infer<typeof storedItemSchema>;
 
 /** What a change in the drawers did to a fly: its figures before and after. */
 export const flyChangeSchema = z.object({

@@ -3,31 +3,21 @@ import { mkdtemp, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { errorSchema } from '@jobbet/core/contract';
-import type { FastifyPluginCallbackZod } from 'fastify-type-provider-zod';
+import { ROUTES } from '@jobbet/core/contract';
+import type { FastifyPluginCallback } from 'fastify';
 import { z } from 'zod';
 import { ApiError } from '../errors.ts';
 import type { House } from '../house.ts';
-import { WATCHED, watched } from '../wire/watched.ts';
+import { serve } from '../wire/serve.ts';
+import { WATCHED } from '../wire/watched.ts';
 import { BACKUP_ENDING, BACKUP_TYPE } from './format.ts';
 import { inThread } from './thread.ts';
 
-const whole = z.number().int();
-const counts = z.object({
-  made: z.string(),
-  flies: whole,
-  versions: whole,
-  items: whole,
-  tyings: whole,
-  broken: z
-    .array(z.object({ table: z.string(), name: z.string(), why: z.string() }))
-    .describe('rows that break today’s limits; they are restored so that they can be saved out'),
-});
-const errors = { '4xx': errorSchema };
 /** A backup that was made and waits to be fetched does so for this long. */
 const WAITS_MS = 10 * 60_000;
 const MOST_BYTES = 1_000_000_000;
 
+const byId = z.object({ id: z.uuid() });
 const PASSING = '.passing-';
 
 /** Files of this folder that are gone when they were used. */
@@ -75,7 +65,7 @@ const nameToday = (): string => `jobbet-${new Date().toISOString().slice(0, 10)}
 
 /** Everything into one file and back, each on a thread of its own. */
 export const backupRoutes =
-  ({ database: { folder, ledger }, drawers, refresh }: House): FastifyPluginCallbackZod =>
+  ({ database: { folder, ledger }, drawers, refresh }: House): FastifyPluginCallback =>
   (app, _options, done) => {
     const passing = new Passing(folder);
     passing.clear();
@@ -93,81 +83,65 @@ export const backupRoutes =
     app.addContentTypeParser([BACKUP_TYPE, 'application/octet-stream'], (_request, payload, parsed) => {
       parsed(null, payload);
     });
-    app.post(
-      '/api/backup',
-      { ...WATCHED, schema: { hide: true, response: { 200: z.object({ id: z.string() }), ...errors } } },
-      (request, reply) =>
-        watched(request, reply, async (by) => {
-          const file = await passing.place(nameToday());
-          try {
-            await inThread({ kind: 'write', folder, path: file.path }, by);
-          } catch (error) {
-            await file.drop();
-            throw error;
-          }
-          const id = crypto.randomUUID();
-          ready.set(id, file);
-          wait(id);
-          return { id };
-        }),
-    );
-    app.get(
-      '/api/backup/:id',
-      { ...WATCHED, schema: { hide: true, params: z.object({ id: z.uuid() }) } },
-      async (request, reply) => {
-        const file = ready.get(request.params.id);
-        if (!file) throw new ApiError('not-found', 'This backup is no longer here; make another.');
-        ready.delete(request.params.id);
-        const { size } = await stat(file.path);
-        const bytes = createReadStream(file.path);
-        bytes.once('close', () => void file.drop());
-        return reply
-          .header('content-type', BACKUP_TYPE)
-          .header('content-length', size)
-          .header('content-disposition', `attachment; filename="${nameToday()}"`)
-          .send(bytes);
+    serve(app, ROUTES.makeBackup, async ({ by }) => {
+      const file = await passing.place(nameToday());
+      try {
+        await inThread({ kind: 'write', folder, path: file.path }, by);
+      } catch (error) {
+        await file.drop();
+        throw error;
+      }
+      const id = crypto.randomUUID();
+      ready.set(id, file);
+      wait(id);
+      return { id };
+    });
+    app.get('/api/backup/:id', { ...WATCHED, schema: { hide: true, params: byId } }, async (request, reply) => {
+      const { id } = byId.parse(request.params);
+      const file = ready.get(id);
+      if (!file) throw new ApiError('not-found', 'This backup is no longer here; make another.');
+      ready.delete(id);
+      const { size } = await stat(file.path);
+      const bytes = createReadStream(file.path);
+      bytes.once('close', () => void file.drop());
+      return reply
+        .header('content-type', BACKUP_TYPE)
+        .header('content-length', size)
+        .header('content-disposition', `attachment; filename="${nameToday()}"`)
+        .send(bytes);
+    });
+    const large = { bodyLimit: MOST_BYTES };
+    serve(
+      app,
+      ROUTES.lookAtBackup,
+      async ({ body, by }) => {
+        const file = await passing.take(body);
+        try {
+          const { counts, broken } = await inThread({ kind: 'look', path: file.path }, by);
+          return { ...counts, broken: [...broken] };
+        } finally {
+          await file.drop();
+        }
       },
+      large,
     );
-    const binary = { ...WATCHED, bodyLimit: MOST_BYTES };
-    app.post(
-      '/api/backup/look',
-      { ...binary, schema: { body: z.unknown().describe('a backup file'), response: { 200: counts, ...errors } } },
-      (request, reply) =>
-        watched(request, reply, async (by) => {
-          const file = await passing.take(request.body);
-          try {
-            const { counts: found, broken } = await inThread({ kind: 'look', path: file.path }, by);
-            return { ...found, broken: [...broken] };
-          } finally {
-            await file.drop();
-          }
-        }),
-    );
-    app.post(
-      '/api/backup/restore',
-      {
-        ...binary,
-        schema: {
-          body: z.unknown().describe('a backup file'),
-          response: { 200: counts.extend({ kept: z.string() }), ...errors },
-        },
+    serve(
+      app,
+      ROUTES.restoreBackup,
+      async ({ body, by }) => {
+        const file = await passing.take(body);
+        try {
+          const { counts, broken, kept } = await ledger.alone(() =>
+            inThread({ kind: 'restore', folder, path: file.path }, by),
+          );
+          drawers.forget();
+          await refresh();
+          return { ...counts, broken: [...broken], kept };
+        } finally {
+          await file.drop();
+        }
       },
-      (request, reply) =>
-        watched(request, reply, async (by) => {
-          const file = await passing.take(request.body);
-          try {
-            const {
-              counts: found,
-              broken,
-              kept,
-            } = await ledger.alone(() => inThread({ kind: 'restore', folder, path: file.path }, by));
-            drawers.forget();
-            await refresh();
-            return { ...found, broken: [...broken], kept };
-          } finally {
-            await file.drop();
-          }
-        }),
+      large,
     );
     done();
   };

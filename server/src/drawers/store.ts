@@ -41,6 +41,9 @@ export interface Changed {
   readonly changes: readonly FlyChange[];
 }
 
+/** What is laid in: items of each drawer as they were sent. */
+type Given = { readonly [D in DrawerName]?: readonly unknown[] | undefined };
+
 const keyOf = (drawer: DrawerName, item: DrawerItem): string =>
   `${drawer}/${kindOf(drawer, item)}/${item.name.toLowerCase()}`;
 
@@ -182,10 +185,7 @@ export class DrawerStore {
    * Lays in many items at once: those of a name that is there replace it, the others are added. All or none.
    * @throws ApiError `invalid-item` with the drawer and row of each fault, `breaks-fly`, `stopped`
    */
-  layIn(
-    given: Partial<Record<DrawerName, readonly unknown[]>>,
-    watched?: Watched,
-  ): Promise<Changed & { readonly added: number; readonly replaced: number }> {
+  layIn(given: Given, watched?: Watched): Promise<Changed & { readonly added: number; readonly replaced: number }> {
     return this.inTurn(async () => {
       const rows = this.checkedItems(given);
       const all = await this.list();
@@ -221,7 +221,7 @@ export class DrawerStore {
       .where(and(eq(drawerItems.id, item.id), eq(drawerItems.revision, revision)));
   }
 
-  private checkedItems(given: Partial<Record<DrawerName, readonly unknown[]>>): Item[] {
+  private checkedItems(given: Given): Item[] {
     const faults: Fault[] = [];
     const rows = DRAWERS.flatMap((drawer) =>
       (given[drawer] ?? []).flatMap((value, i): Item[] => {

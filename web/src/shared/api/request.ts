@@ -1,13 +1,16 @@
-import type { Fault } from '@jobbet/core/base';
-import type { ErrorAnswer } from '@jobbet/core/contract';
+import { errorSchema, pathOf, type ErrorAnswer, type Route } from '@jobbet/core/contract';
+import { z } from 'zod';
+
+/** A fault as it comes over the wire. */
+type ToldFault = NonNullable<ErrorAnswer['error']['faults']>[number];
 
 /** An answer that was not what was asked for: the server's code and words, or `offline`. */
 export class RequestError extends Error {
   readonly code: string;
-  readonly faults: readonly Fault[];
+  readonly faults: readonly ToldFault[];
   readonly revision: number | null;
 
-  constructor(code: string, message: string, faults: readonly Fault[] = [], revision: number | null = null) {
+  constructor(code: string, message: string, faults: readonly ToldFault[] = [], revision: number | null = null) {
     super(message);
     this.code = code;
     this.faults = faults;
@@ -59,27 +62,46 @@ export async function reach(
   }
 }
 
-function refusal(answer: Partial<ErrorAnswer>, otherwise: string): RequestError {
-  const { error } = answer;
+function refusal(answer: ErrorAnswer | undefined, otherwise: string): RequestError {
+  const error = answer?.error;
   if (error?.code === 'sign-in') onSignInNeeded();
   return new RequestError(
     error?.code ?? 'internal',
     error?.message ?? otherwise,
-    (error?.faults ?? []) as readonly Fault[],
+    error?.faults ?? [],
     error?.revision ?? null,
   );
 }
 
 /** @throws RequestError always, with what the server says */
 export async function refused(response: Response): Promise<never> {
-  const answer = (await response.json().catch(() => ({}))) as Partial<ErrorAnswer>;
-  throw refusal(answer, `The server answered ${String(response.status)}.`);
+  const answer = errorSchema.safeParse(await response.json().catch(() => null));
+  throw refusal(answer.data, `The server answered ${String(response.status)}.`);
 }
 
-export async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
-  const response = await reach(method, path, body);
-  if (response.status === 204) return undefined as T;
-  return response.ok ? ((await response.json().catch(() => ({}))) as T) : refused(response);
+type Schema = z.ZodType;
+
+/** What is handed to a route: its places, and what is sent with it. */
+interface Given<P extends Schema, B extends Schema> {
+  readonly params?: z.input<P>;
+  readonly body?: z.input<B> | Blob;
+}
+/** Nothing need be handed to a route that takes nothing. */
+type Asking<P extends Schema, B extends Schema> = Given<P, B> &
+  (undefined extends z.input<P> ? unknown : Required<Pick<Given<P, B>, 'params'>>) &
+  (undefined extends z.input<B> ? unknown : Required<Pick<Given<P, B>, 'body'>>);
+
+const addressOf = (route: Pick<Route, 'path'>, { params }: { readonly params?: unknown }): string =>
+  pathOf(route, (params ?? {}) as Readonly<Record<string, string | number>>);
+
+/** Asks the server one thing of the table. @throws RequestError */
+export async function ask<P extends Schema, B extends Schema, O extends Schema>(
+  route: Route<P, B, O>,
+  given: Asking<P, B>,
+): Promise<z.output<O>> {
+  const response = await reach(route.method, addressOf(route, given), given.body);
+  if (!response.ok) return refused(response);
+  return route.out.parse(response.status === 204 ? null : await response.json());
 }
 
 /** Reads a stream of events to its end. @throws RequestError where it ends with a fault, or before its end */
@@ -99,19 +121,19 @@ async function* eventsOf(response: Response): AsyncGenerator<{ readonly name: st
 }
 
 /** The same for work that takes a while: it is told how far it is, and ends when the signal says so. @throws RequestError `stopped` too */
-export async function callWatched<T>(
-  method: string,
-  path: string,
-  body: unknown,
+export async function askWatched<P extends Schema, B extends Schema, O extends Schema>(
+  route: Route<P, B, O>,
+  given: Asking<P, B>,
   { onShare, signal }: Watching,
-): Promise<T> {
-  const response = await reach(method, path, body, { accept: 'text/event-stream' }, signal);
+): Promise<z.output<O>> {
+  const accept = { accept: 'text/event-stream' };
+  const response = await reach(route.method, addressOf(route, given), given.body, accept, signal);
   if (!response.ok) return refused(response);
   try {
     for await (const { name, data } of eventsOf(response)) {
-      if (name === 'share') onShare?.(data as number);
-      else if (name === 'done') return data as T;
-      else throw refusal(data as Partial<ErrorAnswer>, 'It did not work.');
+      if (name === 'share') onShare?.(z.number().parse(data));
+      else if (name === 'done') return route.out.parse(data);
+      else throw refusal(errorSchema.parse(data), 'It did not work.');
     }
   } catch (error) {
     if (error instanceof RequestError) throw error;
@@ -124,13 +146,15 @@ export async function callWatched<T>(
 const answers = new Map<string, { readonly tag: string; readonly value: unknown }>();
 
 /** Asks for something that the server sends anew only where it changed. */
-export async function callTagged<T>(path: string): Promise<T> {
-  const known = answers.get(path);
-  const response = await reach('GET', path, undefined, known ? { 'if-none-match': known.tag } : {});
-  if (response.status === 304 && known) return known.value as T;
+export async function askTagged<P extends Schema, B extends Schema, O extends Schema>(
+  route: Route<P, B, O>,
+): Promise<z.output<O>> {
+  const known = answers.get(route.path);
+  const response = await reach(route.method, route.path, undefined, known ? { 'if-none-match': known.tag } : {});
+  if (response.status === 304 && known) return known.value as z.output<O>;
   if (!response.ok) return refused(response);
-  const value = (await response.json()) as T;
+  const value = route.out.parse(await response.json());
   const tag = response.headers.get('etag');
-  if (tag !== null) answers.set(path, { tag, value });
+  if (tag !== null) answers.set(route.path, { tag, value });
   return value;
 }
