@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, findings, row, test, typed } from './boathouse.ts';
+import { expect, findings, row, test, toBox, typed } from './boathouse.ts';
 
 const open = (page: Page, name: string): Promise<void> =>
   page.getByRole('button', { name: new RegExp(`^${name},`) }).click();
@@ -12,7 +12,7 @@ test('box, trash, settings and help', async ({ demo, page }) => {
   }
 });
 test('balance: at rest, rolled and in a current', async ({ demo, page }) => {
-  await page.goto(demo.url);
+  await toBox(page, demo);
   await open(page, 'Rowan Ember');
   await page.getByRole('link', { name: /Balance/ }).click();
   await expect(page.getByTestId('pulled')).toContainText('From rest');
@@ -35,7 +35,7 @@ test('balance: at rest, rolled and in a current', async ({ demo, page }) => {
   expect(await findings(page)).toEqual([]);
 });
 test('sizes: a run and a size that does not read', async ({ demo, page }) => {
-  await page.goto(demo.url);
+  await toBox(page, demo);
   await open(page, 'Slate Runner');
   await page.getByRole('link', { name: /Sizes/ }).click();
   await expect(page.locator('main[data-done="true"]')).toBeVisible();
@@ -75,7 +75,7 @@ test('drawers: a cell written in, a bad one, instruments, a CSV looked over', as
   expect(await findings(page)).toEqual([]);
 });
 test('bench: a part, the hook, a fault, and every dialog', async ({ demo, page }) => {
-  await page.goto(demo.url);
+  await toBox(page, demo);
   await open(page, 'Slate Runner');
   await row(page, 'wing').click();
   await expect(page.getByLabel('Verdict')).toContainText('cm/s');
@@ -101,7 +101,7 @@ test('bench: a part, the hook, a fault, and every dialog', async ({ demo, page }
 });
 
 test('an empty box', async ({ empty, page }) => {
-  await page.goto(empty.url);
+  await toBox(page, empty);
   await expect(page.getByText('The box is empty')).toBeVisible();
   expect(await findings(page)).toEqual([]);
 });
@@ -112,7 +112,7 @@ test('the bench fits 1280 by 800 and 1024 by 768 without scrolling the page', as
     [1024, 768],
   ] as const) {
     await page.setViewportSize({ width, height });
-    await page.goto(demo.url);
+    await toBox(page, demo);
     await open(page, 'Slate Runner');
     await expect(page.getByLabel('Verdict')).toContainText('cm/s');
     const scrolls = await page.evaluate(() => [

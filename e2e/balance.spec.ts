@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { drag, example, expect, findings, openFly, ride, saved, test, typed } from './boathouse.ts';
+import { drag, example, expect, findings, openFly, ride, saved, test, toBox, typed } from './boathouse.ts';
 
 const heel = (page: Page) => page.getByRole('slider', { name: 'heel' });
 const current = (page: Page) => page.getByLabel('side current', { exact: true });
@@ -203,7 +203,7 @@ test('a tip pulled on the small profile moves the figures, which answer why; a t
 });
 
 test('as the fish has it: another water, further off, beside another fly', async ({ demo, page }) => {
-  await page.goto(demo.url);
+  await toBox(page, demo);
   await page.getByRole('button', { name: /^Slate Runner,/ }).click();
   await page.getByRole('link', { name: /Balance/ }).click();
   await expect(page.getByTestId('keel-moment')).toBeVisible();

@@ -145,6 +145,12 @@ export async function openFly(page: Page, house: Boathouse, file: unknown): Prom
   return id;
 }
 
+/** Opens the box, and waits for what a person would see before pressing a key. */
+export async function toBox(page: Page, { url }: Pick<Boathouse, 'url'>): Promise<void> {
+  await page.goto(url);
+  await expect(page.getByRole('heading', { level: 1, name: 'Box' })).toBeVisible();
+}
+
 export const saved = (page: Page): Promise<void> => expect(page.getByTestId('save')).toHaveText('saved');
 
 /** A blank of the sentence by its label. */

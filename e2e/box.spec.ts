@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
-import { example, expect, openFly, ROOT, test, typed } from './boathouse.ts';
+import { example, expect, openFly, ROOT, test, toBox, typed } from './boathouse.ts';
 
 const flies = (page: Page) => page.getByRole('list', { name: 'Flies' }).getByRole('listitem');
 const choose = (page: Page, input: { name: string; text: string }[]): Promise<void> =>
@@ -13,7 +13,7 @@ test('the flies of the boathouse, with how they ride, sink and weigh; the troubl
   demo,
   page,
 }) => {
-  await page.goto(demo.url);
+  await toBox(page, demo);
   await expect(flies(page)).toHaveCount(13);
   await expect(page.getByRole('button', { name: /^Slate Runner,.* rides point-up, sinks very fast/ })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Rowan Ember,.* rides point-down, meant point-up/ })).toContainText(
@@ -27,7 +27,7 @@ test('the flies of the boathouse, with how they ride, sink and weigh; the troubl
 
 test('copied, renamed, put in the trash, taken back by undo and from the trash', async ({ empty, page }) => {
   await openFly(page, empty, example('ferryman'));
-  await page.goto(empty.url);
+  await toBox(page, empty);
   const more = async (fly: string, what: string): Promise<void> => {
     await page.getByRole('button', { name: `More for ${fly}`, exact: true }).click();
     await page.getByRole('menuitem', { name: what }).click();
@@ -46,13 +46,13 @@ test('copied, renamed, put in the trash, taken back by undo and from the trash',
   await page.getByRole('button', { name: 'trash' }).click();
   await page.getByRole('button', { name: 'Back to the box' }).click();
   await expect(page.getByText('The trash is empty')).toBeVisible();
-  await page.goto(empty.url);
+  await toBox(page, empty);
   await expect(flies(page)).toHaveCount(2);
 });
 
 test('a pattern file goes out by the menu and comes in again as it was', async ({ empty, page }) => {
   await openFly(page, empty, example('glass-smolt'));
-  await page.goto(empty.url);
+  await toBox(page, empty);
   await page.getByRole('button', { name: 'More for Glass Smolt' }).click();
   const download = page.waitForEvent('download');
   await page.getByRole('menuitem', { name: 'Save the pattern file' }).click();
@@ -69,7 +69,7 @@ test('a pattern file goes out by the menu and comes in again as it was', async (
 });
 
 test('files dropped on the box are taken in', async ({ empty, page }) => {
-  await page.goto(empty.url);
+  await toBox(page, empty);
   const transfer = await page.evaluateHandle(
     (text) => {
       const data = new DataTransfer();
@@ -89,7 +89,7 @@ test('bad files are refused by name with what is wrong, the sound one beside the
   empty,
   page,
 }) => {
-  await page.goto(empty.url);
+  await toBox(page, empty);
   const sound = example('copper-eel');
   const cyclic = {
     ...sound,
@@ -125,7 +125,7 @@ test('a box of 150 flies: few rows are drawn, typing finds among all', async ({ 
     const file = { ...example(names[i % names.length] ?? 'ferryman'), name: `Fly ${String(i)}` };
     await page.request.post(`${empty.url}/api/flies`, { data: { file } });
   }
-  await page.goto(empty.url);
+  await toBox(page, empty);
   await expect(page.getByText('150 of 150')).toBeVisible();
   expect(await flies(page).count()).toBeLessThan(30);
   await page.keyboard.press('/');

@@ -1,4 +1,4 @@
-import { blank, example, expect, openFly, row, saved, test, typed } from './boathouse.ts';
+import { blank, example, expect, openFly, row, saved, test, toBox, typed } from './boathouse.ts';
 
 const check = (page: import('@playwright/test').Page, code: string) => page.locator(`[data-check="${code}"]`);
 
@@ -99,12 +99,12 @@ test('rules written for a water are held against every fly while they are in for
   await page.getByLabel('limit of length.legs.gaps').fill('0.5');
   await page.keyboard.press('Enter');
   await expect(cell('length.legs.gaps', 'value')).toHaveText('0.5');
-  await page.goto(own.url);
+  await toBox(page, own);
   await page.getByRole('button', { name: /^Ferryman,/ }).click();
   await page.getByTestId('checks').click();
   await expect(check(page, 'rules.hooks')).toContainText('Ferry Pool: only single hooks');
   await expect(check(page, 'rules.hooks')).toHaveAttribute('data-severity', 'stop');
-  await page.goto(own.url);
+  await toBox(page, own);
   await page.getByRole('button', { name: /^Night Sexton,/ }).click();
   await page.getByTestId('checks').click();
   await expect(check(page, 'length.legs')).toContainText('gaps');

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { blank, example, expect, openFly, saved, test } from './boathouse.ts';
+import { blank, example, expect, openFly, saved, test, toBox } from './boathouse.ts';
 
 const cell = (page: Page, row: string, col: string) => page.locator(`tr[data-row="${row}"] [data-col="${col}"]`);
 const changed = (page: Page) => page.getByTestId('changed');
@@ -119,7 +119,7 @@ test('a single becomes a double, a tube, a shank with a trailing hook; what cann
 });
 
 test('a new fly is laid out on a tube, and on a hook from its packet', async ({ own, page }) => {
-  await page.goto(own.url);
+  await toBox(page, own);
   await page.getByRole('button', { name: 'Lay out a new fly' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Tied on').selectOption('tube');
@@ -187,7 +187,7 @@ test('a CSV that is no drawer says why and changes nothing', async ({ demo, page
 });
 
 test('a drawer by keyboard alone: found, sorted, written in, refused, taken out, taken back', async ({ own, page }) => {
-  await page.goto(own.url);
+  await toBox(page, own);
   await expect(page.getByRole('listitem').first()).toBeVisible();
   await page.keyboard.press('d');
   await page.getByRole('link', { name: 'threads' }).focus();
@@ -289,12 +289,12 @@ test('everything is saved into a file and restored from it; a damaged one is ref
   await expect(page.getByRole('dialog')).toContainText(`${String(flies.length)} flies`);
   await page.getByRole('button', { name: 'Restore it' }).click();
   await expect(page.getByText(/^Restored: /)).toBeVisible();
-  await page.goto(own.url);
+  await toBox(page, own);
   await expect(page.getByText(`${String(flies.length)} of ${String(flies.length)}`)).toBeVisible();
 });
 
 test('the fly as it fishes and back, by key', async ({ demo, page }) => {
-  await page.goto(demo.url);
+  await toBox(page, demo);
   await page.getByRole('button', { name: /^Slate Runner,/ }).click();
   await expect(page.getByLabel('Verdict')).toContainText('cm/s');
   await page.keyboard.press('r');

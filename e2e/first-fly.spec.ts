@@ -1,7 +1,7 @@
-import { blank, expect, results, ride, row, saved, test, write } from './boathouse.ts';
+import { blank, expect, results, ride, row, saved, test, toBox, write } from './boathouse.ts';
 
 test('from an empty box to a fly that is there after a reload', async ({ empty, page }) => {
-  await page.goto(empty.url);
+  await toBox(page, empty);
   await test.step('lay out a fly on a size 6, 3X long', async () => {
     await expect(page.getByText('The box is empty')).toBeVisible();
     await page.getByRole('button', { name: 'Lay out a new fly' }).first().click();
@@ -54,13 +54,13 @@ test('from an empty box to a fly that is there after a reload', async ({ empty, 
     await expect(ride(page)).toHaveText('point-up');
     await row(page, 'tail').click();
     await expect(blank(page, 'length')).toHaveValue('1.2 shank');
-    await page.goto(empty.url);
+    await toBox(page, empty);
     await expect(page.getByRole('button', { name: /Slate Runner, single 6, 3X long, rides point-up/ })).toBeVisible();
   });
 });
 
 test('a reload before anything reached the server loses nothing', async ({ empty, page }) => {
-  await page.goto(empty.url);
+  await toBox(page, empty);
   await page.getByRole('button', { name: 'Open the boathouse examples' }).click();
   await page.getByRole('button', { name: /^Peat Lantern,/ }).click();
   await row(page, 'tail').click();

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, typed } from './boathouse.ts';
+import { expect, test, toBox, typed } from './boathouse.ts';
 
 test('a card is printed, its bar measured, and the next print corrected; all by keyboard', async ({ own, page }) => {
-  await page.goto(own.url);
+  await toBox(page, own);
   await page.getByRole('button', { name: /^Slate Runner,/ }).click();
   await expect(page.getByLabel('Verdict')).toContainText('cm/s');
   await page.keyboard.press('3');
@@ -46,7 +46,7 @@ test('a card is printed, its bar measured, and the next print corrected; all by 
 });
 
 test('the screen is brought to true size by a bank card, or by the caliper on a line', async ({ own, page }) => {
-  await page.goto(own.url);
+  await toBox(page, own);
   await page.getByRole('button', { name: /^Ferryman,/ }).click();
   await expect(page.getByLabel('Verdict')).toContainText('cm/s');
   await page.goto(`${page.url()}/sizes/gauge`);

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { blank, expect, results, ride, saved, test, typed } from './boathouse.ts';
+import { blank, expect, results, ride, saved, test, toBox, typed } from './boathouse.ts';
 
 const keys = async (page: Page, ...names: string[]): Promise<void> => {
   for (const name of names) await page.keyboard.press(name);
@@ -16,7 +16,7 @@ async function into(page: Page, label: string, text: string): Promise<void> {
 }
 
 test('a fly by keyboard alone: laid out, tied, pulled, reordered, undone, found again', async ({ empty, page }) => {
-  await page.goto(empty.url);
+  await toBox(page, empty);
   await test.step('a new fly from the box', async () => {
     await keys(page, 'n');
     await typed(page, 'Tin Minnow');
@@ -110,7 +110,7 @@ test('a fly by keyboard alone: laid out, tied, pulled, reordered, undone, found 
 test('single letters can be turned off; Ctrl ones go on working', async ({ demo, page }) => {
   await page.goto(`${demo.url}/settings`);
   await page.getByRole('group', { name: 'Single keys' }).getByLabel('off').check();
-  await page.goto(demo.url);
+  await toBox(page, demo);
   await keys(page, 'n');
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await keys(page, 'Control+k');
@@ -118,7 +118,7 @@ test('single letters can be turned off; Ctrl ones go on working', async ({ demo,
 });
 
 test('Enter on a button presses the button, whatever Enter does elsewhere', async ({ demo, page }) => {
-  await page.goto(demo.url);
+  await toBox(page, demo);
   await page.getByRole('button', { name: 'settings' }).focus();
   await keys(page, 'Enter');
   await expect(page.getByRole('heading', { name: 'Settings' })).toBeVisible();

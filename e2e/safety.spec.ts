@@ -1,4 +1,4 @@
-import { Boathouse, example, expect, findings, openFly, results, row, saved, test, write } from './boathouse.ts';
+import { Boathouse, example, expect, findings, openFly, results, row, saved, test, toBox, write } from './boathouse.ts';
 
 test('what reckons breaks down: it is said, started again, and the figures are of the fly as it is', async ({
   empty,
@@ -54,7 +54,7 @@ test('a fly put in the trash elsewhere: what was done waits, and brings it back'
 });
 
 test('work left on this device for a fly that is gone is put in the box as a new one', async ({ empty, page }) => {
-  await page.goto(empty.url);
+  await toBox(page, empty);
   const draft = { file: example('ferryman'), revision: 3, at: Date.now() - 100_000 };
   await page.evaluate((text) => {
     localStorage.setItem('jobbet.draft.gone-fly.other-tab', text);

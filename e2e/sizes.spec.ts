@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, row, test, typed } from './boathouse.ts';
+import { expect, row, test, toBox, typed } from './boathouse.ts';
 
 const cell = (page: Page, size: string, name: string) => page.locator(`[data-size="${size}"][data-row="${name}"]`);
 
@@ -7,7 +7,7 @@ test('a run over five sizes, a double and a tube, held three ways; one of them b
   own,
   page,
 }) => {
-  await page.goto(own.url);
+  await toBox(page, own);
   await page.getByRole('button', { name: /^Slate Runner,/ }).click();
   await expect(page.getByLabel('Verdict')).toContainText('cm/s');
   await page.keyboard.press('3');
@@ -41,7 +41,7 @@ test('a run over five sizes, a double and a tube, held three ways; one of them b
 });
 
 test('a cell is pinned, refused and let go by keyboard; one size holds something else', async ({ own, page }) => {
-  await page.goto(own.url);
+  await toBox(page, own);
   await page.getByRole('button', { name: /^Slate Runner,/ }).click();
   await expect(page.getByLabel('Verdict')).toContainText('cm/s');
   await page.goto(`${page.url()}/sizes`);
@@ -76,7 +76,7 @@ test('a cell is pinned, refused and let go by keyboard; one size holds something
 });
 
 test('the sizes are written by keyboard, refused in words, and kept', async ({ own, page }) => {
-  await page.goto(own.url);
+  await toBox(page, own);
   await page.getByRole('button', { name: /^Ferryman,/ }).click();
   await expect(page.getByLabel('Verdict')).toContainText('cm/s');
   await page.keyboard.press('3');

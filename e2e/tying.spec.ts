@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { example, expect, findings, holdAndMove, openFly, saved, test, typed } from './boathouse.ts';
+import { example, expect, findings, holdAndMove, openFly, saved, test, toBox, typed } from './boathouse.ts';
 
 test('the flash comes too late: it is told on the bench and the sheet, and the fix is taken', async ({
   empty,
@@ -65,7 +65,7 @@ test('a step is taken to another place by keyboard and by drag, and the part wit
 });
 
 test('the sheet is printed and read back: every step, every cut length', async ({ demo, page }) => {
-  await page.goto(demo.url);
+  await toBox(page, demo);
   await page.getByRole('button', { name: /^Copper Eel,/ }).click();
   await page.getByRole('link', { name: /Sheet/ }).click();
   await expect(page.locator('[data-step="eye"]')).toBeAttached();
