@@ -105,6 +105,18 @@ interface Shared {
 }
 
 export const test = base.extend<Own, Shared>({
+  /** A page that says at the end what went wrong in it unseen. */
+  page: async ({ page }, use) => {
+    const wrong: string[] = [];
+    page.on('pageerror', (error) => wrong.push(String(error)));
+    page.on('console', (message) => {
+      // That a server is away or refuses is part of stories, and told by the browser itself.
+      if (message.type() === 'error' && !message.text().startsWith('Failed to load resource'))
+        wrong.push(message.text());
+    });
+    await use(page);
+    expect(wrong).toEqual([]);
+  },
   empty: async ({ shared }, use) => {
     await use(await shared.reset('empty'));
   },

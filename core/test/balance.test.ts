@@ -13,7 +13,7 @@ import {
   type BalanceModel,
   type PointWeight,
 } from '../src/model/balance/model.ts';
-import { sideHold, sideLimits, sideRests } from '../src/model/balance/sideCurrent.ts';
+import { SideCurrent, sideHold } from '../src/model/balance/sideCurrent.ts';
 import { sinkClass, sinking, sphereSinking } from '../src/model/balance/sinking.ts';
 import { slackRest, slackTorque } from '../src/model/balance/slack.ts';
 import { solveBalance } from '../src/model/balance/solveBalance.ts';
@@ -230,8 +230,7 @@ describe('a side current over the full turn', () => {
   const back = model([at(200, 10, 0, -2)], [slab(0, 20, 3, 1, 4)]);
   const keel = tightKeel(back);
   test('at its limit the push just equals what turns it back, at the heel it gives way', () => {
-    const limits = sideLimits(back, keel);
-    expect(limits).toHaveLength(1);
+    const { limits } = new SideCurrent(back, keel);
     const [limit] = limits;
     if (limit?.holdsTo == null || limit.atDeg === null) throw new Error('no limit');
     expect(limit.holdsTo).toBeCloseTo(sideHold(back, keel).holdsTo ?? NaN, 6);
@@ -254,11 +253,19 @@ describe('a side current over the full turn', () => {
     expect(Math.max(...flow.torque(0, 1).map(Math.abs))).toBe(0);
   });
   test('it lies the further over the faster it flows, at rest in still water, and nowhere beyond its limit', () => {
-    const rests = [0, 40, 80].map((speed) => sideRests(back, keel, speed)[0]?.heelDeg ?? NaN);
+    const current = new SideCurrent(back, keel);
+    const rests = [0, 40, 80].map((speed) => current.restAt(speed, 1) ?? NaN);
     expect(rests[0]).toBe(0);
     expect(Math.abs(rests[2] ?? 0)).toBeGreaterThan(Math.abs(rests[1] ?? 0));
-    expect(sideRests(back, keel, 900)[0]?.heelDeg).toBeNull();
-    expect(sideRests(model([], []), tightKeel(model([], [])), 50)).toEqual([]);
+    expect(current.restAt(900, 1)).toBeNull();
+    const nothing = new SideCurrent(model([], []), tightKeel(model([], [])));
+    expect([nothing.restAt(50, 1), nothing.limits]).toEqual([null, []]);
+  });
+  test('a fly that is its own mirror image lies as far over to the one side as to the other, and holds alike', () => {
+    const current = new SideCurrent(back, keel);
+    const [far, near] = current.limits;
+    expect([near?.flow, near?.toward, near?.holdsTo]).toEqual([-(far?.flow ?? 0), -(far?.toward ?? 0), far?.holdsTo]);
+    expect(current.restAt(80, -1)).toBeCloseTo(2 * (keel.heelDeg ?? NaN) - (current.restAt(80, 1) ?? NaN), 9);
   });
 });
 

@@ -1,6 +1,6 @@
-import { fireEvent, render, screen, within } from '@testing-library/react';
+import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import type { FlyFile } from '@jobbet/core/pattern';
-import { type LaidFly, timeTo, fallOf } from '@jobbet/core/model';
+import { contributionsOf, fallOf, SOAKED_ALONE, timeTo, tippingsOf, type LaidFly } from '@jobbet/core/model';
 import { NOMINAL_DRAWERS } from '@jobbet/core/drawers';
 import { spreadsOf } from '@jobbet/core/study';
 import { useState } from 'react';
@@ -17,9 +17,11 @@ import { lengthOf } from '../src/features/balance/lengthOf.ts';
 import { SinkTest } from '../src/features/balance/SinkTest.tsx';
 import { SpreadTable } from '../src/features/balance/SpreadTable.tsx';
 import { TippingBar } from '../src/features/balance/TippingBar.tsx';
-import { useBalance } from '../src/features/balance/useBalance.ts';
 import { WhyButton } from '../src/fly/verdict/WhyButton.tsx';
 import { laidOf, TAIL } from './build.ts';
+import { inThisThread } from './reckoning.ts';
+
+beforeAll(inThisThread);
 
 const eyes = {
   id: 'eyes',
@@ -133,8 +135,10 @@ describe('in a tier’s words', () => {
 describe('what each part brings', () => {
   test('a row a part with its share, the sums of the fly under it; a press picks the part', () => {
     const picked: string[] = [];
-    const Held = () => <Contributions of={useBalance(laid)} selected="tail" onPick={(id) => picked.push(id)} />;
-    render(<Held />);
+    const contributions = contributionsOf(laid);
+    render(
+      <Contributions laid={laid} contributions={contributions} selected="tail" onPick={(id) => picked.push(id)} />,
+    );
     const rows = within(screen.getByRole('table', { name: 'What each part brings' })).getAllByRole('row');
     expect(rows.at(-1)?.textContent).toContain('the fly');
     fireEvent.click(screen.getByRole('button', { name: 'eyes' }));
@@ -143,19 +147,17 @@ describe('what each part brings', () => {
   });
   test('the tipping weight stands with how far the eyes are from it, and the sizes to be had are taken by a press', () => {
     const taken: string[] = [];
-    const Held = () => {
-      const [tipping] = useBalance(laid).tippings;
-      return tipping ? (
-        <TippingBar
-          laid={laid}
-          drawers={NOMINAL_DRAWERS}
-          tipping={tipping}
-          first
-          onTake={(file, words) => taken.push(`${words}: ${String(file.parts.length)}`)}
-        />
-      ) : null;
-    };
-    render(<Held />);
+    const [tipping] = tippingsOf(laid);
+    if (!tipping) throw new Error('eyes tip');
+    render(
+      <TippingBar
+        laid={laid}
+        drawers={NOMINAL_DRAWERS}
+        tipping={tipping}
+        first
+        onTake={(file, words) => taken.push(`${words}: ${String(file.parts.length)}`)}
+      />,
+    );
     expect(screen.getByTestId('tipping').textContent).toMatch(/× the tipping weight\./);
     const sizes = screen.getAllByRole('button').filter((each) => /×/.test(each.textContent));
     expect(sizes.length).toBeGreaterThan(2);
@@ -172,25 +174,31 @@ describe('a timed fall', () => {
   const kept: (readonly [FlyFile, string])[] = [];
   const test1 = (plan: LaidFly): void => {
     kept.length = 0;
-    render(<SinkTest plan={plan} onKeep={(file, words) => kept.push([file, words])} />);
+    const of = { file: plan.file, off: [], drawers: NOMINAL_DRAWERS };
+    render(<SinkTest plan={of} onKeep={(file, words) => kept.push([file, words])} />);
   };
-  const computed = timeTo(fallOf(laid, { leader: null, airShare: 0 }, 1000), 1000) ?? 0;
+  const computed = timeTo(fallOf(laid, SOAKED_ALONE, 1000), 1000) ?? 0;
 
-  test('as long as was computed is a factor of one, twice as long about four; it is kept with the fly', () => {
+  test('as long as was computed is a factor of one, twice as long about four; it is kept with the fly', async () => {
     test1(laid);
     fireEvent.change(seconds(), { target: { value: computed.toFixed(2) } });
-    expect(screen.getByTestId('sink-test').textContent).toContain('1.00 × the computed drag');
+    await waitFor(() => {
+      expect(screen.getByTestId('sink-test').textContent).toContain('1.00 × the computed drag');
+    });
     fireEvent.change(seconds(), { target: { value: (1.5 * computed).toFixed(2).replace('.', ',') } });
+    await waitFor(() => {
+      expect(screen.getByTestId('sink-test').textContent).toContain('2.');
+    });
     fireEvent.click(screen.getByRole('button', { name: 'Keep it with the fly' }));
     const factor = kept[0]?.[0].measured?.dragFactor ?? 0;
     expect(factor).toBeGreaterThan(1.8);
     expect(factor).toBeLessThan(2.6);
     expect(seconds().value).toBe('');
   });
-  test('what cannot be is said, and offers nothing to keep', () => {
+  test('what cannot be is said, and offers nothing to keep', async () => {
     test1(laid);
     fireEvent.change(seconds(), { target: { value: String(40 * computed) } });
-    expect(screen.getByRole('alert').textContent).toContain('time it again');
+    expect((await screen.findByRole('alert')).textContent).toContain('time it again');
     fireEvent.change(seconds(), { target: { value: 'long' } });
     expect(screen.getByRole('alert').textContent).toContain('Write a depth');
     fireEvent.change(seconds(), { target: { value: '3' } });

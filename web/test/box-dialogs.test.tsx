@@ -116,6 +116,7 @@ test('settings hold at once and are kept', async () => {
   fireEvent.click(screen.getByLabelText('off'));
   expect(useSettings.getState()).toMatchObject({ length: 'in', singleKeys: false });
   expect(JSON.parse(localStorage.getItem('jobbet.settings') ?? '{}')).toMatchObject({
-    state: { length: 'in', singleKeys: false },
+    length: 'in',
+    singleKeys: false,
   });
 });

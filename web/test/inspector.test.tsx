@@ -2,7 +2,7 @@ import { act, fireEvent, render, screen } from '@testing-library/react';
 import { Inspector } from '../src/features/bench/Inspector.tsx';
 import { BenchProvider, createBench, type Bench } from '../src/fly/store.ts';
 import { HOOK, partCalled } from '../src/fly/selection.ts';
-import { useSettings } from '../src/shared/settings/settings.ts';
+import { setSettings } from '../src/shared/settings/settings.ts';
 import { METRIC } from '@jobbet/core/units';
 import { fly, stored } from './build.ts';
 
@@ -54,7 +54,7 @@ const set = (label: string, value: string): void => {
 
 afterEach(() => {
   act(() => {
-    useSettings.getState().set({ ...METRIC });
+    setSettings({ ...METRIC });
   });
 });
 
@@ -126,7 +126,7 @@ describe('the name of a part', () => {
 describe('figures in the units of the person', () => {
   test('inches and grains, with a decimal comma', () => {
     act(() => {
-      useSettings.getState().set({ length: 'in', mass: 'gr', decimal: ',' });
+      setSettings({ length: 'in', mass: 'gr', decimal: ',' });
     });
     open('eyes');
     expect(screen.getByTestId('results').textContent).toMatch(/\d+,\d gr dry/);

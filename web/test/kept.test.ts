@@ -2,6 +2,7 @@ import { jest } from '@jest/globals';
 import { z } from 'zod';
 import { keepSpreads, keptSpreads } from '../src/features/balance/spreadsKept.ts';
 import { kept } from '../src/shared/kept/kept.ts';
+import { settingsKept } from '../src/shared/settings/settings.ts';
 
 const place = kept('jobbet.test', z.object({ figure: z.number() }), { figure: 7 });
 beforeEach(() => {
@@ -43,4 +44,12 @@ test('spreads are kept fly by fly', () => {
   keepSpreads('a', { 'eyes.roll': 2 });
   keepSpreads('b', { 'eyes.roll': 6 });
   expect([keptSpreads('a'), keptSpreads('b'), keptSpreads('c')]).toEqual([{ 'eyes.roll': 2 }, { 'eyes.roll': 6 }, {}]);
+});
+
+test.each([
+  ['as they stand', { length: 'in', hand: 'left' }],
+  ['as they stood once, one level deeper', { state: { length: 'in', hand: 'left' }, version: 0 }],
+])('settings read %s; what does not read of them falls back alone', (_how, written) => {
+  localStorage.setItem('jobbet.settings', JSON.stringify({ ...written, paper: 'parchment', airShare: 7 }));
+  expect(settingsKept.read()).toMatchObject({ length: 'in', hand: 'left', paper: 'a4', airShare: 0, mass: 'g' });
 });

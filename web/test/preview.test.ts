@@ -1,6 +1,5 @@
-import type { Finding } from '@jobbet/core/checks';
+import { shownOf, wantsSettling, type Finding } from '@jobbet/core/checks';
 import { readSizes } from '@jobbet/core/study';
-import { shownOf, toSettle } from '../src/fly/verdict/Checks.tsx';
 import { change, createBench, leavePreview, showPreview, takePreview, undo } from '../src/fly/store.ts';
 import { keepRun, keptRun, usualSizes } from '../src/features/sizes/usual.ts';
 import { fly, stored, withTail } from './build.ts';
@@ -47,7 +46,7 @@ test('what costs only looks is folded away where it is not wished for; notes nee
     fix: null,
   });
   const all = [find('stop', 'fish'), find('warn', 'looks'), find('note', 'strength')];
-  expect([toSettle(shownOf(all, true)), toSettle(shownOf(all, false))]).toEqual([2, 1]);
+  expect([true, false].map((looks) => shownOf(all, looks).filter(wantsSettling).length)).toEqual([2, 1]);
 });
 
 test('the run a fly begins with reads, holds its own size and other platforms; a written one is kept fly by fly', () => {

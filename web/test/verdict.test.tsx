@@ -2,7 +2,7 @@ import { act, fireEvent, render, screen } from '@testing-library/react';
 import { reportFly, solveFly, type FlyReport } from '@jobbet/core/model';
 import { METRIC } from '@jobbet/core/units';
 import { VerdictStrip, verdictWords } from '../src/fly/verdict/VerdictStrip.tsx';
-import { useSettings } from '../src/shared/settings/settings.ts';
+import { setSettings } from '../src/shared/settings/settings.ts';
 import { RideGlyph, rideWords } from '../src/shared/ui/RideGlyph.tsx';
 import { fly } from './build.ts';
 
@@ -40,7 +40,7 @@ const strip = (): string => screen.getByLabelText('Verdict').textContent;
 
 afterEach(() => {
   act(() => {
-    useSettings.getState().set({ ...METRIC });
+    setSettings({ ...METRIC });
   });
 });
 
@@ -54,7 +54,7 @@ test('says how it rides, holds, trims, sinks and weighs, and where its eyes woul
 });
 test('in the units of the person', () => {
   act(() => {
-    useSettings.getState().set({ speed: 'ft/s', mass: 'gr', decimal: ',' });
+    setSettings({ speed: 'ft/s', mass: 'gr', decimal: ',' });
   });
   show(report([eyes('4 mm')]));
   expect(strip()).toMatch(/\d,\d\d ft\/s/);

@@ -56,11 +56,12 @@ function standIn() {
 function atTheVise(machine: ViseMachine, before: readonly TyingRecord[] = [], onKeep: Keep = () => undefined) {
   const solved = solveFly(file);
   if (!solved.ok) throw new Error('does not solve');
+  const { laid } = solved.value;
   const bench = createBench({ id: 'a', revision: 1, file } as Parameters<typeof createBench>[0], NOMINAL_DRAWERS);
   return render(
     <MemoryRouter>
       <BenchProvider value={bench}>
-        <AtTheVise sheet={sheetOf(settleFly(solved.value.laid))} machine={machine} before={before} onKeep={onKeep} />
+        <AtTheVise sheet={sheetOf(settleFly(laid))} laid={laid} machine={machine} before={before} onKeep={onKeep} />
       </BenchProvider>
     </MemoryRouter>,
   );

@@ -13,7 +13,7 @@ export {
   toRad,
   weightCentre,
 } from './balance/model.ts';
-export { type SideLimit, sideHold, sideLimits, sideRests } from './balance/sideCurrent.ts';
+export { SideCurrent, type SideLimit, sideHold } from './balance/sideCurrent.ts';
 export { sinkingDrag } from './balance/sinking.ts';
 export { type SlackRest, slackRest, slackTorque } from './balance/slack.ts';
 export { restAndSink } from './balance/solveBalance.ts';
@@ -30,9 +30,9 @@ export { type Ellipse, type Section, type Vec3 } from './platform/section.ts';
 export { type WireRun } from './platform/types.ts';
 export { type Contribution, type TippingOf, contributionsOf, tippingsOf } from './solve/contributions.ts';
 export { boundMm, cutLength, windingOf } from './solve/cutLength.ts';
-export { DRAG_FACTOR, SOAKED_ALONE, dragFactorOf, fallOf } from './solve/fall.ts';
+export { DRAG_FACTOR, type FallWith, SOAKED_ALONE, dragFactorOf, fallOf } from './solve/fall.ts';
 export { type LaidFly, type LaidPart, layFly, platformTotals } from './solve/layFly.ts';
 export { reportFly } from './solve/report.ts';
 export { type FlyReport, reportSchema } from './solve/reportSchema.ts';
-export { type SolvedFly, balanceModel, settleFly, sinkSpeed, solveFly } from './solve/solveFly.ts';
+export { type SolvedFly, balanceModel, settleFly, sinkSpeed, solveFly, solveLaid } from './solve/solveFly.ts';
 export { solveText } from './solve/solveText.ts';

@@ -41,7 +41,7 @@ export interface BenchState {
   readonly preview: { readonly words: string; readonly file: FlyFile; readonly laid: LaidFly } | null;
 }
 
-type Tracked = Pick<BenchState, 'file' | 'laid'>;
+type Tracked = Pick<BenchState, 'file'>;
 export type Bench = StoreApi<BenchState> & { temporal: StoreApi<TemporalState<Tracked>> };
 
 /** Opens a stored fly on the bench. @throws Error when it does not lay out, which the server never stores */
@@ -68,7 +68,7 @@ export function createBench(fly: StoredFly, drawers: Drawers = NOMINAL_DRAWERS):
         preview: null,
       }),
       {
-        partialize: ({ file, laid: kept }) => ({ file, laid: kept }),
+        partialize: ({ file }) => ({ file }),
         equality: (a, b) => a.file === b.file,
         limit: 300,
       },
@@ -175,15 +175,15 @@ export function asOneStep(bench: Bench): { readonly end: () => void } {
 
 export function undo(bench: Bench): void {
   bench.temporal.getState().undo();
-  settleSelection(bench);
+  settle(bench);
 }
 export function redo(bench: Bench): void {
   bench.temporal.getState().redo();
-  settleSelection(bench);
+  settle(bench);
 }
 
-/** After undo the chosen part may be gone, and the drawers may be other than when the step was taken. */
-function settleSelection(bench: Bench): void {
+/** Undo keeps files only: what it brings back is laid out again, and the chosen part may be gone. */
+function settle(bench: Bench): void {
   const { file, selected, drawers } = bench.getState();
   const laid = layFly(file, drawers);
   const history = bench.temporal.getState();

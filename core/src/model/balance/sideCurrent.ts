@@ -19,7 +19,7 @@ class Push {
   private readonly model: BalanceModel;
   private readonly restDeg: number;
   private readonly stiffness: number;
-  private readonly flow: 1 | -1;
+  readonly flow: 1 | -1;
   private readonly toward: 1 | -1;
   private held: number | undefined;
 
@@ -148,22 +148,39 @@ export interface SideLimit {
   readonly atDeg: number | null;
 }
 
-/** Both sides of a side current, told apart; on a fly that is its own mirror image one is told as both. */
-export function sideLimits(model: BalanceModel, keel: TightKeel): readonly SideLimit[] {
-  return keel.heelDeg === null ? [] : pushesOf(model, keel, keel.heelDeg).map((push) => push.limit);
-}
+/** A side current against one fly, from either side; what it has met is remembered, so that many speeds can be asked. */
+export class SideCurrent {
+  private readonly pushes: readonly Push[];
+  private readonly restDeg: number | null;
 
-/** Where a fly lies in a current from either side, degrees of roll, null where it capsizes. @param speedMmS mm/s */
-export function sideRests(
-  model: BalanceModel,
-  keel: TightKeel,
-  speedMmS: number,
-): readonly { readonly flow: 1 | -1; readonly heelDeg: number | null }[] {
-  if (keel.heelDeg === null) return [];
-  return pushesOf(model, keel, keel.heelDeg).map((push) => ({
-    flow: push.limit.flow,
-    heelDeg: push.restsAt(speedMmS),
-  }));
+  constructor(model: BalanceModel, keel: TightKeel) {
+    this.restDeg = keel.heelDeg;
+    this.pushes = keel.heelDeg === null ? [] : pushesOf(model, keel, keel.heelDeg);
+  }
+
+  /** What it withstands from either side; a fly that is its own mirror image withstands both alike. Nothing where its rest is undecided. */
+  get limits(): readonly SideLimit[] {
+    const own = this.pushes.map((push) => push.limit);
+    const [only] = own;
+    return only && own.length === 1 ? [only, this.mirrored(only)] : own;
+  }
+
+  /** Where it lies, degrees of roll; null where it capsizes or its rest is undecided. @param speedMmS mm/s @param flow 1 along +η, −1 against it */
+  restAt(speedMmS: number, flow: 1 | -1): number | null {
+    const own = this.pushes.find((push) => push.flow === flow);
+    if (own) return own.restsAt(speedMmS);
+    const mirror = this.pushes[0]?.restsAt(speedMmS) ?? null;
+    return mirror === null || this.restDeg === null ? null : 2 * this.restDeg - mirror;
+  }
+
+  private mirrored({ flow, toward, holdsTo, atDeg }: SideLimit): SideLimit {
+    return {
+      flow: flow === 1 ? -1 : 1,
+      toward: toward === 1 ? -1 : 1,
+      holdsTo,
+      atDeg: atDeg === null || this.restDeg === null ? null : 2 * this.restDeg - atDeg,
+    };
+  }
 }
 
 const REPORTED_MM_S = 100;

@@ -103,8 +103,12 @@ export function settleFly(laid: LaidFly): SolvedFly {
  */
 export function solveFly(file: FlyFile, drawers: Drawers = NOMINAL_DRAWERS): Outcome<SolvedFly> {
   const laid = layFly(file, drawers);
-  if (!laid.ok) return laid;
-  const solved = settleFly(laid.value);
+  return laid.ok ? solveLaid(laid.value) : laid;
+}
+
+/** Solves a fly that is laid out already. @returns the solved fly, or a fault where its figures come out beyond any number */
+export function solveLaid(laid: LaidFly): Outcome<SolvedFly> {
+  const solved = settleFly(laid);
   return comesToNumbers(solved) ? good(solved) : bad(BEYOND);
 }
 

@@ -2,7 +2,7 @@ import {
   droopAt,
   effectiveMass,
   timeTo,
-  sideLimits,
+  SideCurrent,
   sinkingDrag,
   restAndSink,
   weightCentre,
@@ -34,7 +34,7 @@ const mm2 = (area: number, style: Style): string => `${formatNumber(area, 0, sty
 export function whyHolds(laid: LaidFly, style: Style): Why {
   const { moment, speed, angle, length } = saying(style);
   const { tight } = laid;
-  const limits = sideLimits(balanceModel(laid), tight);
+  const { limits } = new SideCurrent(balanceModel(laid), tight);
   const stiffness = Math.hypot(tight.momentMgMm, tight.lateralMgMm);
   const least = [...limits].sort((a, b) => (a.holdsTo ?? Infinity) - (b.holdsTo ?? Infinity))[0];
   const away = least?.atDeg == null || tight.heelDeg === null ? null : Math.abs(least.atDeg - tight.heelDeg);

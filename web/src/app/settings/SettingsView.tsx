@@ -1,4 +1,4 @@
-import { useSettings, type Settings } from '../../shared/settings/settings.ts';
+import { setSettings, type Settings, useSettings } from '../../shared/settings/settings.ts';
 import { BrokenRows } from './BrokenRows.tsx';
 import { Devices } from './Devices.tsx';
 import { KeepSafe } from './KeepSafe.tsx';
@@ -25,7 +25,7 @@ function Row<K extends keyof Settings>({ name, key_, options, note }: RowProps<K
               name={key_}
               checked={settings[key_] === value}
               onChange={() => {
-                settings.set({ [key_]: value });
+                setSettings({ [key_]: value });
               }}
             />
             {words}

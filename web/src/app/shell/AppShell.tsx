@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Outlet, useNavigate } from 'react-router';
 import { InstrumentStrip } from '../../shared/instruments/InstrumentStrip.tsx';
 import { toggleInstruments, useInstruments } from '../../shared/instruments/store.ts';
-import { useSettings } from '../../shared/settings/settings.ts';
+import { setSettings, useSettings } from '../../shared/settings/settings.ts';
 import { CommandPalette, KeyMap } from './CommandPalette.tsx';
 import { NewFlyDialog } from './NewFlyDialog.tsx';
 import type { ShellContext } from '../../shared/ui/shellContext.ts';
@@ -90,14 +90,14 @@ export function AppShell() {
       name: 'Light or dark',
       group: 'Anywhere',
       run: () => {
-        settings.set({ theme: document.documentElement.classList.contains('dark') ? 'light' : 'dark' });
+        setSettings({ theme: document.documentElement.classList.contains('dark') ? 'light' : 'dark' });
       },
     },
     {
       name: settings.length === 'mm' ? 'Lengths in inches' : 'Lengths in millimetres',
       group: 'Anywhere',
       run: () => {
-        settings.set({ length: settings.length === 'mm' ? 'in' : 'mm' });
+        setSettings({ length: settings.length === 'mm' ? 'in' : 'mm' });
       },
     },
   ]);

@@ -1,14 +1,14 @@
-import { sideRests } from '@jobbet/core/model';
+import { tippingsOf } from '@jobbet/core/model';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { BoardFrame } from '../../fly/frame/BoardFrame.tsx';
-import { goToChecks, shownOf } from '../../fly/verdict/Checks.tsx';
+import { goToChecks } from '../../fly/verdict/Checks.tsx';
+import { useFindings } from '../../fly/verdict/useFindings.ts';
 import type { Saver } from '../../fly/saver.ts';
 import { leavePreview, showPreview, takePreview, useBench, useBenchStore, useChosenPart } from '../../fly/store.ts';
 import { partCalled } from '../../fly/selection.ts';
 import { changeUndoable, sayUndoable } from '../../fly/undoable.ts';
 import { VerdictStrip } from '../../fly/verdict/VerdictStrip.tsx';
-import { useSettings } from '../../shared/settings/settings.ts';
 import type { Command } from '../../shared/commands/commands.ts';
 import { useOffered } from '../../shared/commands/useKeys.ts';
 import { Contributions } from './Contributions.tsx';
@@ -21,7 +21,7 @@ import { PulledAndSinking } from './PulledAndSinking.tsx';
 import { RideDial } from './RideDial.tsx';
 import { ThreeCentres } from './ThreeCentres.tsx';
 import { TippingBar } from './TippingBar.tsx';
-import { useBalance, type Asked } from './useBalance.ts';
+import { useBalance, useInCurrent, type Asked } from './useBalance.ts';
 import { useShown } from './useShown.ts';
 
 const AT_REST: Asked = { kind: 'rest' };
@@ -33,24 +33,28 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
   const id = useBench((state) => state.id);
   const selected = useChosenPart();
   const refused = useBench((state) => state.refused);
-  const { looks } = useSettings();
-  const { plan, laid, drawers, preview, off, setOff, shownAs, report, checked, current, again } = useShown();
-  const findings = useMemo(() => shownOf(checked?.findings ?? [], looks), [checked, looks]);
-  const settle = findings.filter((each) => each.severity !== 'note').length;
+  const {
+    of,
+    asPlanned,
+    plan,
+    laid,
+    drawers,
+    preview,
+    off,
+    setOff,
+    shownAs,
+    report,
+    checked,
+    current: upToDate,
+    again,
+  } = useShown();
+  const { counts } = useFindings(checked);
   const [panel, setPanel] = useState<Panel>('brings');
-  const of = useBalance(laid);
+  const figures = useBalance(of).answer;
+  const tippings = useMemo(() => tippingsOf(laid), [laid]);
   const [asked, setAsked] = useState<Asked>(AT_REST);
-  const shownDeg = useMemo((): number | null => {
-    if (asked.kind === 'heel') return asked.deg;
-    const { tight } = of.laid;
-    if (asked.kind === 'rest') return tight.heelDeg;
-    const rests = sideRests(of.model, tight, asked.speedMmS);
-    // A fly that is its own mirror image is told for one side, which stands for both.
-    const own = rests.find((each) => each.flow === asked.flow);
-    const [mirror] = rests;
-    if (own) return own.heelDeg;
-    return mirror?.heelDeg == null || tight.heelDeg === null ? null : 2 * tight.heelDeg - mirror.heelDeg;
-  }, [asked, of]);
+  const current = useInCurrent(of, asked);
+  const shownDeg = asked.kind === 'heel' ? asked.deg : current ? current.restDeg : laid.tight.heelDeg;
   const rest = (): void => {
     setAsked(AT_REST);
   };
@@ -85,7 +89,14 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
     <BoardFrame saver={saver}>
       <main className="flex flex-1 min-h-0">
         <div className="w-[536px] max-[1180px]:w-[500px] shrink-0 border-r border-hair overflow-y-auto py-3">
-          <RideDial of={of} asked={asked} shownDeg={shownDeg} onAsk={setAsked} />
+          <RideDial
+            laid={laid}
+            figures={figures}
+            current={current}
+            asked={asked}
+            shownDeg={shownDeg}
+            onAsk={setAsked}
+          />
           <p className="px-4 text-ink2 leading-tight">
             <Key stroke="var(--weight)" width={2} /> turns it back, tight{' '}
             <Key stroke="var(--weight)" width={0.9} dash="2 3" /> slack, own scale{' '}
@@ -96,14 +107,16 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
               </button>
             )}
           </p>
-          <CurrentBar of={of} asked={asked} shownDeg={shownDeg} onAsk={setAsked} />
-          <PulledAndSinking of={of} report={report} />
+          {figures && (
+            <CurrentBar laid={laid} limits={figures.limits} asked={asked} current={current} onAsk={setAsked} />
+          )}
+          {figures && <PulledAndSinking laid={laid} fall={figures.fall} report={report} />}
         </div>
         <div className="flex-1 min-w-0 flex flex-col overflow-y-auto">
           <div className="h-[250px] shrink-0 border-b border-hair">
             <ThreeCentres shown={laid} planned={shownAs === undefined} report={report} />
           </div>
-          {of.tippings.map((tipping, i) => (
+          {tippings.map((tipping, i) => (
             <div key={tipping.part} className="border-b border-hair shrink-0">
               <TippingBar
                 laid={plan}
@@ -139,16 +152,17 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
           {panel === 'hands' && <Hands key={id} fly={id} laid={plan} drawers={drawers} off={off} onOff={setOff} />}
           {panel === 'curves' && (
             <Curves
-              laid={laid}
-              plan={plan}
+              of={of}
+              plan={asPlanned}
               onKeep={(file, words) => {
                 changeUndoable(bench, file, `${words}.`);
               }}
             />
           )}
-          {panel === 'brings' && (
+          {panel === 'brings' && figures && (
             <Contributions
-              of={of}
+              laid={laid}
+              contributions={figures.contributions}
               selected={selected}
               onPick={(picked) => {
                 bench.setState({ selected: partCalled(picked) });
@@ -159,13 +173,13 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
       </main>
       <VerdictStrip
         report={report}
-        current={current}
+        current={upToDate}
         again={again}
-        balls={of.tippings.length > 0}
+        balls={tippings.length > 0}
         tight={laid.tight}
         laid={laid}
         shownAs={shownAs}
-        checks={checked && { settle, notes: findings.length - settle }}
+        checks={counts}
         onChecks={() => {
           goToChecks(bench);
           void navigate(`/fly/${id}`);

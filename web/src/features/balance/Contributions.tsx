@@ -1,22 +1,23 @@
+import type { Contribution, LaidFly } from '@jobbet/core/model';
 import { formatMass, formatNumber } from '@jobbet/core/units';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { momentWords } from './RideDial.tsx';
-import type { BalanceOf } from './useBalance.ts';
 
 const WIDE = 150;
 
 /** Which part brings how much: weight under water, keel moment and its own silhouette; the sums are the fly's. */
 export function Contributions({
-  of,
+  laid,
+  contributions,
   selected,
   onPick,
 }: {
-  readonly of: BalanceOf;
+  readonly laid: LaidFly;
+  readonly contributions: readonly Contribution[];
   readonly selected: string | null;
   readonly onPick: (id: string) => void;
 }) {
   const style = useStyle();
-  const { contributions, laid } = of;
   const most = Math.max(1e-9, ...contributions.map((each) => Math.abs(each.momentMgMm)));
   const up = laid.platform.pointUp ? -1 : 1;
   const mass = (mg: number): string => Object.values(formatMass(mg, style)).join(' ');

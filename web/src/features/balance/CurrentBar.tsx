@@ -1,12 +1,15 @@
+import type { LaidFly, SideLimit } from '@jobbet/core/model';
 import { formatSpeed, parseQuantity } from '@jobbet/core/units';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { WhyButton } from '../../fly/verdict/WhyButton.tsx';
-import type { Asked, BalanceOf } from './useBalance.ts';
+import type { Asked, CurrentShown } from './useBalance.ts';
 
 interface CurrentBarProps {
-  readonly of: BalanceOf;
+  readonly laid: LaidFly;
+  readonly limits: readonly SideLimit[];
   readonly asked: Asked;
-  readonly shownDeg: number | null;
+  /** The fly in the current it is put in. */
+  readonly current: CurrentShown | null;
   readonly onAsk: (asked: Asked) => void;
 }
 
@@ -15,12 +18,12 @@ const LEAST_TOP = 400;
 const MOST_TOP = 2000;
 
 /** A side current that is turned up until the fly gives way. */
-export function CurrentBar({ of, asked, shownDeg, onAsk }: CurrentBarProps) {
+export function CurrentBar({ laid, limits, asked, current, onAsk }: CurrentBarProps) {
   const style = useStyle();
   const speed = (mmS: number): string => Object.values(formatSpeed(mmS, style)).join(' ');
-  const holds = of.limits.map((limit) => limit.holdsTo);
+  const holds = limits.map((limit) => limit.holdsTo);
   const least = holds.some((each) => each !== null) ? Math.min(...holds.map((each) => each ?? Infinity)) : null;
-  const aim = of.laid.file.intent?.current;
+  const aim = laid.file.intent?.current;
   const meant = aim === undefined ? null : parseQuantity('speed', aim);
   const meantMmS = meant?.ok === true ? meant.value : null;
   const top = Math.min(
@@ -29,17 +32,17 @@ export function CurrentBar({ of, asked, shownDeg, onAsk }: CurrentBarProps) {
   );
   const now = asked.kind === 'current' ? asked.speedMmS : 0;
   const flow = asked.kind === 'current' ? asked.flow : 1;
-  const rest = of.laid.tight.heelDeg;
+  const rest = laid.tight.heelDeg;
   const told =
     rest === null
       ? 'Nothing turns it back, so any current does as it likes.'
-      : now === 0
+      : current === null
         ? least === null
           ? 'No side current turns it over.'
-          : `It holds to ${speed(least)}${sides(of, speed)}.`
-        : shownDeg === null
-          ? `At ${speed(now)} it gives way and rolls over.`
-          : `At ${speed(now)} it heels ${String(Math.round(Math.abs(shownDeg - rest)))}° and holds.`;
+          : `It holds to ${speed(least)}${sides(limits, speed)}.`
+        : current.restDeg === null
+          ? `At ${speed(current.speedMmS)} it gives way and rolls over.`
+          : `At ${speed(current.speedMmS)} it heels ${String(Math.round(Math.abs(current.restDeg - rest)))}° and holds.`;
   return (
     <section aria-label="Side current" className="px-4 py-2">
       <h2 className="font-semibold">
@@ -75,19 +78,19 @@ export function CurrentBar({ of, asked, shownDeg, onAsk }: CurrentBarProps) {
           <option value={-1}>from the near side</option>
         </select>
       </div>
-      <p role="status" className={shownDeg === null && now > 0 ? 'text-warn font-semibold' : ''} data-testid="current">
+      <p role="status" className={current?.restDeg === null ? 'text-warn font-semibold' : ''} data-testid="current">
         {told}{' '}
         {meantMmS !== null && least !== null && (
           <span className={least < meantMmS ? 'text-warn' : 'text-ink2'}>It is meant for {speed(meantMmS)}.</span>
         )}{' '}
-        <span className="italic text-ink3">Good to some ten per cent.</span> <WhyButton asked="holds" laid={of.laid} />
+        <span className="italic text-ink3">Good to some ten per cent.</span> <WhyButton asked="holds" laid={laid} />
       </p>
     </section>
   );
 }
 
 /** What either side holds, where they differ. */
-function sides({ limits }: BalanceOf, speed: (mmS: number) => string): string {
+function sides(limits: readonly SideLimit[], speed: (mmS: number) => string): string {
   const [a, b] = limits;
   if (!a || !b) return '';
   const words = (mmS: number | null): string => (mmS === null ? 'any' : speed(mmS));

@@ -1,11 +1,14 @@
 import type { FlyFile } from '@jobbet/core/pattern';
-import { type LaidFly, droopAt, timeTo, type Fall, type Leader, fallOf, balanceModel } from '@jobbet/core/model';
-import { formatDepth, formatNumber, parseQuantity } from '@jobbet/core/units';
+import { timeTo, type Fall, type Leader } from '@jobbet/core/model';
+import { formatDepth, formatNumber } from '@jobbet/core/units';
 import { useMemo } from 'react';
-import { useSettings, useStyle } from '../../shared/settings/settings.ts';
+import type { OfFly } from '../../shared/solve/useReport.ts';
+import { setSettings, useSettings, useStyle } from '../../shared/settings/settings.ts';
 import { useDark } from '../../shared/settings/useDark.ts';
+import { depthMeantMm } from './depth.ts';
 import { lengthOf } from './lengthOf.ts';
 import { SinkTest } from './SinkTest.tsx';
+import { useCurves } from './useBalance.ts';
 import { Chart, PLAIN_CHART, SPEED_MM_S, token, type ChartOption } from '../../shared/charts/Chart.tsx';
 
 const DEPTH_MM = 3000;
@@ -16,8 +19,8 @@ const MOST_AIR = 20;
 
 interface CurvesProps {
   /** The fly that is shown, and the one on the bench. */
-  readonly laid: LaidFly;
-  readonly plan: LaidFly;
+  readonly of: OfFly;
+  readonly plan: OfFly;
   readonly onKeep: (file: FlyFile, words: string) => void;
 }
 
@@ -27,15 +30,13 @@ function leaderOf(length: string, thick: string): Leader | null {
 }
 
 /** How deep it is after so long, with what may slow it; how it hangs on a pull; and a sink test that corrects its drag. */
-export function Curves({ laid, plan, onKeep }: CurvesProps) {
+export function Curves({ of, plan, onKeep }: CurvesProps) {
   const style = useStyle();
-  const { leaderLength, leaderThick, airShare, set } = useSettings();
-  const deepest = Math.max(DEPTH_MM, depthOf(laid));
+  const { leaderLength, leaderThick, airShare } = useSettings();
+  const deepest = Math.max(DEPTH_MM, depthMeantMm(of.file) ?? 0);
   const leader = useMemo(() => leaderOf(leaderLength, leaderThick), [leaderLength, leaderThick]);
-  const soaked = useMemo(() => fallOf(laid, { leader, airShare: 0 }, deepest), [laid, leader, deepest]);
-  const airy = useMemo(
-    () => (airShare > 0 ? fallOf(laid, { leader, airShare }, deepest) : null),
-    [laid, leader, airShare, deepest],
+  const curves = useCurves(
+    useMemo(() => ({ of, leader, airShare, depthMm: deepest, pullsMmS: PULLS }), [of, leader, airShare, deepest]),
   );
   const to = (fall: Fall | null): string => {
     const seconds = timeTo(fall, 1000);
@@ -60,11 +61,11 @@ export function Curves({ laid, plan, onKeep }: CurvesProps) {
       <p className="leading-[2]">
         With a leader of{' '}
         {field('leader length', leaderLength, 'none', Number.isNaN(lengthOf(leaderLength)), (text) => {
-          set({ leaderLength: text });
+          setSettings({ leaderLength: text });
         })}{' '}
         that is{' '}
         {field('leader thickness', leaderThick, '0.25 mm', Number.isNaN(lengthOf(leaderThick)), (text) => {
-          set({ leaderThick: text });
+          setSettings({ leaderThick: text });
         })}{' '}
         thick, and air in{' '}
         <input
@@ -75,14 +76,16 @@ export function Curves({ laid, plan, onKeep }: CurvesProps) {
           max={MOST_AIR}
           value={Number((100 * airShare).toFixed(1))}
           onChange={(event) => {
-            set({ airShare: Math.min(MOST_AIR, Math.max(0, Number(event.target.value))) / 100 });
+            setSettings({ airShare: Math.min(MOST_AIR, Math.max(0, Number(event.target.value))) / 100 });
           }}
         />{' '}
-        % of what the soft parts enclose, it is down 1 m in <b data-testid="to-a-metre">{to(soaked)}</b>
-        {airShare > 0 && (
+        % of what the soft parts enclose, it is down 1 m in{' '}
+        <b data-testid="to-a-metre">{curves ? to(curves.soaked) : '…'}</b>
+        {airShare > 0 && curves && (
           <>
             {' '}
-            soaked, <b>{airy ? to(airy) : 'and floats'}</b> {airy ? 'as it goes in dry' : 'as long as it is dry'}
+            soaked, <b>{curves.airy ? to(curves.airy) : 'and floats'}</b>{' '}
+            {curves.airy ? 'as it goes in dry' : 'as long as it is dry'}
           </>
         )}
         .
@@ -94,19 +97,15 @@ export function Curves({ laid, plan, onKeep }: CurvesProps) {
             : 'A leader takes both its length and its thickness.'}
         </p>
       )}
-      <div className="grid grid-cols-2 gap-4">
-        <SinkChart soaked={soaked} airy={airy} deepest={deepest} />
-        <DroopChart laid={laid} />
-      </div>
+      {curves && (
+        <div className="grid grid-cols-2 gap-4">
+          <SinkChart {...curves} deepest={deepest} />
+          <DroopChart angles={curves.droopDeg} />
+        </div>
+      )}
       <SinkTest plan={plan} onKeep={onKeep} />
     </section>
   );
-}
-
-/** The depth a fly is meant for, mm; 0 where it is meant for none. */
-function depthOf(laid: LaidFly): number {
-  const read = laid.file.intent?.depth === undefined ? null : parseQuantity('length', laid.file.intent.depth);
-  return read?.ok === true ? read.value : 0;
 }
 
 const axisOf = (name: string) => ({
@@ -168,10 +167,9 @@ function SinkChart({ soaked, airy, deepest }: { soaked: Fall | null; airy: Fall 
   );
 }
 
-function DroopChart({ laid }: { readonly laid: LaidFly }) {
+function DroopChart({ angles }: { readonly angles: readonly number[] }) {
   const style = useStyle();
   const dark = useDark();
-  const angles = useMemo(() => PULLS.map((pull) => droopAt(balanceModel(laid), laid.tight.heelDeg ?? 0, pull)), [laid]);
   const option = useMemo((): ChartOption => {
     const scale = SPEED_MM_S[style.speed];
     return {

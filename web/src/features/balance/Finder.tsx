@@ -9,7 +9,8 @@ import { useEffect, useRef, useState } from 'react';
 import { ChoiceField } from '../../shared/fields/Fields.tsx';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { FrontChart } from './FrontChart.tsx';
-import { askLong, leaveLongWork } from '../../shared/solve/solver.ts';
+import { balanceReckoner } from './useBalance.ts';
+import { leaveLongWork } from '../../shared/solve/solver.ts';
 import { rideWords } from '../../shared/ui/RideGlyph.tsx';
 
 interface FinderProps {
@@ -61,7 +62,8 @@ export function Finder({ laid, drawers, shown, onShow, onTake }: FinderProps) {
     };
     setFinding(null);
     setShare(0);
-    askLong(drawers, (solver) => solver.find(laid.file, wish, proxy(setShare)))
+    balanceReckoner
+      .long<Finding | null>(drawers, async (balance) => balance.find(laid.file, wish, proxy(setShare)))
       .then((answer) => {
         setShare(null);
         if (!answer) return;

@@ -13,14 +13,13 @@ import { formatAngle, formatNumber, formatSpeed, type Style } from '@jobbet/core
 import { proxy } from 'comlink';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
-import { askLong, leaveLongWork } from '../../shared/solve/solver.ts';
+import { leaveLongWork } from '../../shared/solve/solver.ts';
 import { rideWords } from '../../shared/ui/RideGlyph.tsx';
 import { careWords, type Off } from './handWords.ts';
 import { keepSpreads, keptSpreads } from './spreadsKept.ts';
 import { SpreadTable } from './SpreadTable.tsx';
 import { SpreadChart } from './SpreadChart.tsx';
-
-/** What came out off the plan on the fly that is shown, by the spread's key, in the unit of its kind. */
+import { balanceReckoner } from './useBalance.ts';
 
 interface HandsProps {
   readonly fly: string;
@@ -108,7 +107,8 @@ function useScatter(laid: LaidFly, drawers: Drawers, own: Readonly<Record<string
       if ('reckoned' in told) setOutcome({ of, reckoned: told.reckoned, solved: null });
       else setShare(told.share);
     };
-    askLong(drawers, (solver) => solver.scatter(of.file, own, seed, proxy(step)))
+    balanceReckoner
+      .long<Solved | null>(drawers, async (balance) => balance.scatter(of.file, own, seed, proxy(step)))
       .then((solved) => {
         if (!live) return;
         setShare(null);

@@ -1,28 +1,26 @@
-import { type FlyReport, timeTo, fallOf, SOAKED_ALONE } from '@jobbet/core/model';
-import { formatAngle, formatDepth, formatNumber, formatSpeed, parseQuantity } from '@jobbet/core/units';
-import { useMemo } from 'react';
+import { timeTo, type Fall, type FlyReport, type LaidFly } from '@jobbet/core/model';
+import { formatAngle, formatDepth, formatNumber, formatSpeed } from '@jobbet/core/units';
 import { WhyButton } from '../../fly/verdict/WhyButton.tsx';
 import { useStyle } from '../../shared/settings/settings.ts';
-import type { BalanceOf } from './useBalance.ts';
+import { depthsM } from './depth.ts';
 
 /** Pulls a fly is looked at, mm/s: left to hang in a slow glide, drawn, and stripped. */
 const PULLS = [100, 300, 600] as const;
-const DEPTHS_M = [0.5, 1, 2] as const;
+
+interface PulledProps {
+  readonly laid: LaidFly;
+  /** From rest in still water, soaked and alone; null where it floats. */
+  readonly fall: Fall | null;
+  readonly report: FlyReport | null;
+}
 
 /** How it hangs on the pull of the line, and how long it takes down to a depth. */
-export function PulledAndSinking({ of, report }: { readonly of: BalanceOf; readonly report: FlyReport | null }) {
+export function PulledAndSinking({ laid, fall, report }: PulledProps) {
   const style = useStyle();
-  const { laid } = of;
   const droops = report
     ? PULLS.map((pull) => ({ pull, deg: report.trim.droop_deg[String(pull) as keyof typeof report.trim.droop_deg] }))
     : [];
-  const meant = laid.file.intent?.depth === undefined ? null : parseQuantity('length', laid.file.intent.depth);
-  const depths = useMemo(
-    () => [...new Set([...DEPTHS_M, ...(meant?.ok === true ? [meant.value / 1000] : [])])].sort((a, b) => a - b),
-    [meant],
-  );
-  // A little deeper than asked, so that the last depth is passed.
-  const fall = useMemo(() => fallOf(laid, SOAKED_ALONE, 1001 * Math.max(...depths)), [laid, depths]);
+  const depths = depthsM(laid.file);
   const speed = (mmS: number): string => Object.values(formatSpeed(mmS, style)).join(' ');
   const seconds = (s: number | null): string => (s === null ? 'no time known' : `${formatNumber(s, 1, style)} s`);
   const depth = (m: number): string => Object.values(formatDepth(1000 * m, style)).join(' ');

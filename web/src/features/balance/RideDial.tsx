@@ -1,4 +1,4 @@
-import { CURVE_DEG, rightingMoment, normalDeg, toRad, type SideLimit, slackTorque, boundsOf } from '@jobbet/core/model';
+import { boundsOf, CURVE_DEG, normalDeg, rightingMoment, toRad, type LaidFly } from '@jobbet/core/model';
 import { viewOf } from '@jobbet/core/drawing';
 import { leanWords } from '@jobbet/core/study';
 import { formatMoment } from '@jobbet/core/units';
@@ -8,10 +8,15 @@ import { useSettings, useStyle } from '../../shared/settings/settings.ts';
 import { WhyButton } from '../../fly/verdict/WhyButton.tsx';
 import { rideWords } from '../../shared/ui/RideGlyph.tsx';
 import { clockOf, DIAL, lineThrough, pointAt, rollOf } from './dial.ts';
-import type { Asked, BalanceOf } from './useBalance.ts';
+import type { BalanceFigures } from './reckon.ts';
+import type { Asked, CurrentShown } from './useBalance.ts';
 
 interface RideDialProps {
-  readonly of: BalanceOf;
+  readonly laid: LaidFly;
+  /** What is reckoned of it; null until it is. */
+  readonly figures: BalanceFigures | null;
+  /** The side current it is put in. */
+  readonly current: CurrentShown | null;
   readonly asked: Asked;
   /** The roll that is shown, degrees; null where it has gone over. */
   readonly shownDeg: number | null;
@@ -29,8 +34,7 @@ export const momentWords = (mgMm: number, style: ReturnType<typeof useStyle>): s
  * The section at its roll inside the righting curve: how far outside the zero circle, so strongly it is turned back; chevrons run toward the
  * rest. The dashed line is the push of the current it is put in; where it reaches the curve the fly gives way.
  */
-export function RideDial({ of, asked, shownDeg, onAsk }: RideDialProps) {
-  const { laid, model, flow, slack } = of;
+export function RideDial({ laid, figures, current, asked, shownDeg, onAsk }: RideDialProps) {
   const { tight } = laid;
   const style = useStyle();
   const { hand } = useSettings();
@@ -45,15 +49,13 @@ export function RideDial({ of, asked, shownDeg, onAsk }: RideDialProps) {
   );
   /** What turns it on a slack line, as a share of the most of it: a scale of its own. */
   const slackCurve = useMemo(() => {
-    const torque = CURVE_DEG.map((deg) => slackTorque(model, toRad(deg)));
-    const largest = Math.max(1e-6, ...torque.map(Math.abs));
-    return torque.map((each) => each / largest);
-  }, [model]);
+    if (!figures) return null;
+    const largest = Math.max(1e-6, ...figures.slackTorque.map(Math.abs));
+    return figures.slackTorque.map((each) => each / largest);
+  }, [figures]);
   const rest = tight.heelDeg;
-  const push =
-    asked.kind === 'current' && rest !== null
-      ? pushLine(flow.torque(asked.speedMmS, asked.flow), rest, asked.flow, of, (deg, mgMm) => at(deg, radius(mgMm)))
-      : '';
+  const limits = figures?.limits ?? [];
+  const push = current && rest !== null ? pushLine(current, rest, limits, (deg, mgMm) => at(deg, radius(mgMm))) : '';
   const shown = shownDeg ?? rest ?? 0;
   const bounds = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
   const tall = Math.max(bounds.top, -bounds.bottom, bounds.aside);
@@ -110,16 +112,18 @@ export function RideDial({ of, asked, shownDeg, onAsk }: RideDialProps) {
           <circle cx={DIAL.centre} cy={DIAL.centre} r={DIAL.rim} fill="none" stroke="var(--ink)" strokeWidth={1} />
           <Ticks />
           <path d={curve} fill="none" stroke="var(--weight)" strokeWidth={2} data-testid="righting" />
-          <path
-            d={lineThrough(
-              CURVE_DEG.map((deg, i) => at(deg, radius((slackCurve[i] ?? 0) * most))),
-              true,
-            )}
-            fill="none"
-            stroke="var(--weight)"
-            strokeWidth={0.9}
-            strokeDasharray="2 3"
-          />
+          {slackCurve && (
+            <path
+              d={lineThrough(
+                CURVE_DEG.map((deg, i) => at(deg, radius((slackCurve[i] ?? 0) * most))),
+                true,
+              )}
+              fill="none"
+              stroke="var(--weight)"
+              strokeWidth={0.9}
+              strokeDasharray="2 3"
+            />
+          )}
           {CURVE_DEG.filter((_, i) => i % 3 === 0).map((deg) => (
             <Chevron key={deg} clock={clockOf(deg, hand)} way={Math.sign(moment(deg)) * (hand === 'right' ? 1 : -1)} />
           ))}
@@ -134,7 +138,7 @@ export function RideDial({ of, asked, shownDeg, onAsk }: RideDialProps) {
             />
           )}
           {rest !== null && <Rest clock={clockOf(rest, hand)} />}
-          {bothSides(of.limits, rest ?? 0).map(({ flow: from, atDeg }) => {
+          {limits.map(({ flow: from, atDeg }) => {
             if (atDeg === null) return null;
             const [x, y] = at(atDeg, radius(moment(atDeg)));
             return (
@@ -186,34 +190,23 @@ export function RideDial({ of, asked, shownDeg, onAsk }: RideDialProps) {
           on a slack line
         </WhyButton>
         <br />
-        {slack.heelDeg === null ? 'undecided' : `${rideWords(slack.ride)}, ${leanWords(slack.heelDeg, style)}`}
+        {figures && slackWords(figures.slack, style)}
       </p>
     </div>
   );
 }
 
-/** Both sides of a current; a fly that is its own mirror image is told for one of them. */
-function bothSides(limits: BalanceOf['limits'], rest: number): BalanceOf['limits'] {
-  const [only] = limits;
-  if (!only || limits.length > 1) return limits;
-  const mirrored: SideLimit = {
-    flow: only.flow === 1 ? -1 : 1,
-    toward: only.toward === 1 ? -1 : 1,
-    holdsTo: only.holdsTo,
-    atDeg: only.atDeg === null ? null : 2 * rest - only.atDeg,
-  };
-  return [only, mirrored];
-}
+const slackWords = ({ heelDeg, ride }: BalanceFigures['slack'], style: ReturnType<typeof useStyle>): string =>
+  heelDeg === null ? 'undecided' : `${rideWords(ride)}, ${leanWords(heelDeg, style)}`;
 
-/** The push of a flow from the rest toward the side it pushes to, as a line of the dial. */
+/** The push of a current from the rest toward the side it pushes to, as a line of the dial. */
 function pushLine(
-  torque: readonly number[],
+  { torque, flow }: CurrentShown,
   rest: number,
-  flow: 1 | -1,
-  of: BalanceOf,
+  limits: BalanceFigures['limits'],
   place: (deg: number, mgMm: number) => readonly [number, number],
 ): string {
-  const toward = bothSides(of.limits, rest).find((limit) => limit.flow === flow)?.toward ?? 1;
+  const toward = limits.find((limit) => limit.flow === flow)?.toward ?? 1;
   const points = CURVE_DEG.map((deg, i) => ({ off: normalDeg(toward * (deg - rest)), deg, mgMm: torque[i] ?? 0 }))
     .filter(({ off, mgMm }) => off >= 0 && off <= PUSH_SPAN && mgMm * toward >= 0)
     .sort((a, b) => a.off - b.off);

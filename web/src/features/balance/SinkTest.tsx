@@ -1,13 +1,15 @@
 import type { FlyFile } from '@jobbet/core/pattern';
-import { type LaidFly, dragFactorOf, DRAG_FACTOR } from '@jobbet/core/model';
+import { DRAG_FACTOR } from '@jobbet/core/model';
 import { formatNumber } from '@jobbet/core/units';
 import { useMemo, useState } from 'react';
+import type { OfFly } from '../../shared/solve/useReport.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { lengthOf } from './lengthOf.ts';
+import { useDragFactor } from './useBalance.ts';
 
 interface SinkTestProps {
   /** The fly on the bench. */
-  readonly plan: LaidFly;
+  readonly plan: OfFly;
   readonly onKeep: (file: FlyFile, words: string) => void;
 }
 
@@ -19,10 +21,14 @@ export function SinkTest({ plan, onKeep }: SinkTestProps) {
   const kept = plan.file.measured?.dragFactor;
   const depthMm = lengthOf(depth);
   const timed = seconds.trim() === '' ? null : Number(seconds.replace(',', '.'));
-  const factor = useMemo(
-    () => (timed !== null && timed > 0 && depthMm !== null && depthMm > 0 ? dragFactorOf(plan, depthMm, timed) : null),
-    [plan, depthMm, timed],
+  const met = useDragFactor(
+    useMemo(
+      () =>
+        timed !== null && timed > 0 && depthMm !== null && depthMm > 0 ? { of: plan, depthMm, seconds: timed } : null,
+      [plan, depthMm, timed],
+    ),
   );
+  const factor = met?.factor ?? null;
   const written = (value: number): string => formatNumber(value, 2, style);
   const wrong = (timed !== null && !(timed > 0)) || Number.isNaN(depthMm);
   return (
@@ -60,6 +66,8 @@ export function SinkTest({ plan, onKeep }: SinkTestProps) {
         ) : (
           ''
         )
+      ) : met === null ? (
+        '…'
       ) : factor === null ? (
         <span role="alert" className="text-warn">
           that is no drag between {DRAG_FACTOR.least} and {DRAG_FACTOR.most} times the computed one; time it again,

@@ -2,7 +2,7 @@ import type { LaidFly } from '@jobbet/core/model';
 import { type Deviation, layDeviant, spreadKey, spreadsOf } from '@jobbet/core/study';
 import { useMemo, useState } from 'react';
 import { useBench } from '../../fly/store.ts';
-import { useReport } from '../../shared/solve/useReport.ts';
+import { useOfFly, useReport } from '../../shared/solve/useReport.ts';
 import type { Off } from './handWords.ts';
 
 const NOTHING: readonly Deviation[] = [];
@@ -26,7 +26,9 @@ export function useShown() {
     const tied = deviations.length === 0 ? null : layDeviant(plan, drawers, deviations);
     return tied?.ok === true ? tied.value : plan;
   }, [preview, deviations, plan, drawers]);
-  const answer = useReport(file, drawers, deviations);
+  const of = useOfFly(file, drawers, deviations);
+  const asPlanned = useOfFly(plan.file, drawers);
+  const answer = useReport(of);
   const shownAs = preview ? 'shown only' : deviations.length > 0 ? 'as it might come out' : undefined;
-  return { plan, laid, drawers, preview, off, setOff, shownAs, ...answer };
+  return { of, asPlanned, plan, laid, drawers, preview, off, setOff, shownAs, ...answer };
 }

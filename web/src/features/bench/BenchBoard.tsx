@@ -1,12 +1,12 @@
 import { dependants, movePart, removePart } from '@jobbet/core/edit';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { useTurn } from '../../shared/drawing/useTurn.ts';
 import { say } from '../../shared/ui/toast.ts';
-import { useReport } from '../../shared/solve/useReport.ts';
-import { useSettings } from '../../shared/settings/settings.ts';
+import { useOfFly, useReport } from '../../shared/solve/useReport.ts';
 import { BoardFrame } from '../../fly/frame/BoardFrame.tsx';
 import { BenchDrawing } from './BenchDrawing.tsx';
-import { goToChecks, shownOf } from '../../fly/verdict/Checks.tsx';
+import { goToChecks } from '../../fly/verdict/Checks.tsx';
+import { useFindings } from '../../fly/verdict/useFindings.ts';
 import { AddPartDialog, CopyPartDialog, RemoveDialog } from './dialogs.tsx';
 import { Inspector } from './Inspector.tsx';
 import { LiveVerdict } from '../../fly/verdict/LiveVerdict.tsx';
@@ -25,10 +25,8 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
   const laid = useBench((state) => state.calm);
   const selected = useBench((state) => state.selected);
   const drawers = useBench((state) => state.drawers);
-  const { report, checked, current, again } = useReport(laid.file, drawers);
-  const { looks } = useSettings();
-  const findings = useMemo(() => shownOf(checked?.findings ?? [], looks), [checked, looks]);
-  const flagged = useMemo(() => findings.filter((each) => each.severity !== 'note'), [findings]);
+  const { report, checked, current, again } = useReport(useOfFly(laid.file, drawers));
+  const { toSettle: flagged, counts } = useFindings(checked);
   const [adding, setAdding] = useState(false);
   const [fishing, setFishing] = useState(false);
   const turned = useTurn(fishing);
@@ -97,7 +95,7 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
           current={current}
           again={again}
           balls={laid.parts.some((part) => part.built.ball?.sided === true)}
-          checks={checked && { settle: flagged.length, notes: findings.length - flagged.length }}
+          checks={counts}
           onChecks={() => {
             goToChecks(bench);
           }}

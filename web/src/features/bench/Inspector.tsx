@@ -3,8 +3,8 @@ import type { LaidPart } from '@jobbet/core/model';
 import type { Checked, Finding } from '@jobbet/core/checks';
 import { renamePart } from '@jobbet/core/edit';
 import { useState } from 'react';
-import { useSettings } from '../../shared/settings/settings.ts';
-import { CheckCards, CheckInspector, shownOf } from '../../fly/verdict/Checks.tsx';
+import { CheckCards, CheckInspector } from '../../fly/verdict/Checks.tsx';
+import { useFindings } from '../../fly/verdict/useFindings.ts';
 import { TextField } from '../../shared/fields/Fields.tsx';
 import { HookInspector } from './HookInspector.tsx';
 import { PartIcon } from './PartIcon.tsx';
@@ -27,9 +27,8 @@ export function Inspector({
 }) {
   const selected = useBench((state) => state.selected);
   const laid = useBench((state) => state.calm);
-  const { looks } = useSettings();
   const part = laid.parts.find((each) => each.file.id === partOf(selected));
-  const findings = shownOf(checked?.findings ?? [], looks);
+  const findings = useFindings(checked).all;
   if (selected.kind === 'checks') return <CheckInspector checked={checked} />;
   if (!part) return <HookInspector findings={findings.filter((each) => each.parts.length === 0)} />;
   return (

@@ -1,4 +1,4 @@
-import { useSettings } from '../../shared/settings/settings.ts';
+import { setSettings, useSettings } from '../../shared/settings/settings.ts';
 
 interface ModeKeysProps {
   readonly fishing: boolean;
@@ -9,7 +9,7 @@ const pressed = (yes: boolean): string => (yes ? 'font-bold border-b-2 border-in
 
 /** As tied or as it fishes; lines, dressed or silhouette. */
 export function ModeKeys({ fishing, onFishing }: ModeKeysProps) {
-  const { mode, set } = useSettings();
+  const { mode } = useSettings();
   return (
     <div
       className="absolute right-4 top-2.5 z-10 flex gap-3 items-baseline no-print"
@@ -40,7 +40,7 @@ export function ModeKeys({ fishing, onFishing }: ModeKeysProps) {
           aria-pressed={mode === each}
           className={pressed(mode === each)}
           onClick={() => {
-            set({ mode: each });
+            setSettings({ mode: each });
           }}
         >
           {each}

@@ -1,5 +1,5 @@
 import { movePart } from '@jobbet/core/edit';
-import { useSettings } from '../../shared/settings/settings.ts';
+import { setSettings, useSettings } from '../../shared/settings/settings.ts';
 import { useOffered } from '../../shared/commands/useKeys.ts';
 import { exportFile, exportPng, exportSvg } from '../../fly/export.ts';
 import { nudgePicked } from '../../fly/pulling.ts';
@@ -22,7 +22,7 @@ interface BenchKeys {
 
 /** Everything that can be done on the bench, by key and by name. */
 export function useBenchKeys({ bench, onAdd, onRemove, onCopy, onTurn }: BenchKeys): void {
-  const { mode, set } = useSettings();
+  const { mode } = useSettings();
   const state = () => bench.getState();
   const step = (by: 1 | -1): void => {
     bench.setState({ selected: stepFrom(state().selected, state().file, by) });
@@ -161,7 +161,7 @@ export function useBenchKeys({ bench, onAdd, onRemove, onCopy, onTurn }: BenchKe
       group: 'Drawing',
       keys: 'v',
       run: () => {
-        set({ mode: mode === 'lines' ? 'dressed' : mode === 'dressed' ? 'silhouette' : 'lines' });
+        setSettings({ mode: mode === 'lines' ? 'dressed' : mode === 'dressed' ? 'silhouette' : 'lines' });
       },
     },
     { name: 'As tied, as it fishes', group: 'Drawing', keys: 'r', run: onTurn },

@@ -1,10 +1,8 @@
-import { layFly, settleFly } from '@jobbet/core/model';
+import { layFly } from '@jobbet/core/model';
 import type { FlyFile } from '@jobbet/core/pattern';
 import type { Finding } from '@jobbet/core/checks';
 import { FigureCache } from '@jobbet/core/drawing';
 import {
-  sheetOf,
-  type TyingSheet,
   stageSvgs,
   sheetHtml,
   sheetMarkdown,
@@ -18,7 +16,6 @@ import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api } from '../../shared/api/client.ts';
 import { useSaver } from '../../fly/frame/FlyOnBench.tsx';
-import { shownOf } from '../../fly/verdict/Checks.tsx';
 import { BoardFrame } from '../../fly/frame/BoardFrame.tsx';
 import { slug } from '../../shared/ui/saveFile.ts';
 import { useBench, useBenchStore } from '../../fly/store.ts';
@@ -29,19 +26,21 @@ import { saveFile } from '../../shared/ui/saveFile.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { working } from '../../shared/ui/work.ts';
 import { useOffered } from '../../shared/commands/useKeys.ts';
-import { useReport } from '../../shared/solve/useReport.ts';
+import { useOfFly, useReport } from '../../shared/solve/useReport.ts';
 import { BulkChart } from './BulkChart.tsx';
 import { Findings } from './Findings.tsx';
 import { OrderLine, useOrder } from './OrderLine.tsx';
 import { SheetSteps } from './SheetSteps.tsx';
 import { OnTheTable, Proportions, WaterAndCare } from './SheetTable.tsx';
 import { TyingsBox } from './TyingsBox.tsx';
+import { SheetPending } from '../../fly/tyings/SheetPending.tsx';
+import { useSheet, type SheetOfFly } from '../../fly/tyings/useSheet.ts';
 import { useTyings } from '../../fly/tyings/useTyings.ts';
+import { useFindings } from '../../fly/verdict/useFindings.ts';
 import { WaysBox } from './WaysBox.tsx';
 
 /** The ways a sheet leaves the screen. */
-function useSheetFiles(sheet: TyingSheet) {
-  const laid = useBench((state) => state.calm);
+function useSheetFiles({ sheet, laid }: SheetOfFly) {
   const style = useStyle();
   const { hand, paper } = useSettings();
   const [making, setMaking] = useState(false);
@@ -76,21 +75,27 @@ const isOfTying = ({ code }: Finding): boolean => /^(order|bulk)\./.test(code);
 /** How the fly is tied, on a sheet: on the table, step by step, its measures, what it does. */
 export function SheetView() {
   const saver = useSaver();
+  const { answer, again } = useSheet();
+  return (
+    <BoardFrame saver={saver} className="sheet-page">
+      {answer ? <SheetBoard {...answer} /> : <SheetPending again={again} />}
+    </BoardFrame>
+  );
+}
+
+function SheetBoard({ sheet, laid }: SheetOfFly) {
   const bench = useBenchStore();
   const navigate = useNavigate();
   const style = useStyle();
   const id = useBench((state) => state.id);
-  const laid = useBench((state) => state.calm);
   const drawers = useBench((state) => state.drawers);
   const [figures] = useState(() => new FigureCache());
   const { tyings, remove, restore } = useTyings(id);
-  const sheet = useMemo(() => sheetOf(settleFly(laid), style, drawers), [laid, style, drawers]);
   const thread = useMemo(() => threadOf(laid.file, drawers.threads), [laid, drawers]);
   const order = useOrder(laid);
-  const { looks } = useSettings();
-  const { checked } = useReport(laid.file, drawers);
-  const found = useMemo(() => shownOf(checked?.findings ?? [], looks).filter(isOfTying), [checked, looks]);
-  const files = useSheetFiles(sheet);
+  const { all } = useFindings(useReport(useOfFly(laid.file, drawers)).checked);
+  const found = useMemo(() => all.filter(isOfTying), [all]);
+  const files = useSheetFiles({ sheet, laid });
   const take = (file: FlyFile, words: string): void => {
     changeUndoable(bench, file, words);
   };
@@ -121,56 +126,54 @@ export function SheetView() {
     { name: 'Save the sheet as HTML', group: 'Sheet', run: files.html },
   ]);
   return (
-    <BoardFrame saver={saver} className="sheet-page">
-      <main className="flex flex-1 min-h-0" data-testid="tying-sheet">
-        <aside className="w-[320px] shrink-0 border-r border-hair overflow-y-auto px-4 py-3" aria-label="On the table">
-          <h1 className="print-only text-fly font-bold">{sheet.name}</h1>
-          <p className="text-ink2">
-            {sheet.hook} <span className="italic whitespace-nowrap">sheet {sheet.id}</span>
-          </p>
-          <p className="flex flex-wrap items-baseline gap-3 my-2 no-print">
-            <Link className="sheet-button primary" to={`/fly/${id}/vise`}>
-              Tie it <span className="plain-key">T</span>
-            </Link>
-            <button type="button" className="sheet-button" onClick={print}>
-              Print <span className="plain-key">P</span>
-            </button>
-            <button type="button" className="sheet-button" onClick={files.pdf} disabled={files.making}>
-              {files.making ? 'Making it' : 'PDF'} <span className="plain-key">E</span>
-            </button>
-            <span>
-              printed on <PaperChoice />
-            </span>
-          </p>
-          <TyingsBox tyings={tyings ?? []} onRemove={remove} onRestore={restore} />
-          <OnTheTable sheet={sheet} />
-          <Proportions sheet={sheet} />
-          <div className="no-print">
-            <WaysBox
-              laid={laid}
-              onTake={(file, words) => {
-                take(file, `${words.charAt(0).toUpperCase()}${words.slice(1)}. ${changedSteps(file)}`);
-              }}
-            />
-          </div>
-          <WaterAndCare sheet={sheet} />
-        </aside>
-        <section className="flex-1 min-w-0 overflow-y-auto px-4 py-3" aria-label="Steps" tabIndex={0}>
-          <BulkChart laid={laid} findings={found} />
-          <OrderLine order={order} onReorder={reorder} />
-          <Findings findings={found} onTake={take} />
-          <SheetSteps
+    <main className="flex flex-1 min-h-0" data-testid="tying-sheet">
+      <aside className="w-[320px] shrink-0 border-r border-hair overflow-y-auto px-4 py-3" aria-label="On the table">
+        <h1 className="print-only text-fly font-bold">{sheet.name}</h1>
+        <p className="text-ink2">
+          {sheet.hook} <span className="italic whitespace-nowrap">sheet {sheet.id}</span>
+        </p>
+        <p className="flex flex-wrap items-baseline gap-3 my-2 no-print">
+          <Link className="sheet-button primary" to={`/fly/${id}/vise`}>
+            Tie it <span className="plain-key">T</span>
+          </Link>
+          <button type="button" className="sheet-button" onClick={print}>
+            Print <span className="plain-key">P</span>
+          </button>
+          <button type="button" className="sheet-button" onClick={files.pdf} disabled={files.making}>
+            {files.making ? 'Making it' : 'PDF'} <span className="plain-key">E</span>
+          </button>
+          <span>
+            printed on <PaperChoice />
+          </span>
+        </p>
+        <TyingsBox tyings={tyings ?? []} onRemove={remove} onRestore={restore} />
+        <OnTheTable sheet={sheet} />
+        <Proportions sheet={sheet} />
+        <div className="no-print">
+          <WaysBox
             laid={laid}
-            steps={sheet.steps}
-            thread={thread}
-            tyings={tyings ?? []}
-            figures={figures}
-            onOrder={(ids, moved) => {
-              take(inOrder(laid.file, ids), `Moved the ${moved}.`);
+            onTake={(file, words) => {
+              take(file, `${words.charAt(0).toUpperCase()}${words.slice(1)}. ${changedSteps(file)}`);
             }}
           />
-        </section>
-      </main>
-    </BoardFrame>
+        </div>
+        <WaterAndCare sheet={sheet} />
+      </aside>
+      <section className="flex-1 min-w-0 overflow-y-auto px-4 py-3" aria-label="Steps" tabIndex={0}>
+        <BulkChart laid={laid} findings={found} />
+        <OrderLine order={order} onReorder={reorder} />
+        <Findings findings={found} onTake={take} />
+        <SheetSteps
+          laid={laid}
+          steps={sheet.steps}
+          thread={thread}
+          tyings={tyings ?? []}
+          figures={figures}
+          onOrder={(ids, moved) => {
+            take(inOrder(laid.file, ids), `Moved the ${moved}.`);
+          }}
+        />
+      </section>
+    </main>
   );
 }

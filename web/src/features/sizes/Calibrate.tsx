@@ -1,7 +1,7 @@
 import type { Fault } from '@jobbet/core/base';
 import { useState } from 'react';
 import { TextField } from '../../shared/fields/Fields.tsx';
-import { useSettings } from '../../shared/settings/settings.ts';
+import { setSettings } from '../../shared/settings/settings.ts';
 import { lengthRead } from './lengthRead.ts';
 
 /** A bank card as ISO/IEC 7810 ID-1 has it, mm. */
@@ -68,7 +68,7 @@ export function Calibrate({ pxPerMm, onClose }: { readonly pxPerMm: number; read
           type="button"
           className="sheet-button primary"
           onClick={() => {
-            useSettings.getState().set({ screenPxPerMm: trial });
+            setSettings({ screenPxPerMm: trial });
             onClose();
           }}
         >
@@ -78,7 +78,7 @@ export function Calibrate({ pxPerMm, onClose }: { readonly pxPerMm: number; read
           type="button"
           className="sheet-button"
           onClick={() => {
-            useSettings.getState().set({ screenPxPerMm: null });
+            setSettings({ screenPxPerMm: null });
             onClose();
           }}
         >

@@ -8,7 +8,7 @@ import { slug } from '../../shared/ui/saveFile.ts';
 import { TextField } from '../../shared/fields/Fields.tsx';
 import { PX_PER_MM } from '../../shared/drawing/Projection.tsx';
 import { PaperChoice } from '../../shared/fields/PaperChoice.tsx';
-import { useSettings, useStyle } from '../../shared/settings/settings.ts';
+import { setSettings, useSettings, useStyle } from '../../shared/settings/settings.ts';
 import { saveFile } from '../../shared/ui/saveFile.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { working } from '../../shared/ui/work.ts';
@@ -139,7 +139,7 @@ function PrintedBar({ made }: { readonly made: number }) {
           message: 'further off than a printer is: turn fitting to the page off, print again and measure',
         },
       ];
-    useSettings.getState().set({ printScale: next });
+    setSettings({ printScale: next });
     return [];
   };
   return (
@@ -159,7 +159,7 @@ function PrintedBar({ made }: { readonly made: number }) {
             type="button"
             className="underline underline-offset-2 text-ink2 hover:text-ink"
             onClick={() => {
-              useSettings.getState().set({ printScale: 1 });
+              setSettings({ printScale: 1 });
             }}
           >
             as drawn

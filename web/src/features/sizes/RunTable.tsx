@@ -6,7 +6,7 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { FlyCanvas } from '../../shared/drawing/FlyCanvas.tsx';
 import { useSettings, useStyle } from '../../shared/settings/settings.ts';
-import type { RunAnswer } from '../../shared/solve/worker.ts';
+import type { RunAnswer } from './reckon.ts';
 import { PinCell } from './PinCell.tsx';
 import { rowsOf } from './rows.tsx';
 

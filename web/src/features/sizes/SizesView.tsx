@@ -3,6 +3,7 @@ import { type ListedFly, platformWords } from '@jobbet/core/contract';
 import { HOLDS, type Hold, setPin, type Pin, nameOf, readSizes, type RunSize } from '@jobbet/core/study';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { NavLink, useNavigate } from 'react-router';
+import { useSettings } from '../../shared/settings/settings.ts';
 import { mutate } from 'swr';
 import { api } from '../../shared/api/client.ts';
 import { useBench } from '../../fly/store.ts';
@@ -35,6 +36,7 @@ export function SizesView({ gauge = false }: { readonly gauge?: boolean }) {
   const own = useBench((state) => state.calm);
   const tables = useBench((state) => state.drawers);
   const { file } = own;
+  const { looks } = useSettings();
   /** All flies in the box, to find those that are sizes of this one. */
   const flies = useFlies().flies ?? NO_FLIES;
   const [left] = useState(() => keptRun(id));
@@ -59,7 +61,7 @@ export function SizesView({ gauge = false }: { readonly gauge?: boolean }) {
       clearTimeout(timer);
     };
   }, [read]);
-  const { answers, weights, done } = useRun(file, sizes, hold, pins, tables);
+  const { answers, weights, done } = useRun(file, sizes, hold, pins, tables, looks);
   const columns = useMemo(
     () =>
       sizes.map((size): Column => {

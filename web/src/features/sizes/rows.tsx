@@ -3,7 +3,7 @@ import { tipRelation } from '@jobbet/core/edit';
 import type { Pin } from '@jobbet/core/study';
 import { formatLength, formatNumber, formatMass, formatSpeed, type Style } from '@jobbet/core/units';
 import type { ReactNode } from 'react';
-import type { RunAnswer } from '../../shared/solve/worker.ts';
+import type { RunAnswer } from './reckon.ts';
 import { RideGlyph, rideWords } from '../../shared/ui/RideGlyph.tsx';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
 

@@ -2,8 +2,10 @@ import type { FlyFile } from '@jobbet/core/pattern';
 import type { Drawers } from '@jobbet/core/drawers';
 import type { Pin, Hold, WeightTaken, RunSize } from '@jobbet/core/study';
 import { useEffect, useState } from 'react';
-import { askShort } from '../../shared/solve/solver.ts';
-import type { RunAnswer } from '../../shared/solve/worker.ts';
+import { reckonerOf } from '../../shared/solve/solver.ts';
+import type { RunAnswer, sizesReckon } from './reckon.ts';
+
+const reckoner = reckonerOf<ReturnType<typeof sizesReckon>>('sizes');
 
 type Weights = Readonly<Record<Hold, WeightTaken>> | null;
 
@@ -22,6 +24,7 @@ export function useRun(
   hold: Hold,
   pins: readonly Pin[],
   drawers: Drawers,
+  looks: boolean,
 ): {
   readonly answers: ReadonlyMap<string, RunAnswer>;
   readonly weights: ReadonlyMap<string, Weights>;
@@ -37,9 +40,9 @@ export function useRun(
       setDone(false);
       const next = new Map<string, RunAnswer>();
       for (const size of sizes) {
-        const answer = await askShort<RunAnswer>(drawers, async (solver) =>
-          solver.run(file, size, hold, pinsOf(pins, size)),
-        ).catch(() => LOST);
+        const answer = await reckoner
+          .short<RunAnswer>(drawers, async (run) => run.run(file, { size, hold, pins: pinsOf(pins, size), looks }))
+          .catch(() => LOST);
         // Another run was asked for meanwhile.
         if (left) return;
         next.set(size.text, answer);
@@ -49,9 +52,9 @@ export function useRun(
       // What the other ways would take comes after, so that the run itself is not kept waiting.
       const taken = new Map<string, Weights>();
       for (const size of sizes) {
-        const weight = await askShort<Weights>(drawers, async (solver) =>
-          solver.weights(file, size, pinsOf(pins, size)),
-        ).catch(() => null);
+        const weight = await reckoner
+          .short<Weights>(drawers, async (run) => run.weights(file, size, pinsOf(pins, size)))
+          .catch(() => null);
         if (left) return;
         taken.set(size.text, weight);
       }
@@ -61,6 +64,6 @@ export function useRun(
     return () => {
       left = true;
     };
-  }, [file, sizes, hold, pins, drawers]);
+  }, [file, sizes, hold, pins, drawers, looks]);
   return { answers, weights, done };
 }

@@ -1,4 +1,4 @@
-import { type TyingSheet, measureLine } from '@jobbet/core/tying';
+import { measureLine } from '@jobbet/core/tying';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useBench } from '../../fly/store.ts';
@@ -7,12 +7,12 @@ import { useOffered } from '../../shared/commands/useKeys.ts';
 import type { ViseMachine } from './machine.ts';
 import { counted, differing, spoken, stepAt, stepBack, stepOn, threadAt } from './progress.ts';
 import { clock, isDone, newTying, timeOf, usualTime, type TyingRecord } from '../../fly/tyings/record.ts';
+import type { SheetOfFly } from '../../fly/tyings/useSheet.ts';
 import { useLit, useTying } from './useTying.ts';
 import { DiffersField, ViseKey } from './ViseKeys.tsx';
 import { ViseStep } from './ViseStep.tsx';
 
-interface AtTheViseProps {
-  readonly sheet: TyingSheet;
+interface AtTheViseProps extends SheetOfFly {
   readonly machine: ViseMachine;
   /** How this fly was tied so far. */
   readonly before: readonly TyingRecord[];
@@ -21,11 +21,10 @@ interface AtTheViseProps {
 }
 
 /** One step at a time, to be read from a metre away with both hands busy. */
-export function AtTheVise({ sheet, machine, before, onKeep }: AtTheViseProps) {
+export function AtTheVise({ sheet, laid, machine, before, onKeep }: AtTheViseProps) {
   const navigate = useNavigate();
   const style = useStyle();
   const id = useBench((state) => state.id);
-  const laid = useBench((state) => state.calm);
   const { steps } = sheet;
   const first = steps[0]?.key ?? '';
   const { tying, all, now, take } = useTying({ fly: id, sheet: sheet.id, first, machine, before, onKeep });

@@ -1,18 +1,14 @@
-import { settleFly } from '@jobbet/core/model';
-import { sheetOf } from '@jobbet/core/tying';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
+import { SheetPending } from '../../fly/tyings/SheetPending.tsx';
+import { useSheet } from '../../fly/tyings/useSheet.ts';
+import { post, useTyings } from '../../fly/tyings/useTyings.ts';
 import { useBench } from '../../fly/store.ts';
-import { useStyle } from '../../shared/settings/settings.ts';
 import { AtTheVise } from './AtTheVise.tsx';
 import { browserMachine } from './machine.ts';
-import { post, useTyings } from '../../fly/tyings/useTyings.ts';
 
 /** The fly on the bench, tied step by step. */
 export function ViseView() {
-  const laid = useBench((state) => state.calm);
-  const style = useStyle();
-  const drawers = useBench((state) => state.drawers);
-  const sheet = useMemo(() => sheetOf(settleFly(laid), style, drawers), [laid, style, drawers]);
+  const { answer, again } = useSheet();
   const [machine] = useState(browserMachine);
   const { tyings } = useTyings(useBench((state) => state.id));
   const [before, setBefore] = useState(tyings);
@@ -24,5 +20,6 @@ export function ViseView() {
         Fetching how it was tied before
       </main>
     );
-  return <AtTheVise key={sheet.id} sheet={sheet} machine={machine} before={before} onKeep={post.keep} />;
+  if (!answer) return <SheetPending again={again} />;
+  return <AtTheVise key={answer.sheet.id} {...answer} machine={machine} before={before} onKeep={post.keep} />;
 }

@@ -1,10 +1,11 @@
-import { withMute, withoutMute, type Checked, type Finding } from '@jobbet/core/checks';
+import { wantsSettling, withMute, withoutMute, type Checked, type Finding } from '@jobbet/core/checks';
 import { useState } from 'react';
-import { useSettings } from '../../shared/settings/settings.ts';
+import { setSettings, useSettings } from '../../shared/settings/settings.ts';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
 import { changeOrSay, leavePreview, showPreview, takePreview, useBench, useBenchStore, type Bench } from '../store.ts';
 import { ALL_CHECKS } from '../selection.ts';
 import { sayUndoable } from '../undoable.ts';
+import { useFindings } from './useFindings.ts';
 
 /** Makes the change that is shown on the drawing, and says so. */
 export function takeShown(bench: Bench): void {
@@ -18,14 +19,6 @@ const COSTS: Readonly<Record<Finding['costs'], string>> = {
   strength: 'Costs strength',
   looks: 'Costs looks',
 };
-
-/** Finds that are shown: those that cost looks only where they are wished for. */
-export const shownOf = (findings: readonly Finding[], looks: boolean): readonly Finding[] =>
-  findings.filter((each) => looks || each.costs !== 'looks');
-
-/** Finds that want to be settled; notes are only worth knowing. */
-export const toSettle = (findings: readonly Finding[]): number =>
-  findings.filter((each) => each.severity !== 'note').length;
 
 /** What is to be said of one part, or of the fly as a whole, with what mends it. */
 export function CheckCards({ findings }: { readonly findings: readonly Finding[] }) {
@@ -46,7 +39,7 @@ function CheckCard({ finding }: { readonly finding: Finding }) {
   const [problem, setProblem] = useState<string | null>(null);
   const { fix, severity, code } = finding;
   const shown = fix !== null && preview?.file === fix.file;
-  const loud = severity !== 'note';
+  const loud = wantsSettling(finding);
   const mute = (): void => {
     const muted = withMute(bench.getState().file, code, leaving ?? '');
     if (!muted.ok) setProblem(muted.faults[0]?.message ?? 'Say why.');
@@ -171,23 +164,23 @@ export function goToChecks(bench: Bench): void {
 /** All there is to say of the fly, and what it was told to keep quiet about. */
 export function CheckInspector({ checked }: { readonly checked: Checked | null }) {
   const bench = useBenchStore();
-  const { looks, set } = useSettings();
-  const findings = shownOf(checked?.findings ?? [], looks);
-  const count = toSettle(findings);
+  const { looks } = useSettings();
+  const findings = useFindings(checked);
+  const count = findings.toSettle.length;
   return (
     <section aria-label="Checks of the fly" className="h-full overflow-y-auto px-4 pt-3 pb-4">
       <h2 className="text-part font-bold mb-1">Checks</h2>
       <p className="mb-3 text-ink2">
         {count === 0 ? 'Nothing to settle' : `${String(count)} to settle`}
-        {findings.length > count ? `, ${String(findings.length - count)} worth knowing` : ''}.
+        {findings.all.length > count ? `, ${String(findings.all.length - count)} worth knowing` : ''}.
       </p>
-      <CheckCards findings={findings} />
+      <CheckCards findings={findings.all} />
       <label className="flex items-center gap-2 mt-4">
         <input
           type="checkbox"
           checked={looks}
           onChange={(event) => {
-            set({ looks: event.target.checked });
+            setSettings({ looks: event.target.checked });
           }}
         />
         also what costs only looks

@@ -1,19 +1,19 @@
 import { PAPERS, type Paper } from '@jobbet/core/drawing';
 import { ChoiceField } from './Fields.tsx';
-import { useSettings } from '../settings/settings.ts';
+import { setSettings, useSettings } from '../settings/settings.ts';
 
 const WORDS: Readonly<Record<Paper, string>> = { a4: 'A4', letter: 'Letter' };
 
 /** The paper that is printed on, kept for everything that is printed. */
 export function PaperChoice() {
-  const { paper, set } = useSettings();
+  const { paper } = useSettings();
   return (
     <ChoiceField
       label="paper"
       value={paper}
       options={Object.keys(PAPERS).map((each) => [each, WORDS[each as Paper]] as const)}
       onChange={(next) => {
-        set({ paper: next as Paper });
+        setSettings({ paper: next as Paper });
       }}
     />
   );

@@ -1,64 +1,59 @@
-import type { DrawMode, Hand, Paper } from '@jobbet/core/drawing';
-import { METRIC, type Style } from '@jobbet/core/units';
+import { PAPERS, type Paper } from '@jobbet/core/drawing';
+import { METRIC, styleSchema, type Style } from '@jobbet/core/units';
+import { z } from 'zod';
 import { create } from 'zustand';
-import { createJSONStorage, persist, type StateStorage } from 'zustand/middleware';
-import { browserStore } from '../kept/kept.ts';
+import { useShallow } from 'zustand/shallow';
+import { kept } from '../kept/kept.ts';
 
-export interface Settings extends Style {
-  readonly hand: Hand;
-  readonly theme: 'system' | 'light' | 'dark';
-  readonly singleKeys: boolean;
-  readonly mode: DrawMode;
+/** One that does not read falls back by itself; the others stay. */
+const settingsSchema = z.object({
+  length: styleSchema.shape.length.catch(METRIC.length),
+  mass: styleSchema.shape.mass.catch(METRIC.mass),
+  speed: styleSchema.shape.speed.catch(METRIC.speed),
+  temperature: styleSchema.shape.temperature.catch(METRIC.temperature),
+  decimal: styleSchema.shape.decimal.catch(METRIC.decimal),
+  hand: z.enum(['right', 'left']).catch('right'),
+  theme: z.enum(['system', 'light', 'dark']).catch('system'),
+  singleKeys: z.boolean().catch(true),
+  mode: z.enum(['lines', 'dressed', 'silhouette']).catch('dressed'),
   /** Whether checks that cost only looks are shown. */
-  readonly looks: boolean;
-  readonly paper: Paper;
+  looks: z.boolean().catch(true),
+  paper: z.enum(Object.keys(PAPERS) as [Paper, ...Paper[]]).catch('a4'),
   /** How much larger to print than drawn, so that what is printed is true. */
-  readonly printScale: number;
+  printScale: z.number().positive().catch(1),
   /** px of this screen to the millimetre, once it was calibrated. */
-  readonly screenPxPerMm: number | null;
+  screenPxPerMm: z.number().positive().nullable().catch(null),
   /** The leader that is drawn down after a fly, as written; nothing for the fly alone. */
-  readonly leaderLength: string;
-  readonly leaderThick: string;
+  leaderLength: z.string().catch(''),
+  leaderThick: z.string().catch(''),
   /** Air left in the soft parts at first, as a share of their envelope. */
-  readonly airShare: number;
-}
+  airShare: z.number().min(0).max(1).catch(0),
+});
+export type Settings = Readonly<z.infer<typeof settingsSchema>>;
 
-interface SettingsStore extends Settings {
-  readonly set: (change: Partial<Settings>) => void;
-}
-
-const storage: StateStorage = {
-  ...browserStore,
-  setItem: (key, text) => {
-    browserStore.setItem(key, text);
-  },
-};
-
-/** How one person likes it: units, hand, theme, keys. Kept in this browser. */
-export const useSettings = create<SettingsStore>()(
-  persist(
-    (set) => ({
-      ...METRIC,
-      hand: 'right',
-      theme: 'system',
-      singleKeys: true,
-      mode: 'dressed',
-      looks: true,
-      paper: 'a4',
-      printScale: 1,
-      screenPxPerMm: null,
-      leaderLength: '',
-      leaderThick: '',
-      airShare: 0,
-      set: (change) => {
-        set(change);
-      },
-    }),
-    { name: 'jobbet.settings', storage: createJSONStorage(() => storage) },
-  ),
+/** Settings stood one level deeper once. */
+const nested = z.object({ state: z.record(z.string(), z.unknown()) });
+export const settingsKept = kept<Settings>(
+  'jobbet.settings',
+  z.preprocess((value) => nested.safeParse(value).data?.state ?? value, settingsSchema),
+  settingsSchema.parse({}),
 );
 
-export const useStyle = (): Style => useSettings();
+/** How one person likes it: units, hand, theme, keys. Kept in this browser. */
+export const useSettings = create<Settings>()(settingsKept.read);
+
+export function setSettings(change: Partial<Settings>): void {
+  useSettings.setState(change);
+  settingsKept.write(useSettings.getState());
+}
+
+const STYLE = Object.keys(METRIC) as (keyof Style)[];
+
+/** The units and the decimal sign, and nothing else of the settings: it may go to a worker or over the wire. */
+export const useStyle = (): Style =>
+  useSettings(
+    useShallow((settings) => Object.fromEntries(STYLE.map((key) => [key, settings[key]])) as unknown as Style),
+  );
 
 const darkQuery = (): MediaQueryList => window.matchMedia('(prefers-color-scheme: dark)');
 

@@ -7,12 +7,12 @@ export class Latest<Q, A> {
   private busy = false;
   private readonly solve: (question: Q) => Promise<A>;
   private readonly onAnswer: (question: Q, answer: A) => void;
-  private readonly onFailed: (question: Q) => void;
+  private readonly onFailed: (question: Q, reason: unknown) => void;
 
   constructor(
     solve: (question: Q) => Promise<A>,
     onAnswer: (question: Q, answer: A) => void,
-    onFailed: (question: Q) => void = () => undefined,
+    onFailed: (question: Q, reason: unknown) => void = () => undefined,
   ) {
     this.solve = solve;
     this.onAnswer = onAnswer;
@@ -28,11 +28,17 @@ export class Latest<Q, A> {
     this.busy = true;
     while (this.wanted !== undefined) {
       const question = this.wanted;
-      const answer = await this.solve(question).catch(() => undefined);
+      const tell = await this.solve(question).then(
+        (answer) => () => {
+          this.onAnswer(question, answer);
+        },
+        (reason: unknown) => () => {
+          this.onFailed(question, reason);
+        },
+      );
       if (this.wanted !== question) continue;
       this.wanted = undefined;
-      if (answer !== undefined) this.onAnswer(question, answer);
-      else this.onFailed(question);
+      tell();
     }
     this.busy = false;
   }

@@ -1,57 +1,95 @@
 import type { Drawers } from '@jobbet/core/drawers';
-import { wrap, type Remote } from 'comlink';
+import { wrap, type Endpoint, type Remote } from 'comlink';
 import { say } from '../ui/toast.ts';
-import { WorkerHost, WorkerLost } from './host.ts';
-import type { Solver } from './worker.ts';
+import { WorkerHost, WorkerLost, type WatchedWorker } from './host.ts';
+
+/** What every worker does beside its handlers. */
+export interface WorkerFrame {
+  use(drawers: Drawers): void;
+  leave(): void;
+}
 
 /** A short question that takes longer than this will not be answered any more. */
 const SHORT_MS = 15_000;
 
-const host = new WorkerHost<Remote<Solver>>(
-  () => {
-    const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
-    return { worker, remote: wrap<Solver>(worker) };
-  },
-  () => {
-    say('What reckons the figures broke down; it was started again.');
-  },
-);
+type ReckoningWorker = WatchedWorker & Endpoint;
 
-let handed: { readonly remote: Remote<Solver>; readonly drawers: Drawers } | null = null;
+let start = (): ReckoningWorker => {
+  throw new Error('no worker is named to reckon with');
+};
 
-/** Hands a worker the drawers to solve with, where it has others. */
-async function withTables(remote: Remote<Solver>, drawers: Drawers): Promise<void> {
-  if (handed?.remote === remote && handed.drawers === drawers) return;
-  handed = { remote, drawers };
-  await remote.use(drawers);
+/** Names the worker that all handlers stand in; called once, before anything is asked. */
+export function reckonWith(make: () => ReckoningWorker): void {
+  start = make;
 }
 
-const asked =
-  <T>(drawers: Drawers, question: (remote: Remote<Solver>) => Promise<T>) =>
-  async (remote: Remote<Solver>): Promise<T> => {
-    await withTables(remote, drawers);
-    return question(remote);
-  };
+type Handlers = WorkerFrame & Readonly<Record<string, object>>;
 
-/**
- * Asks the worker something short, with these drawers; where the worker is lost over it, once more.
- * @throws WorkerLost where the second one is lost too: it is the question then
- */
-export async function askShort<T>(drawers: Drawers, question: (remote: Remote<Solver>) => Promise<T>): Promise<T> {
-  const once = (): Promise<T> => host.ask(asked(drawers, question), { withinMs: SHORT_MS });
-  try {
-    return await once();
-  } catch (error) {
-    if (error instanceof WorkerLost) return once();
-    throw error;
+/** One worker with the drawers it was handed last. */
+class Reckoning {
+  private readonly host = new WorkerHost<Remote<Handlers>>(
+    () => {
+      const worker = start();
+      return { worker, remote: wrap<Handlers>(worker) };
+    },
+    () => {
+      say('What reckons the figures broke down; it was started again.');
+    },
+  );
+  private handed: { readonly remote: Remote<Handlers>; readonly drawers: Drawers } | null = null;
+
+  ask<T>(drawers: Drawers, question: (remote: Remote<Handlers>) => Promise<T>, withinMs?: number): Promise<T> {
+    return this.host.ask(
+      (remote) => {
+        if (this.handed?.remote !== remote || this.handed.drawers !== drawers) {
+          this.handed = { remote, drawers };
+          // Not waited for: a worker takes one message after the other, so that no other drawers come between them and the question.
+          remote.use(drawers).catch(() => undefined);
+        }
+        return question(remote);
+      },
+      withinMs === undefined ? {} : { withinMs },
+    );
+  }
+
+  leave(): void {
+    this.host.ask((remote) => remote.leave(), { withinMs: SHORT_MS }).catch(() => undefined);
   }
 }
 
-/** Asks for work that goes on for seconds and tells how far it is. @throws WorkerLost */
-export const askLong = <T>(drawers: Drawers, question: (remote: Remote<Solver>) => Promise<T>): Promise<T> =>
-  host.ask(asked(drawers, question));
+/** Short questions and long work go to workers of their own, so that a search never keeps a drag waiting. */
+const short = new Reckoning();
+const long = new Reckoning();
+
+/** Handlers of one name, as they are asked. */
+export interface Reckoner<H> {
+  /**
+   * Asks something short, with these drawers; where the worker is lost over it, once more.
+   * @throws WorkerLost where the second one is lost too: it is the question then
+   */
+  readonly short: <T>(drawers: Drawers, question: (handlers: Remote<H>) => Promise<T>) => Promise<T>;
+  /** Asks for work that goes on for seconds and tells how far it is. @throws WorkerLost */
+  readonly long: <T>(drawers: Drawers, question: (handlers: Remote<H>) => Promise<T>) => Promise<T>;
+}
+
+/** The handlers that stand in the worker under a name. */
+export function reckonerOf<H extends object>(name: string): Reckoner<H> {
+  const named = (remote: Remote<Handlers>): Remote<H> => remote[name] as unknown as Remote<H>;
+  return {
+    short: async (drawers, question) => {
+      const once = () => short.ask(drawers, (remote) => question(named(remote)), SHORT_MS);
+      try {
+        return await once();
+      } catch (error) {
+        if (error instanceof WorkerLost) return once();
+        throw error;
+      }
+    },
+    long: (drawers, question) => long.ask(drawers, (remote) => question(named(remote))),
+  };
+}
 
 /** Ends the long work that goes on; one that does not hear it is ended with its worker. */
-export function leaveLongWork(): void {
-  host.ask((remote) => remote.leave(), { withinMs: SHORT_MS }).catch(() => undefined);
-}
+export const leaveLongWork = (): void => {
+  long.leave();
+};

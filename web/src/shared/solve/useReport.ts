@@ -3,25 +3,32 @@ import type { FlyReport } from '@jobbet/core/model';
 import type { Checked } from '@jobbet/core/checks';
 import type { Drawers } from '@jobbet/core/drawers';
 import type { Deviation } from '@jobbet/core/study';
-import { useCallback, useEffect, useState } from 'react';
-import { Latest } from './latest.ts';
-import { askShort } from './solver.ts';
-import type { SolveAnswer } from './worker.ts';
+import { useMemo } from 'react';
+import type { figuresReckon, FlyFigures } from './reckon.ts';
+import { reckonerOf } from './solver.ts';
+import { useAsked } from './useAsked.ts';
 
-const AS_PLANNED: readonly Deviation[] = [];
-
-interface Question {
+/** A fly that is asked about, and with what it is solved. */
+export interface OfFly {
   readonly file: FlyFile;
+  /** What came out off the plan; nothing for the fly as planned. */
   readonly off: readonly Deviation[];
   readonly drawers: Drawers;
 }
-interface Answer extends Question {
-  readonly report: FlyReport;
-  readonly checked: Checked;
-}
 
-const solve = ({ file, off, drawers }: Question): Promise<SolveAnswer> =>
-  askShort<SolveAnswer>(drawers, async (solver) => solver.solve(file, off));
+const AS_PLANNED: readonly Deviation[] = [];
+
+/**
+ * A question about a fly, the same as long as nothing of it changes.
+ * @param off what came out off the plan; the same list as long as it is the same
+ */
+export const useOfFly = (file: FlyFile, drawers: Drawers, off: readonly Deviation[] = AS_PLANNED): OfFly =>
+  useMemo(() => ({ file, off, drawers }), [file, off, drawers]);
+
+const reckoner = reckonerOf<ReturnType<typeof figuresReckon>>('figures');
+
+const figuresOf = ({ file, off, drawers }: OfFly): Promise<FlyFigures> =>
+  reckoner.short<FlyFigures>(drawers, async (figures) => figures.figures(file, off));
 
 /** Figures of a fly that is looked at. */
 export interface Reckoned {
@@ -33,38 +40,8 @@ export interface Reckoned {
   readonly again: (() => void) | null;
 }
 
-/**
- * The newest figures of a fly, solved off the main thread.
- * @param off what came out off the plan; the same list as long as it is the same
- */
-export function useReport(file: FlyFile, drawers: Drawers, off: readonly Deviation[] = AS_PLANNED): Reckoned {
-  const [answer, setAnswer] = useState<Answer | null>(null);
-  const [failed, setFailed] = useState<Question | null>(null);
-  const [latest] = useState(
-    () =>
-      new Latest<Question, SolveAnswer>(
-        solve,
-        (asked, solved) => {
-          if (solved.ok) setAnswer({ ...asked, report: solved.report, checked: solved.checked });
-          else setFailed(asked);
-        },
-        setFailed,
-      ),
-  );
-  const ask = useCallback(() => {
-    latest.ask({ file, off, drawers });
-  }, [latest, file, off, drawers]);
-  useEffect(ask, [ask]);
-  const again = (): void => {
-    setFailed(null);
-    ask();
-  };
-  const isOf = (asked: Question | null): boolean =>
-    asked?.file === file && asked.off === off && asked.drawers === drawers;
-  return {
-    report: answer?.report ?? null,
-    checked: answer?.checked ?? null,
-    current: isOf(answer),
-    again: isOf(failed) ? again : null,
-  };
+/** The newest figures of a fly, solved off the main thread. */
+export function useReport(of: OfFly): Reckoned {
+  const { answer, ...asked } = useAsked(of, figuresOf);
+  return { report: answer?.report ?? null, checked: answer?.checked ?? null, ...asked };
 }

@@ -1,0 +1,25 @@
+import { balanceReckon } from '../features/balance/reckon.ts';
+import { sizesReckon } from '../features/sizes/reckon.ts';
+import { sheetReckon } from '../fly/tyings/sheetReckon.ts';
+import { Desk } from '../shared/solve/desk.ts';
+import { figuresReckon } from '../shared/solve/reckon.ts';
+import type { WorkerFrame } from '../shared/solve/solver.ts';
+
+/** All that is reckoned off the main thread: handlers of each feature under its name, about one desk. */
+export function handlersOf(desk: Desk) {
+  const frame: WorkerFrame = {
+    use: (drawers) => {
+      desk.use(drawers);
+    },
+    leave: () => {
+      desk.work.leave();
+    },
+  };
+  return {
+    ...frame,
+    figures: figuresReckon(desk),
+    balance: balanceReckon(desk),
+    sizes: sizesReckon(desk),
+    sheet: sheetReckon(desk),
+  };
+}

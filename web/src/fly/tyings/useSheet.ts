@@ -1,0 +1,40 @@
+import type { Drawers } from '@jobbet/core/drawers';
+import type { LaidFly } from '@jobbet/core/model';
+import type { TyingSheet } from '@jobbet/core/tying';
+import type { Style } from '@jobbet/core/units';
+import { useMemo } from 'react';
+import { useStyle } from '../../shared/settings/settings.ts';
+import { reckonerOf } from '../../shared/solve/solver.ts';
+import { useAsked, type AnswerTo } from '../../shared/solve/useAsked.ts';
+import { useBench } from '../store.ts';
+import type { sheetReckon } from './sheetReckon.ts';
+
+const reckoner = reckonerOf<ReturnType<typeof sheetReckon>>('sheet');
+
+interface Question {
+  readonly laid: LaidFly;
+  readonly drawers: Drawers;
+  readonly style: Style;
+}
+
+/** A tying sheet and the fly it is of, which are drawn together. */
+export interface SheetOfFly {
+  readonly sheet: TyingSheet;
+  readonly laid: LaidFly;
+}
+
+const sheetFor = async ({ laid, drawers, style }: Question): Promise<SheetOfFly> => ({
+  sheet: await reckoner.short<TyingSheet>(drawers, async (sheet) => sheet.sheet(laid.file, style)),
+  laid,
+});
+
+/** The tying sheet of the fly on the bench, made off the main thread; while the next one is made, the one before. */
+export function useSheet(): AnswerTo<SheetOfFly> {
+  const style = useStyle();
+  const laid = useBench((state) => state.calm);
+  const drawers = useBench((state) => state.drawers);
+  return useAsked(
+    useMemo(() => ({ laid, drawers, style }), [laid, drawers, style]),
+    sheetFor,
+  );
+}
