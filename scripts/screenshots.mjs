@@ -132,7 +132,8 @@ async function bulk() {
 /** The sheet as it is printed: its PDF, drawn by a program that knows nothing of what wrote it. */
 async function printed() {
   const flies = await (await fetch(`${url}/api/flies`)).json();
-  const { file } = flies.find((fly) => fly.name === 'Slate Runner');
+  const { id } = flies.find((fly) => fly.name === 'Slate Runner');
+  const { file } = await (await fetch(`${url}/api/flies/${id}`)).json();
   const pdf = await fetch(`${url}/api/sheet.pdf`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },

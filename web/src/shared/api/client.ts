@@ -2,7 +2,7 @@ import { ROUTES, type sentFileSchema, type TyingRecord } from '@jobbet/core/cont
 import type { DrawerItem, DrawerItems, DrawerName } from '@jobbet/core/drawers';
 import type { Hand, Page, Paper } from '@jobbet/core/drawing';
 import type { FlyFile } from '@jobbet/core/pattern';
-import { styleSchema, type Style } from '@jobbet/core/units';
+import type { Style } from '@jobbet/core/units';
 import type { z } from 'zod';
 import { ask, askTagged, askWatched, reach, refused, type Watching } from './request.ts';
 
@@ -53,9 +53,7 @@ export const api = {
     blobOf(await askWatched(ROUTES.pagesPdf, { body: { title, pages: [...pages] } }, watching)),
   /** How a fly is tied, as a PDF. */
   sheetPdf: async (file: FlyFile, { paper, hand, style }: SheetPrint, watching: Watching = {}): Promise<Blob> =>
-    blobOf(
-      await askWatched(ROUTES.sheetPdf, { body: { file, paper, hand, style: styleSchema.parse(style) } }, watching),
-    ),
+    blobOf(await askWatched(ROUTES.sheetPdf, { body: { file, paper, hand, style } }, watching)),
   drawers: () => ask(ROUTES.drawers, {}),
   exportDrawers: () => ask(ROUTES.exportDrawers, {}),
   addItem: (drawer: DrawerName, item: DrawerItem, watching: Watching = {}) =>
