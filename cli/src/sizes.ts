@@ -1,3 +1,4 @@
+import { figureOf, readTypedNumber } from '@jobbet/core/units';
 import { reportChecked } from '@jobbet/core/checks';
 import { NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers';
 import {
@@ -84,8 +85,8 @@ function cardAsked(more: ReadonlyMap<string, string>): (CardOptions & { format: 
   const paper = more.get('--paper') ?? 'a4';
   const hand = more.get('--hand') ?? 'right';
   const page = Number(more.get('--page') ?? '1');
-  const measured = Number((more.get('--measured') ?? String(PROOF_MM)).replace(',', '.'));
-  const correction = corrected(measured, 1);
+  const measured = figureOf(readTypedNumber(more.get('--measured') ?? String(PROOF_MM)));
+  const correction = measured === null ? null : corrected(measured, 1);
   if (format !== 'pdf' && format !== 'svg') return '--format is pdf or svg';
   if (!(paper in PAPERS)) return `--paper is one of ${Object.keys(PAPERS).join(', ')}`;
   if (hand !== 'right' && hand !== 'left') return '--hand is right or left';

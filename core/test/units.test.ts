@@ -1,6 +1,7 @@
 import { formatAngle, formatLength, formatMass, formatSpeed, formatTemperature, METRIC } from '../src/units/format.ts';
 import { editDistance, nearest } from '../src/base/nearest.ts';
 import { parseQuantity } from '../src/units/quantity.ts';
+import { readTyped, readTypedNumber } from '../src/units/typed.ts';
 
 const mm = (text: string): number => {
   const read = parseQuantity('length', text);
@@ -99,5 +100,42 @@ describe('the nearest right name', () => {
   test('what is far from everything is not suggested', () => {
     expect(nearest('lenght', ['length', 'width'])).toBe('length');
     expect(nearest('xylophone', ['tail', 'rib'])).toBeNull();
+  });
+});
+
+describe('what is typed into a field', () => {
+  const figure = (value: number) => ({ is: 'figure', value: expect.closeTo(value, 9) as number });
+  const wrong = (part: string) => ({ is: 'wrong', message: expect.stringContaining(part) as string });
+  test.each([
+    ['', undefined, { is: 'nothing' }],
+    [' \u00a0', undefined, { is: 'nothing' }],
+    ['3 m', undefined, figure(3000)],
+    ['5/32', 'in', figure(3.96875)],
+    ['12', 'cm', figure(120)],
+    ['12 mm', 'cm', figure(12)],
+    ['12', undefined, wrong('no unit')],
+    ['12 elbows', 'cm', wrong('not a unit')],
+    ['1,500', 'mm', wrong('may be a thousand')],
+    ['far', 'mm', wrong('does not begin with a number')],
+  ])('a length "%s", bare ones in %s', (text, bare, read) => {
+    expect(readTyped('length', text, bare === undefined ? {} : { bare })).toEqual(read);
+  });
+  test('is held within what it must be, with its own unit or a bare one', () => {
+    expect(readTyped('length', '0 mm', { above: 0 })).toEqual(wrong('not above 0'));
+    expect(readTyped('length', '0', { bare: 'mm', least: 0 })).toEqual(figure(0));
+    expect(readTyped('speed', '-1', { bare: 'cm/s', least: 0 })).toEqual(wrong('below 0'));
+    expect(readTyped('length', '2 cm', { most: 19 })).toEqual(wrong('above 19'));
+  });
+  test.each([
+    ['4,5', figure(4.5)],
+    ['−4,5', figure(-4.5)],
+    ['-0.5', figure(-0.5)],
+    ['1 1/2', figure(1.5)],
+    ['4 mm', wrong('not a number')],
+    ['--4', wrong('not a number')],
+    ['1/0', wrong('divides by zero')],
+    ['', { is: 'nothing' }],
+  ])('a plain number "%s"', (text, read) => {
+    expect(readTypedNumber(text)).toEqual(read);
   });
 });

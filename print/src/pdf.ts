@@ -1,3 +1,4 @@
+import { MM_PER } from '@jobbet/core/units';
 import { createRequire } from 'node:module';
 import type { Item, Page } from '@jobbet/core/drawing';
 import PDFDocument from 'pdfkit';
@@ -6,7 +7,7 @@ const FONTS = {
   plain: '400Regular/SofiaSansSemiCondensed_400Regular.ttf',
   bold: '700Bold/SofiaSansSemiCondensed_700Bold.ttf',
 } as const;
-const PT_PER_MM = 72 / 25.4;
+const PT_PER_MM = 72 / MM_PER.in;
 
 /** Where the typeface lies. */
 export const fontFile = (face: keyof typeof FONTS): string =>

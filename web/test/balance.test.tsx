@@ -13,7 +13,6 @@ import {
   spreadWords,
   type Off,
 } from '../src/features/balance/handWords.ts';
-import { lengthOf } from '../src/features/balance/lengthOf.ts';
 import { SinkTest } from '../src/features/balance/SinkTest.tsx';
 import { SpreadTable } from '../src/features/balance/SpreadTable.tsx';
 import { TippingBar } from '../src/features/balance/TippingBar.tsx';
@@ -211,9 +210,6 @@ describe('a timed fall', () => {
     expect(screen.getByTestId('sink-test').textContent).toContain('1.40 × the computed one');
     fireEvent.click(screen.getByRole('button', { name: 'Let it go' }));
     expect(kept[0]?.[0].measured).toBeUndefined();
-  });
-  test('a length as it is written, or none', () => {
-    expect([lengthOf(' '), lengthOf('3 m'), lengthOf('0 m'), lengthOf('far')]).toEqual([null, 3000, NaN, NaN]);
   });
 });
 

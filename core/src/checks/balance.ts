@@ -1,7 +1,7 @@
 import { swapOffers } from '../edit/index.ts';
-import { layFly, type LaidPart } from '../model/index.ts';
+import { layFly, type LaidPart, meantFor } from '../model/index.ts';
 import { solidNamed } from '../data/index.ts';
-import { formatNumber, parseQuantity } from '../units/index.ts';
+import { formatNumber } from '../units/index.ts';
 import { found, partsOf, type Bench, type Check, type Fix, type Found } from './types.ts';
 
 const cmS = (mmS: number): string => `${formatNumber(mmS / 10, 0)} cm/s`;
@@ -101,15 +101,15 @@ export const BALANCE: readonly Check[] = [
     reason: 'Past the current it holds to, the fly lies over and turns.',
     limits: { margin: { value: 1.3, means: 'times the current it is meant for' } },
     find: ({ file, solved, limit }) => {
-      const meant = file.intent?.current === undefined ? null : parseQuantity('speed', file.intent.current);
+      const meant = meantFor(file).currentMmS;
       const holds = solved.balance.hold.holdsTo;
-      if (!meant?.ok || holds === null) return [];
-      const figure = holds / meant.value;
+      if (meant === null || holds === null) return [];
+      const figure = holds / meant;
       if (figure >= limit('margin')) return [];
       return [
-        found(figure < 1 ? 'warn' : 'note', null, `holds to ${cmS(holds)}, meant for ${cmS(meant.value)}`, {
+        found(figure < 1 ? 'warn' : 'note', null, `holds to ${cmS(holds)}, meant for ${cmS(meant)}`, {
           figure: holds,
-          limit: meant.value,
+          limit: meant,
         }),
       ];
     },

@@ -1,12 +1,13 @@
 import { solidNamed, SOLIDS, type Solid } from '../data/index.ts';
 import { NOMINAL_DRAWERS, type Drawers } from '../drawers/index.ts';
+import { MM_PER } from '../units/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
 import { boundsOf, layFly, type LaidFly, type LaidPart } from '../model/index.ts';
 import { withKey, withPart } from './relations.ts';
 
 /** Sizes eyes and beads are sold in, thirty-seconds of an inch. */
 export const SIZES_32 = [2, 2.5, 3, 4, 5, 6, 7, 8, 10] as const;
-export const MM_PER_32 = 25.4 / 32;
+export const MM_PER_32 = MM_PER.in / 32;
 const SAME_SIZE_MM = 0.06;
 /** Metals eyes and beads are cast or turned from. */
 const METALS: ReadonlySet<string> = new Set([

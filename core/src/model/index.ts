@@ -32,6 +32,7 @@ export { type Contribution, type TippingOf, contributionsOf, tippingsOf } from '
 export { boundMm, cutLength, windingOf } from './solve/cutLength.ts';
 export { DRAG_FACTOR, type FallWith, SOAKED_ALONE, dragFactorOf, fallOf } from './solve/fall.ts';
 export { type LaidFly, type LaidPart, layFly, platformTotals } from './solve/layFly.ts';
+export { meantFor } from './solve/meant.ts';
 export { reportFly } from './solve/report.ts';
 export { type FlyReport, reportSchema } from './solve/reportSchema.ts';
 export { type SolvedFly, balanceModel, settleFly, sinkSpeed, solveFly, solveLaid } from './solve/solveFly.ts';

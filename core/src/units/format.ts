@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { MG_PER, MM_PER, MM_S_PER } from './scales.ts';
 
 /** How figures are written for one person: units of length, mass, speed and temperature, and the decimal sign. */
 export const styleSchema = z.object({
@@ -38,20 +39,20 @@ function inchFraction(inches: number): string {
  * @param mm length in mm
  */
 export function formatLength(mm: number, style: Style = METRIC): Written {
-  if (style.length === 'in') return { figure: inchFraction(mm / 25.4), unit: 'in' };
+  if (style.length === 'in') return { figure: inchFraction(mm / MM_PER.in), unit: 'in' };
   return { figure: fixed(mm, Math.abs(mm) < 1.995 && Math.abs(mm) >= 0.005 ? 2 : 1, style), unit: 'mm' };
 }
 
 /** A mass for reading: 0.01 g (milligrams below 0.02 g), or 0.1 grain. @param mg mass in mg */
 export function formatMass(mg: number, style: Style = METRIC): Written {
-  if (style.mass === 'gr') return { figure: fixed(mg / 64.79891, 1, style), unit: 'gr' };
+  if (style.mass === 'gr') return { figure: fixed(mg / MG_PER.gr, 1, style), unit: 'gr' };
   if (Math.abs(mg) < 20) return { figure: fixed(mg, 1, style), unit: 'mg' };
   return { figure: fixed(mg / 1000, 2, style), unit: 'g' };
 }
 
 /** A speed for reading: 1 cm/s or 0.1 ft/s. @param mmPerS speed in mm/s */
 export function formatSpeed(mmPerS: number, style: Style = METRIC): Written {
-  if (style.speed === 'ft/s') return { figure: fixed(mmPerS / 304.8, 2, style), unit: 'ft/s' };
+  if (style.speed === 'ft/s') return { figure: fixed(mmPerS / MM_S_PER['ft/s'], 2, style), unit: 'ft/s' };
   return { figure: fixed(mmPerS / 10, mmPerS !== 0 && Math.abs(mmPerS) < 20 ? 1 : 0, style), unit: 'cm/s' };
 }
 
@@ -71,7 +72,7 @@ export const formatAngle = (deg: number, style: Style = METRIC): string => fixed
 
 /** A depth of water or a length of line for reading: 0.1 m (whole metres where it is whole), or 0.1 ft. @param mm in mm */
 export function formatDepth(mm: number, style: Style = METRIC): Written {
-  if (style.length === 'in') return { figure: fixed(mm / 304.8, 1, style), unit: 'ft' };
+  if (style.length === 'in') return { figure: fixed(mm / MM_PER.ft, 1, style), unit: 'ft' };
   return { figure: fixed(mm / 1000, Math.round(mm) % 1000 === 0 ? 0 : 1, style), unit: 'm' };
 }
 

@@ -1,5 +1,6 @@
 import { readNumber } from './number.ts';
 import { suggestion } from '../base/index.ts';
+import { MG_PER, MM_PER, MM_S_PER } from './scales.ts';
 
 export type QuantityKind = 'length' | 'mass' | 'angle' | 'speed' | 'temperature' | 'salinity';
 
@@ -12,23 +13,23 @@ interface UnitSpec {
 /** Units people write, with the factor to the unit the model works in: mm, mg, degrees, mm/s, °C, g/kg. */
 const UNITS: Readonly<Record<QuantityKind, readonly UnitSpec[]>> = {
   length: [
-    { names: ['mm'], scale: 1 },
-    { names: ['cm'], scale: 10 },
-    { names: ['m'], scale: 1000 },
-    { names: ['in', '"', '″', 'inch'], scale: 25.4 },
-    { names: ['ft'], scale: 304.8 },
+    { names: ['mm'], scale: MM_PER.mm },
+    { names: ['cm'], scale: MM_PER.cm },
+    { names: ['m'], scale: MM_PER.m },
+    { names: ['in', '"', '″', 'inch'], scale: MM_PER.in },
+    { names: ['ft'], scale: MM_PER.ft },
   ],
   mass: [
-    { names: ['mg'], scale: 1 },
-    { names: ['g'], scale: 1000 },
-    { names: ['gr'], scale: 64.79891 },
+    { names: ['mg'], scale: MG_PER.mg },
+    { names: ['g'], scale: MG_PER.g },
+    { names: ['gr'], scale: MG_PER.gr },
   ],
   angle: [{ names: ['deg', '°'], scale: 1 }],
   speed: [
-    { names: ['mm/s'], scale: 1 },
-    { names: ['cm/s'], scale: 10 },
-    { names: ['m/s'], scale: 1000 },
-    { names: ['ft/s'], scale: 304.8 },
+    { names: ['mm/s'], scale: MM_S_PER['mm/s'] },
+    { names: ['cm/s'], scale: MM_S_PER['cm/s'] },
+    { names: ['m/s'], scale: MM_S_PER['m/s'] },
+    { names: ['ft/s'], scale: MM_S_PER['ft/s'] },
   ],
   temperature: [
     { names: ['C', '°C'], scale: 1 },

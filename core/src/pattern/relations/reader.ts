@@ -1,4 +1,4 @@
-import { askedBack, mmPerUnit } from '../../units/index.ts';
+import { askedBack, mmPerUnit, MM_PER } from '../../units/index.ts';
 import { editDistance, suggestion } from '../../base/index.ts';
 import { LANDMARKS, PROPERTIES, QUANTITIES, isReserved, type QuantityName } from '../../data/index.ts';
 import type { Anchor, Factor, LengthForm, Reference, Term, Unit } from './ast.ts';
@@ -122,7 +122,7 @@ export class Reader {
   }
 
   unit(): Unit {
-    if (this.takeSign('"')) return { kind: 'absolute', mm: 25.4, text: 'in' };
+    if (this.takeSign('"')) return { kind: 'absolute', mm: MM_PER.in, text: 'in' };
     const token = this.peek();
     if (token.kind !== 'word')
       throw new RelationError(

@@ -1,3 +1,4 @@
+import { figureOf, readTypedNumber } from '../../units/index.ts';
 import { withKey, withPart } from '../../edit/index.ts';
 import type { FlyFile } from '../../pattern/index.ts';
 import { bad, good, type Outcome } from '../../base/index.ts';
@@ -17,7 +18,7 @@ export interface Pin {
 const COUNTS = new Set(['strands', 'turns', 'perSide', 'feathers']);
 const DENIER = { least: 10, most: 1000 };
 
-const counted = (pin: Pin): number => Number(pin.value.replace(',', '.'));
+const counted = (pin: Pin): number => figureOf(readTypedNumber(pin.value)) ?? NaN;
 
 /** The pins of one size, applied to the fly on it. @returns the fly, or what is wrong with a pin, by the part and key it stands for */
 export function withPins(file: FlyFile, pins: readonly Pin[]): Outcome<FlyFile> {

@@ -1,5 +1,5 @@
-import type { LaidFly, SideLimit } from '@jobbet/core/model';
-import { formatSpeed, parseQuantity } from '@jobbet/core/units';
+import { meantFor, type LaidFly, type SideLimit } from '@jobbet/core/model';
+import { formatSpeed } from '@jobbet/core/units';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { WhyButton } from '../../fly/verdict/WhyButton.tsx';
 import type { Asked, CurrentShown } from './useBalance.ts';
@@ -23,9 +23,7 @@ export function CurrentBar({ laid, limits, asked, current, onAsk }: CurrentBarPr
   const speed = (mmS: number): string => Object.values(formatSpeed(mmS, style)).join(' ');
   const holds = limits.map((limit) => limit.holdsTo);
   const least = holds.some((each) => each !== null) ? Math.min(...holds.map((each) => each ?? Infinity)) : null;
-  const aim = laid.file.intent?.current;
-  const meant = aim === undefined ? null : parseQuantity('speed', aim);
-  const meantMmS = meant?.ok === true ? meant.value : null;
+  const meantMmS = meantFor(laid.file).currentMmS;
   const top = Math.min(
     MOST_TOP,
     Math.max(LEAST_TOP, 1.5 * Math.max(0, ...holds.map((each) => each ?? 0)), meantMmS ?? 0),

@@ -1,15 +1,13 @@
 import type { FlyFile } from '@jobbet/core/pattern';
-import { timeTo, type Fall, type Leader } from '@jobbet/core/model';
-import { formatDepth, formatNumber } from '@jobbet/core/units';
+import { meantFor, timeTo, type Fall, type Leader } from '@jobbet/core/model';
+import { figureOf, formatDepth, formatNumber, MM_PER, MM_S_PER, readTyped, type Typed } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import type { OfFly } from '../../shared/solve/useReport.ts';
 import { setSettings, useSettings, useStyle } from '../../shared/settings/settings.ts';
 import { useDark } from '../../shared/settings/useDark.ts';
-import { depthMeantMm } from './depth.ts';
-import { lengthOf } from './lengthOf.ts';
 import { SinkTest } from './SinkTest.tsx';
 import { useCurves } from './useBalance.ts';
-import { Chart, PLAIN_CHART, SPEED_MM_S, token, type ChartOption } from '../../shared/charts/Chart.tsx';
+import { Chart, PLAIN_CHART, token, type ChartOption } from '../../shared/charts/Chart.tsx';
 
 const DEPTH_MM = 3000;
 const POINTS = 40;
@@ -24,16 +22,18 @@ interface CurvesProps {
   readonly onKeep: (file: FlyFile, words: string) => void;
 }
 
+const lengthTyped = (text: string): Typed => readTyped('length', text, { above: 0 });
+
 function leaderOf(length: string, thick: string): Leader | null {
-  const [lengthMm, diameterMm] = [lengthOf(length), lengthOf(thick)];
-  return lengthMm && diameterMm ? { lengthMm, diameterMm } : null;
+  const [lengthMm, diameterMm] = [figureOf(lengthTyped(length)), figureOf(lengthTyped(thick))];
+  return lengthMm !== null && diameterMm !== null ? { lengthMm, diameterMm } : null;
 }
 
 /** How deep it is after so long, with what may slow it; how it hangs on a pull; and a sink test that corrects its drag. */
 export function Curves({ of, plan, onKeep }: CurvesProps) {
   const style = useStyle();
   const { leaderLength, leaderThick, airShare } = useSettings();
-  const deepest = Math.max(DEPTH_MM, depthMeantMm(of.file) ?? 0);
+  const deepest = Math.max(DEPTH_MM, meantFor(of.file).depthMm ?? 0);
   const leader = useMemo(() => leaderOf(leaderLength, leaderThick), [leaderLength, leaderThick]);
   const curves = useCurves(
     useMemo(() => ({ of, leader, airShare, depthMm: deepest, pullsMmS: PULLS }), [of, leader, airShare, deepest]),
@@ -54,17 +54,18 @@ export function Curves({ of, plan, onKeep }: CurvesProps) {
       }}
     />
   );
-  const wrongLeader = [leaderLength, leaderThick].some((text) => Number.isNaN(lengthOf(text)));
+  const [wrongLength, wrongThick] = [leaderLength, leaderThick].map((text) => lengthTyped(text).is === 'wrong');
+  const wrongLeader = wrongLength === true || wrongThick === true;
   const half = (leaderLength.trim() === '') !== (leaderThick.trim() === '');
   return (
     <section aria-label="Pulled and sinking, as curves" className="px-4 py-2">
       <p className="leading-[2]">
         With a leader of{' '}
-        {field('leader length', leaderLength, 'none', Number.isNaN(lengthOf(leaderLength)), (text) => {
+        {field('leader length', leaderLength, 'none', wrongLength === true, (text) => {
           setSettings({ leaderLength: text });
         })}{' '}
         that is{' '}
-        {field('leader thickness', leaderThick, '0.25 mm', Number.isNaN(lengthOf(leaderThick)), (text) => {
+        {field('leader thickness', leaderThick, '0.25 mm', wrongThick === true, (text) => {
           setSettings({ leaderThick: text });
         })}{' '}
         thick, and air in{' '}
@@ -121,7 +122,7 @@ function SinkChart({ soaked, airy, deepest }: { soaked: Fall | null; airy: Fall 
   const style = useStyle();
   const dark = useDark();
   const option = useMemo((): ChartOption => {
-    const per = style.length === 'in' ? 304.8 : 1000;
+    const per = MM_PER[style.length === 'in' ? 'ft' : 'm'];
     const points = (fall: Fall | null): [number, number][] =>
       fall
         ? Array.from({ length: POINTS + 1 }, (_, i): [number, number] => {
@@ -171,7 +172,7 @@ function DroopChart({ angles }: { readonly angles: readonly number[] }) {
   const style = useStyle();
   const dark = useDark();
   const option = useMemo((): ChartOption => {
-    const scale = SPEED_MM_S[style.speed];
+    const scale = MM_S_PER[style.speed];
     return {
       ...PLAIN_CHART,
       grid: { left: 44, right: 12, top: 10, bottom: 38 },

@@ -3,7 +3,7 @@ import type { LaidFly } from '@jobbet/core/model';
 import { CAUTIONS } from '@jobbet/core/data';
 import type { Drawers } from '@jobbet/core/drawers';
 import type { Finding, Found, Wish } from '@jobbet/core/study';
-import { formatMass, formatNumber, formatSpeed, parseQuantity } from '@jobbet/core/units';
+import { figureOf, formatMass, formatNumber, formatSpeed, readTyped, type Typed } from '@jobbet/core/units';
 import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { ChoiceField } from '../../shared/fields/Fields.tsx';
@@ -24,13 +24,6 @@ interface FinderProps {
 
 const RELAX = { ride: 'the way up it rides', holds: 'the current it holds to', sink: 'how fast it sinks' } as const;
 
-/** mm/s of a speed as it is written, in the tier's unit where none is given; null for an empty one, NaN for what does not read. */
-function speedOf(text: string, unit: string): number | null {
-  if (text.trim() === '') return null;
-  const read = parseQuantity('speed', /[a-z]/i.test(text) ? text : `${text} ${unit}`);
-  return read.ok && read.value >= 0 ? read.value : NaN;
-}
-
 /** What is wished of the fly, and the weights that do it. */
 export function Finder({ laid, drawers, shown, onShow, onTake }: FinderProps) {
   const style = useStyle();
@@ -46,10 +39,11 @@ export function Finder({ laid, drawers, shown, onShow, onTake }: FinderProps) {
   const [asked, setAsked] = useState(0);
   const rows = useRef<HTMLDivElement>(null);
   const speed = (mmS: number): string => Object.values(formatSpeed(mmS, style)).join(' ');
-  const [holdsMmS, lowMmS, highMmS] = [holds, low, high].map((text) => speedOf(text, style.speed));
-  const wrong =
-    [holdsMmS, lowMmS, highMmS].some((value) => value !== null && Number.isNaN(value)) ||
-    (lowMmS ?? 0) > (highMmS ?? Infinity);
+  /** A speed as typed, in the tier's unit where none is written. */
+  const typed = (text: string): Typed => readTyped('speed', text, { bare: style.speed, least: 0 });
+  const speeds = [holds, low, high].map(typed);
+  const [holdsMmS, lowMmS, highMmS] = speeds.map(figureOf);
+  const wrong = speeds.some((each) => each.is === 'wrong') || (lowMmS ?? 0) > (highMmS ?? Infinity);
   useEffect(() => leaveLongWork, []);
   const find = (): void => {
     if (wrong) return;
@@ -81,7 +75,7 @@ export function Finder({ laid, drawers, shown, onShow, onTake }: FinderProps) {
     <input
       className="field w-20"
       aria-label={label}
-      aria-invalid={Number.isNaN(speedOf(value, style.speed) ?? 0)}
+      aria-invalid={typed(value).is === 'wrong'}
       placeholder={empty}
       value={value}
       onChange={(event) => {

@@ -1,13 +1,12 @@
 import type { FlyFile } from '@jobbet/core/pattern';
 import type { Found } from '@jobbet/core/study';
-import { formatMass, formatSpeed } from '@jobbet/core/units';
+import { formatMass, formatSpeed, MG_PER, MM_S_PER } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { useDark } from '../../shared/settings/useDark.ts';
-import { Chart, PLAIN_CHART, SPEED_MM_S, token, type ChartOption } from '../../shared/charts/Chart.tsx';
+import { Chart, PLAIN_CHART, token, type ChartOption } from '../../shared/charts/Chart.tsx';
 
 /** mg in one of the unit masses are shown in. */
-const MASS_MG = { g: 1000, gr: 64.79891 } as const;
 
 interface FrontChartProps {
   readonly found: readonly Found[];
@@ -23,8 +22,8 @@ export function FrontChart({ found, shown, onShow }: FrontChartProps) {
   const placed = useMemo(() => found.filter((each) => each.holdsToMmS !== null), [found]);
   const option = useMemo((): ChartOption => {
     const at = ({ dryMg, holdsToMmS }: Found): [number, number] => [
-      Number((dryMg / MASS_MG[style.mass]).toFixed(3)),
-      Number(((holdsToMmS ?? 0) / SPEED_MM_S[style.speed]).toFixed(2)),
+      Number((dryMg / MG_PER[style.mass]).toFixed(3)),
+      Number(((holdsToMmS ?? 0) / MM_S_PER[style.speed]).toFixed(2)),
     ];
     const axis = (name: string, gap: number) => ({
       type: 'value' as const,

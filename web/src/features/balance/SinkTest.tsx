@@ -1,10 +1,9 @@
 import type { FlyFile } from '@jobbet/core/pattern';
 import { DRAG_FACTOR } from '@jobbet/core/model';
-import { formatNumber } from '@jobbet/core/units';
+import { figureOf, formatNumber, readTyped, readTypedNumber } from '@jobbet/core/units';
 import { useMemo, useState } from 'react';
 import type { OfFly } from '../../shared/solve/useReport.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
-import { lengthOf } from './lengthOf.ts';
 import { useDragFactor } from './useBalance.ts';
 
 interface SinkTestProps {
@@ -19,25 +18,25 @@ export function SinkTest({ plan, onKeep }: SinkTestProps) {
   const [depth, setDepth] = useState(style.length === 'in' ? '3 ft' : '1 m');
   const [seconds, setSeconds] = useState('');
   const kept = plan.file.measured?.dragFactor;
-  const depthMm = lengthOf(depth);
-  const timed = seconds.trim() === '' ? null : Number(seconds.replace(',', '.'));
+  const down = readTyped('length', depth, { above: 0 });
+  const timed = readTypedNumber(seconds, { above: 0 });
+  const [depthMm, took] = [figureOf(down), figureOf(timed)];
   const met = useDragFactor(
     useMemo(
-      () =>
-        timed !== null && timed > 0 && depthMm !== null && depthMm > 0 ? { of: plan, depthMm, seconds: timed } : null,
-      [plan, depthMm, timed],
+      () => (took !== null && depthMm !== null ? { of: plan, depthMm, seconds: took } : null),
+      [plan, depthMm, took],
     ),
   );
   const factor = met?.factor ?? null;
   const written = (value: number): string => formatNumber(value, 2, style);
-  const wrong = (timed !== null && !(timed > 0)) || Number.isNaN(depthMm);
+  const wrong = timed.is === 'wrong' || down.is === 'wrong';
   return (
     <p className="leading-[2]" data-testid="sink-test">
       Timed soaked from rest in still water, down{' '}
       <input
         className="field w-16"
         aria-label="depth of the sink test"
-        aria-invalid={Number.isNaN(depthMm)}
+        aria-invalid={down.is === 'wrong'}
         value={depth}
         onChange={(event) => {
           setDepth(event.target.value);
@@ -48,7 +47,7 @@ export function SinkTest({ plan, onKeep }: SinkTestProps) {
         className="field w-14"
         inputMode="decimal"
         aria-label="seconds of the sink test"
-        aria-invalid={timed !== null && !(timed > 0)}
+        aria-invalid={timed.is === 'wrong'}
         placeholder="?"
         value={seconds}
         onChange={(event) => {
@@ -60,7 +59,7 @@ export function SinkTest({ plan, onKeep }: SinkTestProps) {
         <span role="alert" className="text-warn">
           Write a depth such as 1 m and the seconds it took.
         </span>
-      ) : timed === null ? (
+      ) : took === null ? (
         kept === undefined ? (
           <span className="italic text-ink2">corrects the drag of this fly.</span>
         ) : (

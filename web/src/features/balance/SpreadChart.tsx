@@ -1,9 +1,9 @@
 import { histogramOf } from '@jobbet/core/study';
-import { formatNumber } from '@jobbet/core/units';
+import { formatNumber, MM_S_PER } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { useDark } from '../../shared/settings/useDark.ts';
-import { Chart, PLAIN_CHART, SPEED_MM_S, token, type ChartOption } from '../../shared/charts/Chart.tsx';
+import { Chart, PLAIN_CHART, token, type ChartOption } from '../../shared/charts/Chart.tsx';
 
 interface SpreadChartProps {
   /** Degrees, or mm/s where they are speeds. */
@@ -21,7 +21,7 @@ export function SpreadChart({ values, speed = false, unit, colour, label, told }
   const style = useStyle();
   const dark = useDark();
   const option = useMemo((): ChartOption => {
-    const scale = speed ? SPEED_MM_S[style.speed] : 1;
+    const scale = speed ? MM_S_PER[style.speed] : 1;
     const { from, breadth, counts } = histogramOf(Array.from(values, (value) => value / scale));
     const digits = breadth >= 1 ? 0 : breadth >= 0.1 ? 1 : 2;
     return {

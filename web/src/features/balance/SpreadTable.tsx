@@ -1,3 +1,4 @@
+import { figureOf, readTypedNumber } from '@jobbet/core/units';
 import { MOST_SPREAD, USUAL_SPREADS, type Spread } from '@jobbet/core/study';
 import { useState } from 'react';
 import { offWords, spreadScale, spreadUnit, spreadWords, type Off } from './handWords.ts';
@@ -70,8 +71,8 @@ function SpreadRow({
   const most = REACH * (sigma > 0 ? sigma : USUAL_SPREADS[kind]);
   const now = off[key] ?? 0;
   const shown = typed ?? String(Number((sigma * scale).toFixed(2)));
-  const read = Number(shown.replace(',', '.'));
-  const wrong = !(read >= 0 && read <= MOST_SPREAD[kind] * scale) || shown.trim() === '';
+  const read = figureOf(readTypedNumber(shown, { least: 0, most: MOST_SPREAD[kind] * scale }));
+  const wrong = read === null;
   return (
     <tr className="border-t border-hair">
       <th scope="row" className="font-normal py-0.5">

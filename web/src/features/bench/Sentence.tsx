@@ -1,3 +1,4 @@
+import { readTypedNumber } from '@jobbet/core/units';
 import type { Fault } from '@jobbet/core/base';
 import type { LaidPart } from '@jobbet/core/model';
 import { COLOUR_WORDS } from '@jobbet/core/data';
@@ -37,9 +38,9 @@ export function Sentence({ part }: { readonly part: LaidPart }) {
     return change(bench, file, undefined, `${id}.${key}`);
   };
   const setCount = (key: string, text: string, least = 0): readonly Fault[] => {
-    const number = Number(text.replace(',', '.').replace('−', '-'));
-    if (text !== '' && !(number >= least)) return [{ path: '', code: 'type', message: `"${text}" is not a number` }];
-    return set(key, text === '' ? '' : number);
+    const typed = readTypedNumber(text, { least });
+    if (typed.is === 'wrong') return [{ path: '', code: 'type', message: typed.message }];
+    return set(key, typed.is === 'nothing' ? '' : typed.value);
   };
   const step = (key: string, steps: number): string | null => {
     const at = relationsOf(part.file).find((each) => each.key === key);

@@ -12,7 +12,7 @@ import {
 } from '@jobbet/core/drawers';
 import { computedMass, nominalMeasures } from '@jobbet/core/edit';
 import type { Series, ReadingKind } from '@jobbet/core/instruments';
-import { formatNumber, type Style } from '@jobbet/core/units';
+import { formatNumber, type Style, MG_PER, MM_PER } from '@jobbet/core/units';
 import type { Outcome } from '@jobbet/core/base';
 import type { Measures } from '../../shared/instruments/store.ts';
 
@@ -26,13 +26,11 @@ export interface TableColumn {
 }
 
 const NUMERIC: ReadonlySet<Column['kind']> = new Set(['number', 'whole', 'length', 'mass', 'share']);
-const MM_PER_INCH = 25.4;
-const MG_PER_GRAIN = 64.79891;
 
 /** The unit a column is shown in for one person, and how much of the file's unit it is. */
 function shownUnit({ kind, unit }: Column, style: Style): { readonly unit: string | undefined; readonly size: number } {
-  if (kind === 'length' && style.length === 'in') return { unit: 'in', size: MM_PER_INCH };
-  if (kind === 'mass' && style.mass === 'gr') return { unit: 'gr', size: MG_PER_GRAIN };
+  if (kind === 'length' && style.length === 'in') return { unit: 'in', size: MM_PER.in };
+  if (kind === 'mass' && style.mass === 'gr') return { unit: 'gr', size: MG_PER.gr };
   return { unit, size: 1 };
 }
 

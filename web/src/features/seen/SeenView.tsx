@@ -1,7 +1,7 @@
-import { layFly, type LaidFly } from '@jobbet/core/model';
+import { layFly, type LaidFly, meantFor } from '@jobbet/core/model';
 import type { FlyFile } from '@jobbet/core/pattern';
 import { WATER_COLOURS, sunWords, SUN, daylight, type WaterColour, finestMm, type Sight } from '@jobbet/core/study';
-import { formatDepth, formatLength, formatNumber, parseQuantity } from '@jobbet/core/units';
+import { formatDepth, formatLength, formatNumber } from '@jobbet/core/units';
 import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { z } from 'zod';
@@ -31,9 +31,9 @@ const sights = kept<Sight | null>(
 );
 
 /** Where a fly is looked at first: as it was left, else at the depth it is meant for. */
-function firstSight({ intent }: FlyFile): Sight {
-  const read = intent?.depth === undefined ? null : parseQuantity('length', intent.depth);
-  const depthM = read?.ok === true ? Math.min(DEEPEST_M, read.value / 1000) : USUAL.depthM;
+function firstSight(file: FlyFile): Sight {
+  const { depthMm } = meantFor(file);
+  const depthM = depthMm === null ? USUAL.depthM : Math.min(DEEPEST_M, depthMm / 1000);
   return sights.read() ?? { ...USUAL, depthM };
 }
 

@@ -1,8 +1,8 @@
 import type { Fault } from '@jobbet/core/base';
+import { readTyped } from '@jobbet/core/units';
 import { useState } from 'react';
 import { TextField } from '../../shared/fields/Fields.tsx';
 import { setSettings } from '../../shared/settings/settings.ts';
-import { lengthRead } from './lengthRead.ts';
 
 /** A bank card as ISO/IEC 7810 ID-1 has it, mm. */
 const CARD = { width: 85.6, height: 53.98, corner: 3.18 };
@@ -14,9 +14,9 @@ const LINE_PX = 300;
 export function Calibrate({ pxPerMm, onClose }: { readonly pxPerMm: number; readonly onClose: () => void }) {
   const [trial, setTrial] = useState(pxPerMm);
   const measured = (text: string): readonly Fault[] => {
-    const read = lengthRead(text);
-    if ('fault' in read) return [read.fault];
-    const next = LINE_PX / read.mm;
+    const read = readTyped('length', text, { bare: 'mm', above: 0 });
+    if (read.is !== 'figure') return read.is === 'wrong' ? [{ path: '', code: 'syntax', message: read.message }] : [];
+    const next = LINE_PX / read.value;
     if (next < RANGE[0] || next > RANGE[1])
       return [{ path: '', code: 'range', message: 'no screen draws this line so long; measure it from end to end' }];
     setTrial(next);

@@ -1,7 +1,7 @@
 import { corrected, gaugeCard, PROOF_MM, gaugeStrip } from '@jobbet/core/study';
 import { type Page, pageSvg } from '@jobbet/core/drawing';
 import type { Fault } from '@jobbet/core/base';
-import { formatNumber } from '@jobbet/core/units';
+import { formatNumber, readTyped } from '@jobbet/core/units';
 import { useMemo, useState } from 'react';
 import { api } from '../../shared/api/client.ts';
 import { slug } from '../../shared/ui/saveFile.ts';
@@ -14,7 +14,6 @@ import { say } from '../../shared/ui/toast.ts';
 import { working } from '../../shared/ui/work.ts';
 import { useOffered } from '../../shared/commands/useKeys.ts';
 import { Calibrate } from './Calibrate.tsx';
-import { lengthRead } from './lengthRead.ts';
 import type { Column } from './RunTable.tsx';
 
 /** The gauge card of a run at true scale: on the screen once it is calibrated, and on paper. */
@@ -128,9 +127,9 @@ function PrintedBar({ made }: { readonly made: number }) {
   const style = useStyle();
   const printScale = useSettings((now) => now.printScale);
   const take = (text: string): readonly Fault[] => {
-    const read = lengthRead(text);
-    if ('fault' in read) return [read.fault];
-    const next = corrected(read.mm, made);
+    const read = readTyped('length', text, { bare: 'mm', above: 0 });
+    if (read.is !== 'figure') return read.is === 'wrong' ? [{ path: '', code: 'syntax', message: read.message }] : [];
+    const next = corrected(read.value, made);
     if (next === null)
       return [
         {

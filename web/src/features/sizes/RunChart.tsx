@@ -1,8 +1,8 @@
-import { formatNumber } from '@jobbet/core/units';
+import { formatNumber, MM_S_PER } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import { useDark } from '../../shared/settings/useDark.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
-import { Chart, PLAIN_CHART, SPEED_MM_S, token, type ChartOption } from '../../shared/charts/Chart.tsx';
+import { Chart, PLAIN_CHART, token, type ChartOption } from '../../shared/charts/Chart.tsx';
 import type { Column } from './RunTable.tsx';
 
 /** How firmly the fly rides, the current it holds to and how fast it sinks, from size to size. */
@@ -12,7 +12,7 @@ export function RunChart({ columns }: { readonly columns: readonly Column[] }) {
   const option = useMemo((): ChartOption => {
     const reports = columns.map(({ answer }) => (answer?.ok ? answer.report : null));
     const speed = (mmS: number | null | undefined): number | null =>
-      mmS == null ? null : Number((mmS / SPEED_MM_S[style.speed]).toFixed(2));
+      mmS == null ? null : Number((mmS / MM_S_PER[style.speed]).toFixed(2));
     const ratios = reports.map((report) => {
       const ratio = report?.keel.tipping?.ratio;
       return ratio === undefined ? null : Number(ratio.toFixed(2));

@@ -1,3 +1,4 @@
+import { PX_PER_MM } from '../../shared/drawing/Projection.tsx';
 import { type LaidFly, boundsOf } from '@jobbet/core/model';
 import { viewOf } from '@jobbet/core/drawing';
 import { HOLDS, type Hold, type WeightTaken, type Pin, type RunSize } from '@jobbet/core/study';
@@ -54,7 +55,7 @@ export function RunTable({ own, columns, width, hold, pins, onPin, onKeep }: Run
       <thead>
         <tr>
           <th scope="col" className="align-bottom px-4 pb-2 font-normal italic text-ink2" style={{ width: HEADS }}>
-            {formatNumber(scale / (96 / 25.4), 1, style)} : 1
+            {formatNumber(scale / PX_PER_MM, 1, style)} : 1
           </th>
           {columns.map((column) => (
             <th key={column.size.text} scope="col" className="align-top pt-3 font-normal" style={{ width: across }}>

@@ -22,9 +22,6 @@ export type ChartOption = EChartsCoreOption;
 /** A colour of the page, as it is in the theme in use. */
 export const token = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
 
-/** mm/s in one of the unit speeds are shown in. */
-export const SPEED_MM_S = { 'cm/s': 10, 'ft/s': 304.8 } as const;
-
 /** What every chart has: the page's type, nothing that moves. */
 export const PLAIN_CHART = { animation: false, aria: { enabled: true }, textStyle: { fontFamily: 'inherit' } } as const;
 

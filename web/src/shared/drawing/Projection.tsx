@@ -1,9 +1,9 @@
-import { formatNumber } from '@jobbet/core/units';
+import { formatNumber, MM_PER } from '@jobbet/core/units';
 import { useSettings, useStyle } from '../settings/settings.ts';
 import { xOf, type SheetLayout } from './layout.ts';
 
 /** CSS px in a mm, by which the scale of the sheet is stated. */
-export const PX_PER_MM = 96 / 25.4;
+export const PX_PER_MM = 96 / MM_PER.in;
 
 /** The names of the three views, the scale, and which side of the front view is near. */
 export function Captions({ layout }: { readonly layout: SheetLayout }) {

@@ -1,5 +1,5 @@
 import type { LaidFly } from '@jobbet/core/model';
-import { formatLength } from '@jobbet/core/units';
+import { formatLength, MM_PER } from '@jobbet/core/units';
 import { useStyle } from '../settings/settings.ts';
 import { xOf, type SheetLayout } from './layout.ts';
 
@@ -102,7 +102,7 @@ export function StationScale({ laid, layout }: ScaleProps) {
 /** The rule along the foot of the sheet: millimetres, or inches in tenths of the person's own unit. */
 export function FootRule({ layout }: { readonly layout: SheetLayout }) {
   const style = useStyle();
-  const unit = style.length === 'in' ? 25.4 : 1;
+  const unit = MM_PER[style.length];
   const step = style.length === 'in' ? 1 / 8 : 1;
   const long = style.length === 'in' ? 2 : 5;
   const count = Math.ceil(layout.bounds.rear / (unit * step));

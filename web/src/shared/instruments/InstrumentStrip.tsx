@@ -1,5 +1,5 @@
 import { seriesOf, pieceOf } from '@jobbet/core/instruments';
-import { parseQuantity, readNumber } from '@jobbet/core/units';
+import { figureOf, readTyped } from '@jobbet/core/units';
 import { seedOf } from '@jobbet/core/numeric';
 import { useState, type ReactNode } from 'react';
 import { useOffered } from '../commands/useKeys.ts';
@@ -24,13 +24,8 @@ const shown = (kind: 'length' | 'mass', value: number): string =>
   kind === 'length' ? `${value.toFixed(2)} mm` : `${value.toFixed(1)} mg`;
 
 /** A typed truth; a bare number is mm or mg. */
-function truthOf(kind: 'length' | 'mass', text: string): number | null {
-  const bare = readNumber(text.trim(), 0);
-  const plain = bare?.end === text.trim().length && bare.ask === undefined ? bare.value : null;
-  if (plain !== null) return plain;
-  const read = parseQuantity(kind, text);
-  return read.ok ? read.value : null;
-}
+const truthOf = (kind: 'length' | 'mass', text: string): number | null =>
+  figureOf(readTyped(kind, text, { bare: kind === 'length' ? 'mm' : 'mg' }));
 
 /** The strip at the foot of the window where a caliper or a scale is in hand. */
 export function InstrumentStrip() {
