@@ -2,7 +2,7 @@ import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { ImportDialog } from '../src/features/box/ImportDialog.tsx';
 import { SinkLadder } from '../src/features/box/SinkLadder.tsx';
 import { takeIn } from '../src/features/box/importing.ts';
-import { drawingWidth, eyeAt } from '../src/features/box/place.ts';
+import { drawingWidth, rowEyeAt } from '../src/features/box/place.ts';
 import { SettingsView } from '../src/app/settings/SettingsView.tsx';
 import { useSettings } from '../src/shared/settings/settings.ts';
 import { MemoryRouter } from 'react-router';
@@ -98,8 +98,8 @@ describe('the ladder of the box', () => {
     expect((c ?? 0) - (b ?? 0)).toBeCloseTo(2 * ((b ?? 0) - (a ?? 0)), 6);
   });
   test('the eye of a hook stands on the right for a right hand, and the drawing holds the whole fly either way', () => {
-    expect(eyeAt('right', 3, 40, 2) - eyeAt('left', 3, 40, 2)).toBe(2 * (40 - 3));
-    expect(drawingWidth(3, 40, 2)).toBeGreaterThan(eyeAt('right', 3, 40, 2) + 2 * 3);
+    expect(rowEyeAt('right', 3, 40, 2) - rowEyeAt('left', 3, 40, 2)).toBe(2 * (40 - 3));
+    expect(drawingWidth(3, 40, 2)).toBeGreaterThan(rowEyeAt('right', 3, 40, 2) + 2 * 3);
   });
 });
 

@@ -1,4 +1,5 @@
 export { FigureCache } from './figure/cache.ts';
+export { type Frame, axisAt, eyeAt, fitView } from './figure/fit.ts';
 export { flyFigure } from './figure/flyFigure.ts';
 export { partAt } from './figure/hit.ts';
 export { type DrawMode } from './figure/options.ts';

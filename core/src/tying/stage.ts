@@ -1,4 +1,4 @@
-import { FigureCache, paintFly, type Surface, viewOf, type Hand, type View, type ViewName } from '../drawing/index.ts';
+import { FigureCache, paintFly, type Surface, fitView, type Hand, type View, type ViewName } from '../drawing/index.ts';
 import { boundsOf, type LaidFly } from '../model/index.ts';
 import type { Step } from './step.ts';
 
@@ -12,22 +12,16 @@ export interface StageLook {
   readonly turned?: boolean;
 }
 
-/** Bare surface round a stage, px. */
-const PAD = { across: 12, down: 8 } as const;
+/** Bare surface across and down, px. */
+const BARE = [12, 8] as const;
 
 /** The view of a stage that fills a frame, on the scale of the whole fly. @param width, height of the frame, px */
 export function stageView(laid: LaidFly, width: number, height: number, look: StageLook): View {
   const { hand, view = 'profile', far = false, turned = false } = look;
-  const { front, rear, top, bottom, aside } = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
-  const tall = view === 'plan' ? 2 * aside : top - bottom;
-  const scale = Math.min((width - PAD.across) / (rear - front), (height - PAD.down) / tall);
-  const left = (width - (rear - front) * scale) / 2;
-  const upright = (top + bottom) / 2;
-  const middle = view === 'plan' ? 0 : turned ? -upright : upright;
+  const bounds = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
   // From the far side the fly is seen as the other hand has it.
   const looking: Hand = far ? (hand === 'right' ? 'left' : 'right') : hand;
-  const eyeX = looking === 'right' ? left + rear * scale : left - front * scale;
-  return viewOf(view, eyeX, height / 2 + middle * scale, scale, looking, turned ? Math.PI : 0);
+  return fitView(bounds, { width, height, bare: BARE, hand: looking, name: view, turned });
 }
 
 const HEADED: ReadonlySet<string> = new Set(['head', 'whip', 'eye']);

@@ -1,6 +1,6 @@
 import type { FlyFile } from '@jobbet/core/pattern';
 import { type LaidFly, boundsOf } from '@jobbet/core/model';
-import { flyFigure, paintFly, SvgSurface, viewOf } from '@jobbet/core/drawing';
+import { eyeAt, flyFigure, paintFly, SvgSurface, viewOf } from '@jobbet/core/drawing';
 import { CanvasSurface } from '../shared/drawing/canvas.ts';
 import { saveFile, slug } from '../shared/ui/saveFile.ts';
 import { useSettings } from '../shared/settings/settings.ts';
@@ -21,7 +21,7 @@ function views(laid: LaidFly, scale: number) {
   const margin = 4 * scale;
   const long = (bounds.rear - bounds.front) * scale;
   const tall = (bounds.top - bounds.bottom) * scale;
-  const ox = margin + (hand === 'right' ? bounds.rear : -bounds.front) * scale;
+  const ox = eyeAt(hand, margin, bounds, scale);
   const planY = margin * 2 + tall + bounds.aside * scale;
   return {
     width: long + 2 * margin,

@@ -1,5 +1,5 @@
 import { layFly, boundsOf } from '@jobbet/core/model';
-import { viewOf } from '@jobbet/core/drawing';
+import { axisAt, viewOf } from '@jobbet/core/drawing';
 import { formatMass, formatSpeed } from '@jobbet/core/units';
 import { DropdownMenu } from 'radix-ui';
 import { memo, useEffect, useMemo, useState } from 'react';
@@ -11,7 +11,7 @@ import { useFlyOf } from '../../shared/api/listed.ts';
 import { useSettings, useStyle } from '../../shared/settings/settings.ts';
 import { RideGlyph, rideWords } from '../../shared/ui/RideGlyph.tsx';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
-import { drawingWidth, eyeAt } from './place.ts';
+import { drawingWidth, rowEyeAt } from './place.ts';
 
 /** Where a row lies in the list, px; its drawing may stand `over` px out of it. */
 export interface RowPlace {
@@ -179,15 +179,7 @@ const RowDrawing = memo(function RowDrawing({ fly, width, height, frontMm, rearM
   const views = useMemo(() => {
     if (!laid?.ok) return [];
     const bounds = boundsOf(laid.value.sections, laid.value.platform.landmarksMm.rear);
-    return [
-      viewOf(
-        'profile',
-        eyeAt(hand, frontMm, rearMm, scale),
-        height / 2 + ((bounds.top + bounds.bottom) / 2) * scale,
-        scale,
-        hand,
-      ),
-    ];
+    return [viewOf('profile', rowEyeAt(hand, frontMm, rearMm, scale), axisAt(height, bounds, scale), scale, hand)];
   }, [laid, hand, frontMm, rearMm, scale, height]);
   if (!laid) return null;
   return laid.ok ? (

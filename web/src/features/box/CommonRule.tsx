@@ -1,6 +1,6 @@
 import { formatLength } from '@jobbet/core/units';
 import { useSettings, useStyle } from '../../shared/settings/settings.ts';
-import { drawingWidth, eyeAt } from './place.ts';
+import { drawingWidth, rowEyeAt } from './place.ts';
 
 /** The rule all drawings of the box are to. */
 export function CommonRule({
@@ -17,7 +17,7 @@ export function CommonRule({
   const { hand } = useSettings();
   const style = useStyle();
   const step = style.length === 'in' ? 12.7 : 10;
-  const eye = eyeAt(hand, frontMm, rearMm, scale);
+  const eye = rowEyeAt(hand, frontMm, rearMm, scale);
   const dir = hand === 'right' ? -1 : 1;
   const drawing = drawingWidth(frontMm, rearMm, scale);
   const caption = 'text-label italic text-ink3';

@@ -1,5 +1,5 @@
 import { type LaidFly, toRad, boundsOf } from '@jobbet/core/model';
-import { viewOf, type ViewName } from '@jobbet/core/drawing';
+import { eyeAt, viewOf, type ViewName } from '@jobbet/core/drawing';
 import { shapeOf, coloursOf, finestMm, seen, type Looking, type Sight } from '@jobbet/core/study';
 import { formatDepth, formatLength, formatNumber, type Style } from '@jobbet/core/units';
 import { useMemo } from 'react';
@@ -120,7 +120,7 @@ function Look({ laid, sight, looking, name, width, height, scale, title, told }:
   const { long, front } = extentOf(laid);
   const used = long * scale;
   const left = (width - used) / 2;
-  const eyeX = name === 'section' ? width / 2 : hand === 'right' ? width - left + front * scale : left - front * scale;
+  const eyeX = name === 'section' ? width / 2 : eyeAt(hand, left, { front, rear: front + long }, scale);
   const view = useMemo(() => viewOf(name, eyeX, tall / 2, scale, hand, roll), [name, eyeX, tall, scale, hand, roll]);
   const views = useMemo(() => [view], [view]);
   const lost = eye.contrast < eye.threshold;

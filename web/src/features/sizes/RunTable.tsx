@@ -1,6 +1,6 @@
 import { PX_PER_MM } from '../../shared/drawing/Projection.tsx';
 import { type LaidFly, boundsOf } from '@jobbet/core/model';
-import { viewOf } from '@jobbet/core/drawing';
+import { axisAt, eyeAt, viewOf } from '@jobbet/core/drawing';
 import { HOLDS, type Hold, type WeightTaken, type Pin, type RunSize } from '@jobbet/core/study';
 import { formatLength, formatNumber } from '@jobbet/core/units';
 import { useMemo } from 'react';
@@ -292,8 +292,7 @@ function SizeDrawing({
   const views = useMemo(() => {
     if (!laid) return [];
     const bounds = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
-    const ox = hand === 'right' ? 7 + bounds.rear * scale : 7 - bounds.front * scale;
-    return [viewOf('profile', ox, height / 2 + ((bounds.top + bounds.bottom) / 2) * scale, scale, hand)];
+    return [viewOf('profile', eyeAt(hand, 7, bounds, scale), axisAt(height, bounds, scale), scale, hand)];
   }, [laid, scale, hand, height]);
   return (
     <span className="relative block" style={{ width, height }}>

@@ -1,8 +1,11 @@
 import { type LaidFly, boundsOf } from '@jobbet/core/model';
-import { viewOf } from '@jobbet/core/drawing';
+import { fitView } from '@jobbet/core/drawing';
 import { useMemo } from 'react';
 import { useSettings } from '../settings/settings.ts';
 import { FlyCanvas } from './FlyCanvas.tsx';
+
+/** Bare paper across and down, px. */
+const BARE = [16, 12] as const;
 
 /** A fly from the near side, small, as large as its frame allows. */
 export function FlyThumb({
@@ -17,17 +20,7 @@ export function FlyThumb({
   const { hand } = useSettings();
   const views = useMemo(() => {
     const bounds = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
-    const scale = Math.min((width - 16) / (bounds.rear - bounds.front), (height - 12) / (bounds.top - bounds.bottom));
-    const left = (width - (bounds.rear - bounds.front) * scale) / 2;
-    return [
-      viewOf(
-        'profile',
-        hand === 'right' ? left + bounds.rear * scale : left - bounds.front * scale,
-        height / 2 + ((bounds.top + bounds.bottom) / 2) * scale,
-        scale,
-        hand,
-      ),
-    ];
+    return [fitView(bounds, { width, height, bare: BARE, hand })];
   }, [laid, width, height, hand]);
   return (
     <div className="relative" style={{ width, height }}>
