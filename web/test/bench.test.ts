@@ -1,6 +1,5 @@
 import { NOMINAL_DRAWERS } from '@jobbet/core/drawers';
 import { PRESETS } from '@jobbet/core/edit';
-import { diffFlies } from '../src/fly/diff.ts';
 import { keyWords, sentenceOf } from '../src/features/bench/sentence.ts';
 import { asOneStep, change, changeOrSay, createBench, redo, undo } from '../src/fly/store.ts';
 import { ALL_CHECKS, besides, HOOK, partCalled, stepFrom, type Selection } from '../src/fly/selection.ts';
@@ -95,33 +94,6 @@ describe('the sentence', () => {
     const [tail] = fly().parts;
     if (!tail) throw new Error('no tail');
     expect(['at', 'buttsTo', 'length'].map((key) => keyWords(tail, key))).toEqual(['tie-in', 'butts', 'length']);
-  });
-});
-
-describe('what differs between two versions', () => {
-  test('is told by part and key, additions and order included', () => {
-    const eyes = {
-      id: 'eyes',
-      role: 'eyes',
-      construction: 'ball',
-      shape: 'dumbbell',
-      material: 'brass',
-      diameter: '4 mm',
-      at: 'station 2',
-    };
-    const [tail] = fly().parts;
-    const then = fly({ intent: { ride: 'point-up' } });
-    const now = fly({ name: 'Other', parts: [eyes, { ...tail, length: '2 shank' }] });
-    expect(diffFlies(then, now)).toEqual([
-      { what: 'name', before: 'Test', after: 'Other' },
-      { what: 'intent, ride', before: 'point-up', after: 'none' },
-      { what: 'tail, length', before: '1 shank', after: '2 shank' },
-      { what: 'eyes', before: 'none', after: 'tied in' },
-    ]);
-    expect(diffFlies(now, { ...now, parts: [...now.parts].reverse() })).toEqual([
-      { what: 'tying order', before: 'eyes, tail', after: 'tail, eyes' },
-    ]);
-    expect(diffFlies(now, now)).toEqual([]);
   });
 });
 

@@ -1,7 +1,8 @@
 import { shownOf, wantsSettling, type Finding } from '@jobbet/core/checks';
 import { readSizes } from '@jobbet/core/study';
 import { change, createBench, leavePreview, showPreview, takePreview, undo } from '../src/fly/store.ts';
-import { keepRun, keptRun, usualSizes } from '../src/features/sizes/usual.ts';
+import { usualSizes } from '@jobbet/core/study';
+import { keepRun, keptRun } from '../src/features/sizes/runsKept.ts';
 import { fly, stored, withTail } from './build.ts';
 
 describe('a change that is shown before it is made', () => {

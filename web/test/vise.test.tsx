@@ -7,7 +7,7 @@ import { MemoryRouter } from 'react-router';
 import { BenchProvider, createBench } from '../src/fly/store.ts';
 import type { ViseMachine } from '../src/features/vise/machine.ts';
 import { AtTheVise } from '../src/features/vise/AtTheVise.tsx';
-import type { TyingRecord } from '../src/fly/tyings/record.ts';
+import type { TyingRecord } from '@jobbet/core/contract';
 import { fly } from './build.ts';
 
 const file = fly({

@@ -1,3 +1,4 @@
+export { type Difference, diffFlies } from './diff.ts';
 export {
   type Grip,
   type GripKind,

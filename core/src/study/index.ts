@@ -7,6 +7,7 @@ export { gaugeStrip } from './sizes/gauge/strip.ts';
 export { type Pin, setPin } from './sizes/pins.ts';
 export { HOLDS, type Hold, type RunFly, type WeightTaken, runFly, runOne, weightsOf } from './sizes/runFly.ts';
 export { type RunSize, nameOf, readSizes } from './sizes/sizes.ts';
+export { usualSizes } from './sizes/usual.ts';
 export { type Deviation, layDeviant } from './tolerance/deviant.ts';
 export { type CareOf, type Reckoned, SOLVED, type ScatterStep, type Solved, scatterOf } from './tolerance/scatter.ts';
 export { histogramOf, quantile } from './tolerance/spreadOut.ts';

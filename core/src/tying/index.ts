@@ -10,6 +10,8 @@ export { stageSvgs } from './sheet/stages.ts';
 export { asides, measureLine, sheetHtml, sheetMarkdown } from './sheet/write.ts';
 export { isHeaded, stageOf, stageView } from './stage.ts';
 export { type Step, step } from './step.ts';
+export { spoken, stepAt, stepBack, stepOn, threadAt, withDifference, withTime, withTurn } from './progress.ts';
+export { clock, isFinished, mergedTyings, newTying, openTying, tyingTime, usualStepTime, usualTime } from './record.ts';
 export { tyingPlan } from './steps.ts';
 export { type Thread, threadOf } from './threadOf.ts';
 export { waysOf, withWay } from './ways/ways.ts';

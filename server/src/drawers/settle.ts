@@ -1,7 +1,8 @@
 import type { Fault } from '@jobbet/core/base';
 import { changedFigures, summarySchema, type FlyChange, type FlySummary, mayUse } from '@jobbet/core/contract';
 import type { DrawerItem, DrawerName } from '@jobbet/core/drawers';
-import { and, eq, inArray } from 'drizzle-orm';
+import { inArray } from 'drizzle-orm';
+import { atRevision } from '../db/revisions.ts';
 import type { BatchItem } from 'drizzle-orm/batch';
 import type { Database } from '../db/ledger.ts';
 import { ApiError } from '../errors.ts';
@@ -92,7 +93,7 @@ export async function movedFlies(
         ground.db
           .update(flies)
           .set({ summary: JSON.stringify(summary) })
-          .where(and(eq(flies.id, fly.id), eq(flies.revision, fly.revision))),
+          .where(atRevision(flies, fly.id, fly.revision)),
       );
       if (fly.summary && changedFigures(fly.summary, summary).length > 0)
         changes.push({ flyId: fly.id, name: fly.name, before: fly.summary, after: summary });

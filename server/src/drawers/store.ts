@@ -13,9 +13,9 @@ import {
   type SchoolItem,
 } from '@jobbet/core/drawers';
 import type { FlyChange } from '@jobbet/core/contract';
-import { and, eq } from 'drizzle-orm';
 import type { BatchItem } from 'drizzle-orm/batch';
 import type { Ledger } from '../db/ledger.ts';
+import { atRevision, refuseStale } from '../db/revisions.ts';
 import { ApiError } from '../errors.ts';
 import type { Shelf } from '../flies/shelf.ts';
 import type { DrawerSnapshot } from '../solving/tasks.ts';
@@ -152,8 +152,7 @@ export class DrawerStore {
     return this.inTurn(async () => {
       const all = await this.list();
       const old = found(all, id);
-      if (old.revision !== revision)
-        throw new ApiError('stale', 'The item was changed elsewhere since.', { revision: old.revision });
+      refuseStale(old, revision, 'The item was changed elsewhere since.');
       const item = keepName(checked(old.drawer, value), old.item);
       const next: Item = { ...this.itemOf(old.drawer, item), id, revision: revision + 1 };
       refuseSameName(all, next);
@@ -168,9 +167,7 @@ export class DrawerStore {
     return this.inTurn(async () => {
       const all = await this.list();
       const old = found(all, id);
-      const gone = this.db
-        .delete(drawerItems)
-        .where(and(eq(drawerItems.id, id), eq(drawerItems.revision, old.revision)));
+      const gone = this.db.delete(drawerItems).where(atRevision(drawerItems, id, old.revision));
       const changes = await this.settle(
         all.filter((each) => each.id !== id),
         [old],
@@ -218,7 +215,7 @@ export class DrawerStore {
     return this.db
       .update(drawerItems)
       .set({ ...item, item: JSON.stringify(item.item) })
-      .where(and(eq(drawerItems.id, item.id), eq(drawerItems.revision, revision)));
+      .where(atRevision(drawerItems, item.id, revision));
   }
 
   private checkedItems(given: Given): Item[] {

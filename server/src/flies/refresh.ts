@@ -1,8 +1,9 @@
 import { faultLine, MODEL, type Outcome } from '@jobbet/core/base';
-import { and, eq, isNull, or } from 'drizzle-orm';
+import { eq, isNull, or } from 'drizzle-orm';
 import type { BatchItem } from 'drizzle-orm/batch';
 import { facts } from '../db/rows.ts';
 import type { Ledger } from '../db/ledger.ts';
+import { atRevision } from '../db/revisions.ts';
 import type { DrawerSnapshot, Figures } from '../solving/tasks.ts';
 import type { Solvers } from '../solving/solvers.ts';
 import { flies } from './rows.ts';
@@ -42,7 +43,7 @@ export async function refreshSummaries(
         db
           .update(flies)
           .set(next)
-          .where(and(eq(flies.id, id), eq(flies.revision, revision))),
+          .where(atRevision(flies, id, revision)),
       ];
     });
     if (first) await ledger.write([first, ...rest], true);

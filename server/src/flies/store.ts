@@ -11,6 +11,7 @@ import {
 } from '@jobbet/core/contract';
 import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { Ledger } from '../db/ledger.ts';
+import { atRevision, refuseStale } from '../db/revisions.ts';
 import { ApiError } from '../errors.ts';
 import type { DrawerSnapshot, ReadFly } from '../solving/tasks.ts';
 import type { Solvers } from '../solving/solvers.ts';
@@ -165,13 +166,13 @@ export class FlyStore {
       .where(eq(versions.flyId, id))
       .orderBy(desc(versions.revision))
       .limit(1);
-    await this.refuseStale(id, revision);
+    refuseStale(await this.row(id), revision);
     const kept = asKept(read);
     const next = revision + 1;
     const saved = this.db
       .update(flies)
       .set({ ...kept, revision: next, updatedAt: at })
-      .where(and(eq(flies.id, id), eq(flies.revision, revision), isNull(flies.deletedAt)))
+      .where(atRevision(flies, id, revision, isNull(flies.deletedAt)))
       .returning();
     // A clock that was set back makes no later save part of an earlier one.
     const goesOn = at >= (last?.savedAt ?? 0) && at - (last?.startedAt ?? 0) < MERGE_MS;
@@ -180,7 +181,7 @@ export class FlyStore {
       ? this.db
           .update(versions)
           .set({ file: kept.file, summary: kept.summary, revision: next, savedAt: at })
-          .where(and(eq(versions.id, last.id), eq(versions.revision, revision), sql`changes() = 1`))
+          .where(atRevision(versions, last.id, revision, sql`changes() = 1`))
       : this.db
           .insert(versions)
           .select(
@@ -191,13 +192,8 @@ export class FlyStore {
       ([[written]]) => written ?? null,
     );
     if (row) return { ...row, file: read.file, summary: read.summary };
-    await this.refuseStale(id, revision);
+    refuseStale(await this.row(id), revision);
     throw new ApiError('no-fly');
-  }
-
-  private async refuseStale(id: string, revision: number): Promise<void> {
-    const current = await this.row(id);
-    if (current.revision !== revision) throw new ApiError('stale', undefined, { revision: current.revision });
   }
 
   /** All versions of a fly that read, the newest first. @throws ApiError `no-fly` */

@@ -1,6 +1,6 @@
 import type { FlyFile } from '@jobbet/core/pattern';
 import { z } from 'zod';
-import { browserStore, kept, type Kept } from '../shared/kept/kept.ts';
+import { browserStore, kept, tabStore, type Kept } from '../shared/kept/kept.ts';
 
 /** Work not yet on the server, kept on this device from the moment it is done. The file is read anew where it is taken up. */
 const draftSchema = z.object({
@@ -20,23 +20,16 @@ export interface LeftDraft {
 const PREFIX = 'jobbet.draft.';
 /** What could not be taken up stands under this, where no later draft goes over it. */
 const ASIDE = 'jobbet.aside.';
-const TAB_KEY = 'jobbet.tab';
 /** A draft of another tab this old has been left behind: a tab that is open saves or writes again within seconds. */
 const LEFT_BEHIND_MS = 60_000;
 
-let ownName: string | undefined;
+const ownName = kept('jobbet.tab', z.string().nullable(), null, tabStore);
 
 /** This tab's own name; it outlives a reload, so that a reloaded tab finds its own work. */
 function tab(): string {
-  if (ownName !== undefined) return ownName;
-  const made = `${Date.now().toString(36)}-${Math.random().toString(36).slice(2)}`;
-  try {
-    ownName = sessionStorage.getItem(TAB_KEY) ?? made;
-    sessionStorage.setItem(TAB_KEY, ownName);
-  } catch {
-    ownName = made;
-  }
-  return ownName;
+  const name = ownName.read() ?? `${Date.now().toString(36)}-${Math.random().toString(36).slice(2)}`;
+  ownName.write(name);
+  return name;
 }
 
 const placeOf = (key: string): Kept<Draft | null> => kept(key, draftSchema.nullable(), null);

@@ -3,7 +3,7 @@ import type { FigureCache } from '@jobbet/core/drawing';
 import { asides, measureLine, type Step, type Thread } from '@jobbet/core/tying';
 import { formatNumber, saying } from '@jobbet/core/units';
 import { useStyle } from '../../shared/settings/settings.ts';
-import { clock } from '../../fly/tyings/record.ts';
+import { clock } from '@jobbet/core/tying';
 import { StageDrawing } from '../../shared/drawing/StageDrawing.tsx';
 
 const STAGE = { width: 190, height: 66 };

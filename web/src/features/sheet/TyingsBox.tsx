@@ -1,5 +1,6 @@
 import { say } from '../../shared/ui/toast.ts';
-import { clock, isDone, timeOf, usualTime, type TyingRecord } from '../../fly/tyings/record.ts';
+import type { TyingRecord } from '@jobbet/core/contract';
+import { clock, isFinished, tyingTime, usualTime } from '@jobbet/core/tying';
 
 interface TyingsBoxProps {
   readonly tyings: readonly TyingRecord[];
@@ -15,7 +16,7 @@ const day = (ms: number): string =>
 /** How often a fly was tied, how long it usually takes, and what differed each time. */
 export function TyingsBox({ tyings, onRemove, onRestore }: TyingsBoxProps) {
   const usual = usualTime(tyings);
-  const done = tyings.filter(isDone);
+  const done = tyings.filter(isFinished);
   if (tyings.length === 0) return null;
   const remove = (tying: TyingRecord): void => {
     onRemove(tying)
@@ -47,8 +48,8 @@ export function TyingsBox({ tyings, onRemove, onRestore }: TyingsBoxProps) {
           .map((each) => (
             <li key={each.begun} className="border-t border-hair py-0.5 flex gap-2 items-baseline">
               <span className="flex-1">
-                {day(each.begun)}, {clock(timeOf(each))}
-                {!isDone(each) && <i className="text-ink2"> not finished</i>}
+                {day(each.begun)}, {clock(tyingTime(each))}
+                {!isFinished(each) && <i className="text-ink2"> not finished</i>}
                 {Object.entries(each.differs).map(([step, words]) => (
                   <span key={step} className="block text-ink2">
                     {step.replaceAll('/', ' ')}: {words}

@@ -16,7 +16,8 @@ import { TopBar } from '../../shared/ui/TopBar.tsx';
 import { useOffered } from '../../shared/commands/useKeys.ts';
 import { GaugeCard } from './GaugeCard.tsx';
 import { RunTable, type Column } from './RunTable.tsx';
-import { keepRun, keptRun, usualSizes } from './usual.ts';
+import { usualSizes } from '@jobbet/core/study';
+import { keepRun, keptRun } from './runsKept.ts';
 import { useRun } from './useRun.ts';
 
 const HOLD_WORDS: Readonly<Record<Hold, string>> = {

@@ -5,8 +5,9 @@ import { useBench } from '../../fly/store.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { useOffered } from '../../shared/commands/useKeys.ts';
 import type { ViseMachine } from './machine.ts';
-import { counted, differing, spoken, stepAt, stepBack, stepOn, threadAt } from './progress.ts';
-import { clock, isDone, newTying, timeOf, usualTime, type TyingRecord } from '../../fly/tyings/record.ts';
+import { withTurn, withDifference, spoken, stepAt, stepBack, stepOn, threadAt } from '@jobbet/core/tying';
+import type { TyingRecord } from '@jobbet/core/contract';
+import { clock, isFinished, newTying, tyingTime, usualTime } from '@jobbet/core/tying';
 import type { SheetOfFly } from '../../fly/tyings/useSheet.ts';
 import { useLit, useTying } from './useTying.ts';
 import { DiffersField, ViseKey } from './ViseKeys.tsx';
@@ -56,7 +57,7 @@ export function AtTheVise({ sheet, laid, machine, before, onKeep }: AtTheVisePro
     void navigate(`/fly/${id}/sheet`);
   };
   const count = (): void => {
-    take(counted);
+    take(withTurn);
   };
   const command = (name: string, keys: string, run: () => void) => ({ name, group: 'At the vise', keys, run });
   useOffered('vise', [
@@ -79,14 +80,14 @@ export function AtTheVise({ sheet, laid, machine, before, onKeep }: AtTheVisePro
     command('Out', 'escape', out),
   ]);
   if (!step) return null;
-  const spent = timeOf(tying);
+  const spent = tyingTime(tying);
   const usual = usualTime(all);
   const drying = all.flatMap((each) =>
     Object.entries(each.drying)
       .filter(([, ready]) => ready > now)
       .map(([key, ready]) => ({ key, ready })),
   );
-  const nth = all.filter((each) => isDone(each) && each.begun !== tying.begun).length + 1;
+  const nth = all.filter((each) => isFinished(each) && each.begun !== tying.begun).length + 1;
   return (
     <main
       ref={stage}
@@ -139,7 +140,7 @@ export function AtTheVise({ sheet, laid, machine, before, onKeep }: AtTheVisePro
         <DiffersField
           value={tying.differs[step.key] ?? ''}
           onTake={(words) => {
-            take((old) => differing(old, words));
+            take((old) => withDifference(old, words));
             setNoting(false);
             stage.current?.focus();
           }}

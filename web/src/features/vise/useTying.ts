@@ -1,7 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import type { ViseMachine } from './machine.ts';
-import { withTime } from './progress.ts';
-import { merged, newTying, openTying, type TyingRecord } from '../../fly/tyings/record.ts';
+import { withTime } from '@jobbet/core/tying';
+import type { TyingRecord } from '@jobbet/core/contract';
+import { mergedTyings, newTying, openTying } from '@jobbet/core/tying';
 
 const TICK_MS = 1000;
 
@@ -42,7 +43,7 @@ export function useTying({ fly, sheet, first, machine, before, onKeep }: AtHand)
     newest.current = { ...next, changed: at, edits: next.edits + 1 };
     onKeep(newest.current, next !== timed);
     setTying(newest.current);
-    setAll((others) => merged(others, [newest.current]));
+    setAll((others) => mergedTyings(others, [newest.current]));
   };
   const tick = useRef(take);
   useEffect(() => {

@@ -7,7 +7,7 @@ import { api, type FlyVersion } from '../../shared/api/client.ts';
 import { FlyThumb } from '../../shared/drawing/FlyThumb.tsx';
 import { say } from '../../shared/ui/toast.ts';
 import { DialogSheet } from '../../shared/ui/Sheet.tsx';
-import { diffFlies } from '../diff.ts';
+import { diffFlies } from '@jobbet/core/edit';
 import type { Saver } from '../saver.ts';
 import { change, useBench, useBenchStore } from '../store.ts';
 

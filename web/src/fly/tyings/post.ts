@@ -2,7 +2,7 @@ import { tyingSchema } from '@jobbet/core/contract';
 import { z } from 'zod';
 import { RequestError } from '../../shared/api/client.ts';
 import { kept } from '../../shared/kept/kept.ts';
-import type { TyingRecord } from './record.ts';
+import type { TyingRecord } from '@jobbet/core/contract';
 
 /** What the box has not confirmed yet stands in this browser, so that neither a crash nor a server that is away loses it. */
 const unsent = kept('jobbet.tyings', z.array(tyingSchema), []);

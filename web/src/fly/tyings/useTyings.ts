@@ -2,7 +2,8 @@ import { useEffect, useMemo } from 'react';
 import useSWR, { mutate } from 'swr';
 import { api } from '../../shared/api/client.ts';
 import { createPost, unsentOf } from './post.ts';
-import { merged, type TyingRecord } from './record.ts';
+import type { TyingRecord } from '@jobbet/core/contract';
+import { mergedTyings } from '@jobbet/core/tying';
 
 export const post = createPost(api.keepTying);
 
@@ -33,7 +34,7 @@ export function useTyings(fly: string): Tyings {
     };
   }, [key]);
   const tyings = useMemo(
-    () => (data || error !== undefined ? merged(data ?? [], unsentOf(fly)) : null),
+    () => (data || error !== undefined ? mergedTyings(data ?? [], unsentOf(fly)) : null),
     [data, error, fly],
   );
   return {

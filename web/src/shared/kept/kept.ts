@@ -1,46 +1,57 @@
 import type { ZodType } from 'zod';
 
-/** What the browser's store did not take: it stands here until the page is closed. */
-const inPage = new Map<string, string>();
+/** A store of the browser, which may be full or closed, and never throws: what it does not take stands here until the page is closed. */
+class PatientStore {
+  private readonly inPage = new Map<string, string>();
+  private readonly store: () => Storage;
 
-/** The browser's store, which may be full or closed, and never throws. */
-export const browserStore = {
+  constructor(store: () => Storage) {
+    this.store = store;
+  }
+
   getItem(key: string): string | null {
-    const here = inPage.get(key);
+    const here = this.inPage.get(key);
     if (here !== undefined) return here;
     try {
-      return localStorage.getItem(key);
+      return this.store().getItem(key);
     } catch {
       return null;
     }
-  },
+  }
+
   /** @returns whether it outlives this page */
   setItem(key: string, text: string): boolean {
     try {
-      localStorage.setItem(key, text);
-      inPage.delete(key);
+      this.store().setItem(key, text);
+      this.inPage.delete(key);
       return true;
     } catch {
-      inPage.set(key, text);
+      this.inPage.set(key, text);
       return false;
     }
-  },
+  }
+
   removeItem(key: string): void {
-    inPage.delete(key);
+    this.inPage.delete(key);
     try {
-      localStorage.removeItem(key);
+      this.store().removeItem(key);
     } catch {
       // A closed store holds nothing to remove.
     }
-  },
+  }
+
   keys(): string[] {
     try {
-      return [...new Set([...inPage.keys(), ...Object.keys(localStorage)])];
+      return [...new Set([...this.inPage.keys(), ...Object.keys(this.store())])];
     } catch {
-      return [...inPage.keys()];
+      return [...this.inPage.keys()];
     }
-  },
-};
+  }
+}
+
+export const browserStore = new PatientStore(() => localStorage);
+/** What belongs to one tab; it outlives a reload. */
+export const tabStore = new PatientStore(() => sessionStorage);
 
 /** Something of a person's own that is kept in this browser, and read again only if it still makes sense. */
 export interface Kept<T> {
@@ -50,20 +61,20 @@ export interface Kept<T> {
   readonly remove: () => void;
 }
 
-/** A place in the browser's store. @param otherwise what stands there while nothing does, or nothing that reads */
-export function kept<T>(key: string, schema: ZodType<T>, otherwise: T): Kept<T> {
+/** A place in a store of the browser. @param otherwise what stands there while nothing does, or nothing that reads */
+export function kept<T>(key: string, schema: ZodType<T>, otherwise: T, store = browserStore): Kept<T> {
   return {
     read: () => {
       try {
-        const text = browserStore.getItem(key);
+        const text = store.getItem(key);
         return text === null ? otherwise : schema.parse(JSON.parse(text));
       } catch {
         return otherwise;
       }
     },
-    write: (value) => browserStore.setItem(key, JSON.stringify(value)),
+    write: (value) => store.setItem(key, JSON.stringify(value)),
     remove: () => {
-      browserStore.removeItem(key);
+      store.removeItem(key);
     },
   };
 }

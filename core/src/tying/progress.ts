@@ -1,5 +1,5 @@
-import type { Step } from '@jobbet/core/tying';
-import type { TyingRecord } from '../../fly/tyings/record.ts';
+import type { TyingRecord } from '../contract/index.ts';
+import type { Step } from './step.ts';
 
 /** The step a tying is at; the first where its own is not there any more. */
 export const stepAt = (steps: readonly Step[], { step }: TyingRecord): number =>
@@ -31,13 +31,13 @@ export function stepBack(tying: TyingRecord, steps: readonly Step[]): TyingRecor
 }
 
 /** One turn more of the step a tying is at. */
-export const counted = (tying: TyingRecord): TyingRecord => ({
+export const withTurn = (tying: TyingRecord): TyingRecord => ({
   ...tying,
   counts: { ...tying.counts, [tying.step]: (tying.counts[tying.step] ?? 0) + 1 },
 });
 
 /** Says how a step differs from the plan; an empty word takes that back. */
-export function differing(tying: TyingRecord, words: string): TyingRecord {
+export function withDifference(tying: TyingRecord, words: string): TyingRecord {
   const { [tying.step]: _before, ...others } = tying.differs;
   return { ...tying, differs: words.trim() === '' ? others : { ...others, [tying.step]: words.trim() } };
 }

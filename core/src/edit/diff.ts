@@ -1,4 +1,4 @@
-import type { FlyFile } from '@jobbet/core/pattern';
+import type { FlyFile } from '../pattern/index.ts';
 
 export interface Difference {
   readonly what: string;

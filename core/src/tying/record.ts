@@ -1,6 +1,4 @@
-import { isTruer, type TyingRecord } from '@jobbet/core/contract';
-
-export type { TyingRecord };
+import { isTruer, type TyingRecord } from '../contract/index.ts';
 
 /** A tying that begins. Known by its fly and the moment. */
 export const newTying = (fly: string, sheet: string, step: string, now: number): TyingRecord => ({
@@ -18,7 +16,7 @@ export const newTying = (fly: string, sheet: string, step: string, now: number):
 });
 
 /** Two lists of tyings as one, the newest last; of two accounts of one tying the truer one. */
-export function merged(kept: readonly TyingRecord[], here: readonly TyingRecord[]): TyingRecord[] {
+export function mergedTyings(kept: readonly TyingRecord[], here: readonly TyingRecord[]): TyingRecord[] {
   const all = new Map<number, TyingRecord>();
   for (const each of [...kept, ...here]) {
     const known = all.get(each.begun);
@@ -32,19 +30,20 @@ export const openTying = (tyings: readonly TyingRecord[], sheet: string): TyingR
   tyings.findLast((each) => each.done === null && each.sheet === sheet) ?? null;
 
 /** ms a tying took, or has taken so far. */
-export const timeOf = ({ spent }: TyingRecord): number => Object.values(spent).reduce((sum, ms) => sum + ms, 0);
+export const tyingTime = ({ spent }: TyingRecord): number => Object.values(spent).reduce((sum, ms) => sum + ms, 0);
 
-export const isDone = ({ done }: TyingRecord): boolean => done !== null;
+export const isFinished = ({ done }: TyingRecord): boolean => done !== null;
 
 const median = (values: readonly number[]): number | null =>
   [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? null;
 
 /** The usual time a fly takes: the median of those that were finished, ms; null where none was. */
-export const usualTime = (tyings: readonly TyingRecord[]): number | null => median(tyings.filter(isDone).map(timeOf));
+export const usualTime = (tyings: readonly TyingRecord[]): number | null =>
+  median(tyings.filter(isFinished).map(tyingTime));
 
 /** The usual time one step takes, of the flies that were finished, ms; null where none was. */
 export const usualStepTime = (tyings: readonly TyingRecord[], step: string): number | null =>
-  median(tyings.filter(isDone).flatMap(({ spent }) => spent[step] ?? []));
+  median(tyings.filter(isFinished).flatMap(({ spent }) => spent[step] ?? []));
 
 /** `3:40`, or `1:02:05` from an hour on. */
 export function clock(ms: number): string {

@@ -1,26 +1,16 @@
-import { type Step, step } from '@jobbet/core/tying';
-import { jest } from '@jest/globals';
-import { RequestError } from '../src/shared/api/client.ts';
-import { createPost, unsentOf } from '../src/fly/tyings/post.ts';
+import type { TyingRecord } from '../src/contract/index.ts';
 import {
-  counted,
-  differing,
   spoken,
   stepAt,
   stepBack,
   stepOn,
   threadAt,
+  withDifference,
   withTime,
-} from '../src/features/vise/progress.ts';
-import {
-  clock,
-  merged,
-  newTying,
-  openTying,
-  usualStepTime,
-  usualTime,
-  type TyingRecord,
-} from '../src/fly/tyings/record.ts';
+  withTurn,
+} from '../src/tying/progress.ts';
+import { clock, mergedTyings, newTying, openTying, usualStepTime, usualTime } from '../src/tying/record.ts';
+import { step, type Step } from '../src/tying/step.ts';
 
 const STEPS: readonly Step[] = [
   step({ key: 'hook', title: 'Hook', drawn: [], how: ['Look at it.'] }),
@@ -28,10 +18,6 @@ const STEPS: readonly Step[] = [
   step({ key: 'coat/1', title: 'Varnish', drawn: ['tail'], how: ['One coat.'], dryS: 3600 }),
 ];
 const begun = () => newTying('a', 'k2m4p', 'hook', 1000);
-
-beforeEach(() => {
-  localStorage.clear();
-});
 
 describe('a fly at the vise', () => {
   test('goes step by step, back and on, and is done after the last', () => {
@@ -52,15 +38,15 @@ describe('a fly at the vise', () => {
     expect(stepAt(STEPS, { ...begun(), step: 'wing' })).toBe(0);
   });
   test('time and turns go to the step they were spent on', () => {
-    const tying = counted(counted(withTime(withTime(begun(), 1500), 500)));
+    const tying = withTurn(withTurn(withTime(withTime(begun(), 1500), 500)));
     expect([tying.spent, tying.counts]).toEqual([{ hook: 2000 }, { hook: 2 }]);
     // A clock that is set back takes nothing away.
     expect(withTime(tying, -100).spent).toEqual({ hook: 2000 });
   });
   test('what differs is said, changed and taken back', () => {
-    const tying = differing(begun(), ' a shorter tail ');
+    const tying = withDifference(begun(), ' a shorter tail ');
     expect(tying.differs).toEqual({ hook: 'a shorter tail' });
-    expect(differing(tying, '  ').differs).toEqual({});
+    expect(withDifference(tying, '  ').differs).toEqual({});
   });
   test('what is said aloud: the title, the measure, what to do', () => {
     const [, tail] = STEPS;
@@ -96,12 +82,12 @@ describe('what is known of those before', () => {
   test('of two accounts of one tying the later is true, whichever list it stands in; the newest comes last', () => {
     const old = { ...tied(2, 5), changed: 10 };
     const late = { ...tied(2, 6), changed: 20 };
-    expect(merged([old], [late])).toEqual([late]);
-    expect(merged([late], [old])).toEqual([late]);
+    expect(mergedTyings([old], [late])).toEqual([late]);
+    expect(mergedTyings([late], [old])).toEqual([late]);
     const more = { ...old, edits: 1 };
-    expect(merged([late], [more])).toEqual([more]);
-    expect(merged([more], [late])).toEqual([more]);
-    expect(merged([tied(3, 1)], [tied(1, 1)]).map((each) => each.begun)).toEqual([1, 3]);
+    expect(mergedTyings([late], [more])).toEqual([more]);
+    expect(mergedTyings([more], [late])).toEqual([more]);
+    expect(mergedTyings([tied(3, 1)], [tied(1, 1)]).map((each) => each.begun)).toEqual([1, 3]);
   });
   test('the bobbin hangs where the last step left it: nowhere before the thread, nowhere after the whip', () => {
     const thread = (toMm: number) => ({ fromMm: 0, toMm, state: 'flat', turns: 5 }) as const;
@@ -112,71 +98,6 @@ describe('what is known of those before', () => {
       step({ key: 'whip', title: '', drawn: [], thread: thread(2) }),
     ];
     expect([0, 1, 2, 3].map((i) => threadAt(steps, i))).toEqual([null, 26, 26, null]);
-  });
-});
-
-describe('bringing it to the box', () => {
-  beforeEach(() => {
-    jest.useFakeTimers();
-  });
-  afterEach(() => {
-    jest.useRealTimers();
-  });
-  const settle = (): Promise<void> => jest.advanceTimersByTimeAsync(1);
-  test('it is kept here until the box has it', async () => {
-    const sent: TyingRecord[] = [];
-    const post = createPost((tying) => {
-      sent.push(tying);
-      return Promise.resolve(tying);
-    });
-    post.keep(begun(), true);
-    expect(unsentOf('a')).toHaveLength(1);
-    await settle();
-    expect(sent).toHaveLength(1);
-    expect(unsentOf('a')).toEqual([]);
-  });
-  test('every second is kept here, and goes to the box before long, once', async () => {
-    const sent: TyingRecord[] = [];
-    const post = createPost((tying) => {
-      sent.push(tying);
-      return Promise.resolve(tying);
-    });
-    for (let i = 1; i <= 5; i++) post.keep({ ...begun(), changed: 1000 + i }, false);
-    expect(unsentOf('a').map((each) => each.changed)).toEqual([1005]);
-    expect(sent).toEqual([]);
-    await jest.advanceTimersByTimeAsync(11_000);
-    expect(sent.map((each) => each.changed)).toEqual([1005]);
-  });
-  test('a server that is away takes nothing: it is sent again', async () => {
-    let away = true;
-    const post = createPost((tying) =>
-      away ? Promise.reject(new RequestError('offline', 'away')) : Promise.resolve(tying),
-    );
-    post.keep(begun(), true);
-    await settle();
-    expect(unsentOf('a')).toHaveLength(1);
-    away = false;
-    await post.sendAll();
-    expect(unsentOf('a')).toEqual([]);
-  });
-  test('what changed on the way stays to be sent; what the box never takes is let go', async () => {
-    const post = createPost((tying) => {
-      post.keep({ ...tying, changed: tying.changed + 1 }, false);
-      return Promise.resolve(tying);
-    });
-    post.keep(begun(), true);
-    await settle();
-    expect(unsentOf('a').map((each) => each.changed)).toEqual([1001]);
-    const refusing = createPost(() => Promise.reject(new RequestError('no-fly', 'gone')));
-    await refusing.sendAll();
-    expect(unsentOf('a')).toEqual([]);
-  });
-  test('a damaged store costs what was not sent and nothing else; records of before have no time of change', () => {
-    localStorage.setItem('jobbet.tyings', '{"no": "list"}');
-    expect(unsentOf('a')).toEqual([]);
-    const { changed: _none, ...old } = begun();
-    localStorage.setItem('jobbet.tyings', JSON.stringify([old]));
-    expect(unsentOf('a')).toMatchObject([{ begun: 1000, changed: 0 }]);
   });
 });
 
