@@ -1,9 +1,9 @@
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { appendFileSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { Stryker } from '@stryker-mutator/core';
 import { installPackages, requireNode, root } from './lib.mjs';
-import { EXCLUDED, sampleOf } from './mutate/sample.mjs';
+import { EXCLUDED, nameOf, sampleOf } from './mutate/sample.mjs';
 
 requireNode();
 installPackages();
@@ -12,48 +12,75 @@ const { values } = parseArgs({
   options: {
     count: { type: 'string', default: '400' },
     seed: { type: 'string', default: 'jobbet' },
+    batch: { type: 'string', default: '40' },
+    at: { type: 'string', default: '2' },
+    anew: { type: 'boolean', default: false },
     in: { type: 'string', multiple: true, default: ['core/src/model', 'core/src/tying', 'core/src/checks'] },
   },
 });
-const { of, chosen, ranges } = await sampleOf(values.in, Number(values.count), values.seed);
+
 const out = join(root, 'test-results');
 mkdirSync(out, { recursive: true });
-process.env.MUTATE_CHOSEN = join(out, 'mutants-chosen.json');
-writeFileSync(process.env.MUTATE_CHOSEN, JSON.stringify(chosen));
+/** What came of each mutant so far, a line each, so that a run that was cut short goes on where it was. */
+const kept = join(out, `mutants-${values.seed}.jsonl`);
+if (values.anew) rmSync(kept, { force: true });
+const known = new Map(
+  (existsSync(kept) ? readFileSync(kept, 'utf8') : '')
+    .split('\n')
+    .filter((line) => line !== '')
+    .map((line) => JSON.parse(line))
+    .map(({ name, status }) => [name, status]),
+);
+
+const { of, chosen } = await sampleOf(values.in, Number(values.count), values.seed);
 console.log(`${String(chosen.length)} of ${String(of)} mutants, seed ${values.seed}`);
 
-const results = await new Stryker({
-  mutate: ranges,
-  mutator: { excludedMutations: EXCLUDED },
-  plugins: ['@stryker-mutator/jest-runner', './scripts/mutate/sample.mjs'],
-  checkers: ['sample'],
-  testRunner: 'jest',
-  testRunnerNodeArgs: ['--experimental-vm-modules', '--no-warnings'],
-  jest: { configFile: 'scripts/mutate/jest.config.mjs', enableFindRelatedTests: false },
-  coverageAnalysis: 'perTest',
-  dryRunTimeoutMinutes: 30,
-  concurrency: 2,
-  reporters: ['json', 'dots'],
-  jsonReporter: { fileName: 'test-results/mutation.json' },
-  tempDirName: 'test-results/mutate',
-  ignorePatterns: ['docs', 'e2e', 'web', 'server', 'dist'],
-}).runMutationTest();
+const chosenFile = join(out, 'mutants-chosen.json');
+process.env.MUTATE_CHOSEN = chosenFile;
+for (;;) {
+  const batch = chosen.filter(({ name }) => !known.has(name)).slice(0, Number(values.batch));
+  if (batch.length === 0) break;
+  writeFileSync(chosenFile, JSON.stringify(batch.map(({ name }) => name)));
+  const results = await new Stryker({
+    mutate: batch.map(({ range }) => range),
+    mutator: { excludedMutations: EXCLUDED },
+    plugins: ['@stryker-mutator/jest-runner', './scripts/mutate/sample.mjs'],
+    checkers: ['sample'],
+    testRunner: 'jest',
+    testRunnerNodeArgs: ['--experimental-vm-modules', '--no-warnings'],
+    jest: { configFile: 'scripts/mutate/jest.config.mjs', enableFindRelatedTests: false },
+    coverageAnalysis: 'perTest',
+    dryRunTimeoutMinutes: 30,
+    // A machine that does something else beside it must not make slow ones look like endless ones.
+    timeoutFactor: 3,
+    concurrency: Number(values.at),
+    reporters: ['dots'],
+    logLevel: 'error',
+    allowConsoleColors: false,
+    tempDirName: 'test-results/mutate',
+    ignorePatterns: ['docs', 'e2e', 'web', 'server', 'dist'],
+  }).runMutationTest();
+  const statuses = new Map(results.map((result) => [nameOf(result), result.status]));
+  for (const { name } of batch) {
+    const status = statuses.get(name) ?? 'Ignored';
+    known.set(name, status);
+    appendFileSync(kept, `${JSON.stringify({ name, status })}\n`);
+  }
+}
 
-const count = (...statuses) => results.filter(({ status }) => statuses.includes(status)).length;
+const came = chosen.map(({ name }) => ({ name, status: known.get(name) }));
+const count = (...statuses) => came.filter(({ status }) => statuses.includes(status)).length;
 const killed = count('Killed', 'Timeout');
 const survived = count('Survived', 'NoCoverage');
 const all = killed + survived;
-/** Half of Wilson's 95 % interval about a share, and its middle. */
+/** Wilson's 95 % interval about a share: its middle and half of it. */
 const z = 1.96;
 const middle = (killed + z ** 2 / 2) / (all + z ** 2);
 const half = (z / (all + z ** 2)) * Math.sqrt((killed * survived) / all + z ** 2 / 4);
 const percent = (share) => `${(100 * share).toFixed(1)} %`;
 
-for (const { status, fileName, location, mutatorName, replacement } of results)
-  if (status === 'Survived' || status === 'NoCoverage')
-    console.log(
-      `${status}  ${fileName.replace(/^.*core\/src\//, '')}:${String(location.start.line)}:${String(location.start.column)}  ${mutatorName} → ${replacement.replace(/\s+/g, ' ').slice(0, 80)}`,
-    );
+for (const { name, status } of came)
+  if (status === 'Survived' || status === 'NoCoverage') console.log(`${status}  ${name.replace(/\s+/g, ' ')}`);
 console.log(
   `${String(killed)} of ${String(all)} noticed: ${percent(killed / all)}, 95 % interval ${percent(middle - half)} to ${percent(middle + half)}`,
 );

@@ -11,7 +11,7 @@ export const EXCLUDED = ['StringLiteral'];
 const silent = { debug() {}, info() {}, warn() {}, isDebugEnabled: () => false };
 
 /** What one mutant is known by, whichever way it was found. */
-const nameOf = ({ fileName, location: { start, end }, mutatorName, replacement }) =>
+export const nameOf = ({ fileName, location: { start, end }, mutatorName, replacement }) =>
   [
     relative(root, fileName).replace(/^.*?core\/src/, 'core/src'),
     start.line,
@@ -49,7 +49,7 @@ export async function sampleOf(folders, count, seed) {
     .sort((a, b) => (a.at < b.at ? -1 : 1))
     .slice(0, count)
     .map(({ mutant }) => mutant);
-  return { of: all.length, chosen: chosen.map(nameOf), ranges: chosen.map(rangeOf) };
+  return { of: all.length, chosen: chosen.map((mutant) => ({ name: nameOf(mutant), range: rangeOf(mutant) })) };
 }
 
 /** Where a mutant stands, as Stryker takes it. */

@@ -2,6 +2,7 @@ import type { FlyFile } from '@jobbet/core/pattern';
 import { meantFor, timeTo, type Fall, type Leader } from '@jobbet/core/model';
 import { figureOf, formatDepth, formatNumber, MM_PER, MM_S_PER, readTyped, type Typed } from '@jobbet/core/units';
 import { useMemo } from 'react';
+import { FigureField } from '../../shared/fields/FigureField.tsx';
 import type { OfFly } from '../../shared/solve/useReport.ts';
 import { setSettings, useSettings, useStyle } from '../../shared/settings/settings.ts';
 import { useDark } from '../../shared/settings/useDark.ts';
@@ -42,18 +43,6 @@ export function Curves({ of, plan, onKeep }: CurvesProps) {
     const seconds = timeTo(fall, 1000);
     return seconds === null ? 'not at all' : `${formatNumber(seconds, 1, style)} s`;
   };
-  const field = (label: string, value: string, empty: string, wrong: boolean, onChange: (text: string) => void) => (
-    <input
-      className="field w-20"
-      aria-label={label}
-      aria-invalid={wrong}
-      placeholder={empty}
-      value={value}
-      onChange={(event) => {
-        onChange(event.target.value);
-      }}
-    />
-  );
   const [wrongLength, wrongThick] = [leaderLength, leaderThick].map((text) => lengthTyped(text).is === 'wrong');
   const wrongLeader = wrongLength === true || wrongThick === true;
   const half = (leaderLength.trim() === '') !== (leaderThick.trim() === '');
@@ -61,13 +50,25 @@ export function Curves({ of, plan, onKeep }: CurvesProps) {
     <section aria-label="Pulled and sinking, as curves" className="px-4 py-2">
       <p className="leading-[2]">
         With a leader of{' '}
-        {field('leader length', leaderLength, 'none', wrongLength === true, (text) => {
-          setSettings({ leaderLength: text });
-        })}{' '}
+        <FigureField
+          label="leader length"
+          value={leaderLength}
+          empty="none"
+          wrong={wrongLength === true}
+          onChange={(text) => {
+            setSettings({ leaderLength: text });
+          }}
+        />{' '}
         that is{' '}
-        {field('leader thickness', leaderThick, '0.25 mm', wrongThick === true, (text) => {
-          setSettings({ leaderThick: text });
-        })}{' '}
+        <FigureField
+          label="leader thickness"
+          value={leaderThick}
+          empty="0.25 mm"
+          wrong={wrongThick === true}
+          onChange={(text) => {
+            setSettings({ leaderThick: text });
+          }}
+        />{' '}
         thick, and air in{' '}
         <input
           type="number"

@@ -3,12 +3,13 @@ import type { LaidFly } from '@jobbet/core/model';
 import { CAUTIONS } from '@jobbet/core/data';
 import type { Drawers } from '@jobbet/core/drawers';
 import type { Finding, Found, Wish } from '@jobbet/core/study';
-import { figureOf, formatMass, formatNumber, formatSpeed, readTyped, type Typed } from '@jobbet/core/units';
+import { formatMass, formatNumber, formatSpeed, type Style } from '@jobbet/core/units';
 import { proxy } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
-import { ChoiceField } from '../../shared/fields/Fields.tsx';
+import { useEffect, useRef, useState, type RefObject } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { FrontChart } from './FrontChart.tsx';
+import { draftOf, wishOf } from './wish.ts';
+import { WishSentence } from './WishSentence.tsx';
 import { balanceReckoner } from './useBalance.ts';
 import { leaveLongWork } from '../../shared/solve/solver.ts';
 import { rideWords } from '../../shared/ui/RideGlyph.tsx';
@@ -27,33 +28,68 @@ const RELAX = { ride: 'the way up it rides', holds: 'the current it holds to', s
 /** What is wished of the fly, and the weights that do it. */
 export function Finder({ laid, drawers, shown, onShow, onTake }: FinderProps) {
   const style = useStyle();
-  const { intent } = laid.file;
-  const [ride, setRide] = useState<string>(intent?.ride ?? (laid.platform.pointUp ? 'point-down' : 'point-up'));
-  const [holds, setHolds] = useState(intent?.current ?? '');
-  const [low, setLow] = useState('');
-  const [high, setHigh] = useState('');
-  const [lead, setLead] = useState(false);
-  const [from, setFrom] = useState<Wish['from']>('sold');
+  const [draft, setDraft] = useState(() => draftOf(laid));
+  const { share, finding, asked, search, stop } = useSearch(laid, drawers);
+  const rows = useRef<HTMLDivElement>(null);
+  const wish = wishOf(draft, style);
+  useEffect(() => {
+    if (asked > 0) rows.current?.querySelector('button')?.focus();
+  }, [asked]);
+  return (
+    <section aria-label="Weight finder" className="px-4 py-2">
+      <h2 className="font-semibold">
+        Weight finder <span className="font-normal italic text-ink2">eyes, beads, cones and turns of wire</span>
+      </h2>
+      <WishSentence
+        draft={draft}
+        onChange={(change) => {
+          setDraft((now) => ({ ...now, ...change }));
+        }}
+        onFind={
+          wish && share === null
+            ? () => {
+                search(wish);
+              }
+            : null
+        }
+      >
+        {share !== null && (
+          <>
+            <progress className="w-32 align-middle accent-[var(--measure)]" value={share} aria-label="search" />{' '}
+            <button type="button" className="sheet-button" onClick={stop}>
+              Stop
+            </button>
+          </>
+        )}
+      </WishSentence>
+      {!wish && (
+        <p role="alert" className="text-warn">
+          A speed is a number, such as 12 or 120 mm/s; the slower one first.
+        </p>
+      )}
+      {draft.lead && <p className="text-ink2">{CAUTIONS.lead}</p>}
+      <p role="status" data-testid="finding">
+        {finding && foundWords(finding, style)}
+      </p>
+      {finding && finding.found.length > 0 && (
+        <FoundWeights finding={finding} shown={shown} list={rows} onShow={onShow} onTake={onTake} />
+      )}
+    </section>
+  );
+}
+
+/** A search through the weights that are to be had, in the worker. */
+function useSearch(laid: LaidFly, drawers: Drawers) {
   const [share, setShare] = useState<number | null>(null);
   const [finding, setFinding] = useState<Finding | null>(null);
+  /** How many searches came to an end. */
   const [asked, setAsked] = useState(0);
-  const rows = useRef<HTMLDivElement>(null);
-  const speed = (mmS: number): string => Object.values(formatSpeed(mmS, style)).join(' ');
-  /** A speed as typed, in the tier's unit where none is written. */
-  const typed = (text: string): Typed => readTyped('speed', text, { bare: style.speed, least: 0 });
-  const speeds = [holds, low, high].map(typed);
-  const [holdsMmS, lowMmS, highMmS] = speeds.map(figureOf);
-  const wrong = speeds.some((each) => each.is === 'wrong') || (lowMmS ?? 0) > (highMmS ?? Infinity);
   useEffect(() => leaveLongWork, []);
-  const find = (): void => {
-    if (wrong) return;
-    const wish: Wish = {
-      ride: ride === 'point-up' || ride === 'point-down' ? ride : null,
-      holdsMmS: holdsMmS ?? null,
-      sinkMmS: lowMmS == null && highMmS == null ? null : [lowMmS ?? 0, highMmS ?? 100_000],
-      lead,
-      from,
-    };
+  const stop = (): void => {
+    leaveLongWork();
+    setShare(null);
+  };
+  const search = (wish: Wish): void => {
     setFinding(null);
     setShare(0);
     balanceReckoner
@@ -68,121 +104,52 @@ export function Finder({ laid, drawers, shown, onShow, onTake }: FinderProps) {
         setShare(null);
       });
   };
-  useEffect(() => {
-    if (asked > 0) rows.current?.querySelector('button')?.focus();
-  }, [asked]);
-  const field = (label: string, value: string, set: (text: string) => void, empty: string) => (
-    <input
-      className="field w-20"
-      aria-label={label}
-      aria-invalid={typed(value).is === 'wrong'}
-      placeholder={empty}
-      value={value}
-      onChange={(event) => {
-        set(event.target.value);
-      }}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') find();
-      }}
-    />
-  );
+  return { share, finding, asked, search, stop };
+}
+
+/** What came of a search in words. */
+function foundWords({ met, tried, found, relax }: Finding, style: Style): string {
+  const choices = formatNumber(tried, 0, style);
+  if (met)
+    return `Of ${choices} choices these do it, the lightest first; ◆ nothing lighter is firmer. A press shows one on the fly, another takes it.`;
+  if (found.length === 0) return 'There is nothing to choose from: the drawer holds no such weight.';
+  const inTheWay = relax ? ` What stands in the way is ${RELAX[relax]}.` : '';
+  return `None of ${choices} choices does it all; these come nearest.${inTheWay}`;
+}
+
+interface FoundWeightsProps extends Pick<FinderProps, 'shown' | 'onShow' | 'onTake'> {
+  readonly finding: Finding;
+  readonly list: RefObject<HTMLDivElement | null>;
+}
+
+/** The weights found, as a list and over mass and current. */
+function FoundWeights({ finding, shown, list, onShow, onTake }: FoundWeightsProps) {
+  const style = useStyle();
+  const speed = (mmS: number): string => Object.values(formatSpeed(mmS, style)).join(' ');
   return (
-    <section aria-label="Weight finder" className="px-4 py-2">
-      <h2 className="font-semibold">
-        Weight finder <span className="font-normal italic text-ink2">eyes, beads, cones and turns of wire</span>
-      </h2>
-      <p className="leading-[2]">
-        Rides{' '}
-        <ChoiceField
-          label="wished ride"
-          value={ride}
-          options={['point-up', 'point-down']}
-          empty="either way"
-          onChange={setRide}
-        />
-        , holds to at least {field('wished current', holds, setHolds, 'any')}, sinks from{' '}
-        {field('sinks from', low, setLow, 'any')} to {field('sinks to', high, setHigh, 'any')} {style.speed},{' '}
-        <ChoiceField
-          label="lead"
-          value={lead ? 'lead' : ''}
-          options={[['lead', 'lead too']]}
-          empty="no lead"
-          onChange={(word) => {
-            setLead(word === 'lead');
-          }}
-        />{' '}
-        from{' '}
-        <ChoiceField
-          label="weights from"
-          value={from}
-          options={[
-            ['sold', 'all that are sold'],
-            ['drawer', 'the drawer'],
-          ]}
-          onChange={(word) => {
-            setFrom(word === 'drawer' ? 'drawer' : 'sold');
-          }}
-        />
-        .{' '}
-        <button type="button" className="sheet-button primary" onClick={find} disabled={share !== null || wrong}>
-          Find
-        </button>{' '}
-        {share !== null && (
-          <>
-            <progress className="w-32 align-middle accent-[var(--measure)]" value={share} aria-label="search" />{' '}
-            <button
-              type="button"
-              className="sheet-button"
-              onClick={() => {
-                leaveLongWork();
-                setShare(null);
-              }}
-            >
-              Stop
-            </button>
-          </>
-        )}
-      </p>
-      {wrong && (
-        <p role="alert" className="text-warn">
-          A speed is a number, such as 12 or 120 mm/s; the slower one first.
-        </p>
-      )}
-      {lead && <p className="text-ink2">{CAUTIONS.lead}</p>}
-      <p role="status" data-testid="finding">
-        {finding &&
-          (finding.met
-            ? `Of ${formatNumber(finding.tried, 0, style)} choices these do it, the lightest first; ◆ nothing lighter is firmer. A press shows one on the fly, another takes it.`
-            : finding.found.length === 0
-              ? 'There is nothing to choose from: the drawer holds no such weight.'
-              : `None of ${formatNumber(finding.tried, 0, style)} choices does it all; these come nearest.${finding.relax ? ` What stands in the way is ${RELAX[finding.relax]}.` : ''}`)}
-      </p>
-      {finding && finding.found.length > 0 && (
-        <div className="grid grid-cols-[1fr_220px] gap-3 mt-1">
-          <div ref={rows} className="max-h-52 overflow-y-auto" role="group" aria-label="Weights found" tabIndex={-1}>
-            {finding.found.map((each) => (
-              <Row
-                key={each.words}
-                found={each}
-                shown={shown === each.file}
-                speed={speed}
-                onShow={() => {
-                  onShow(each.words, each.file);
-                }}
-                onTake={onTake}
-              />
-            ))}
-          </div>
-          <FrontChart
-            found={finding.found}
-            shown={shown}
-            onShow={({ words, file }) => {
-              onShow(words, file);
+    <div className="grid grid-cols-[1fr_220px] gap-3 mt-1">
+      <div ref={list} className="max-h-52 overflow-y-auto" role="group" aria-label="Weights found" tabIndex={-1}>
+        {finding.found.map((each) => (
+          <Row
+            key={each.words}
+            found={each}
+            shown={shown === each.file}
+            speed={speed}
+            onShow={() => {
+              onShow(each.words, each.file);
             }}
+            onTake={onTake}
           />
-        </div>
-      )}
-    </section>
+        ))}
+      </div>
+      <FrontChart
+        found={finding.found}
+        shown={shown}
+        onShow={({ words, file }) => {
+          onShow(words, file);
+        }}
+      />
+    </div>
   );
 }
 

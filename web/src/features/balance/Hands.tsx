@@ -141,18 +141,11 @@ const SHOWN_CARES = 6;
 
 function Told({ reckoned, solved }: { readonly reckoned: Reckoned; readonly solved: Solved | null }) {
   const style = useStyle();
-  const { meant, asMeant, rides, cares, heelsDeg, uprightDeg } = reckoned;
-  const speed = (mmS: number): string => Object.values(formatSpeed(mmS, style)).join(' ');
+  const { meant, asMeant, rides, cares } = reckoned;
   const others = (Object.keys(rides) as (keyof typeof rides)[])
     .filter((ride) => ride !== meant && rides[ride] > 0)
     .sort((a, b) => rides[b] - rides[a]);
   const [first] = cares;
-  const inside = (share: number): string => {
-    const [low, high] = [quantile(heelsDeg, (1 - share) / 2), quantile(heelsDeg, (1 + share) / 2)];
-    return `${formatAngle(low, style)}° to ${formatAngle(high, style)}°`;
-  };
-  const holds = solved?.holdsMmS.map((each) => each ?? Infinity) ?? [];
-  const least = quantile(holds, 0.1);
   return (
     <div className="grid grid-cols-[1fr_250px] gap-5 mt-1">
       <div>
@@ -171,74 +164,13 @@ function Told({ reckoned, solved }: { readonly reckoned: Reckoned; readonly solv
           ))}
           . {first && <Mind care={first} reckoned={reckoned} />}
         </p>
-        <table className="w-full text-left leading-tight mt-2" aria-label="What to mind">
-          <thead>
-            <tr className="text-ink2 italic align-bottom">
-              <th className="font-normal py-1">were this always as meant</th>
-              <th className="font-normal">ride right</th>
-              <th className="font-normal">its share in the heel</th>
-              <th className="font-normal">firmness</th>
-              <th className="font-normal">weight</th>
-            </tr>
-          </thead>
-          <tbody>
-            {cares.slice(0, SHOWN_CARES).map((care) => (
-              <tr key={`${String(care.part)} ${care.kind}`} className="border-t border-hair">
-                <th scope="row" className={`py-0.5 ${care === first ? 'font-semibold' : 'font-normal'}`}>
-                  {careWords(care)}
-                </th>
-                <td>{meant === null ? 'none is meant' : percent(care.meantWithout, style)}</td>
-                <td>
-                  <span className="flex items-center gap-2">
-                    <svg width={60} height={10} aria-hidden="true">
-                      <rect x={0} y={1} width={60} height={8} fill="var(--sunk)" />
-                      <rect x={0} y={1} width={60 * care.heel} height={8} fill="var(--weight)" />
-                    </svg>
-                    {percent(care.heel, style)}
-                  </span>
-                </td>
-                <td>{percent(care.firmness, style)}</td>
-                <td>{percent(care.weight, style)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Cares reckoned={reckoned} />
         <p className="italic text-ink2 mt-1">
           By weights and moments, from a normal distribution cut at 3 σ
           {solved ? `; ${String(solved.flies)} solved wholly.` : '.'}
         </p>
       </div>
-      <div data-testid="hands-spread">
-        <SpreadChart
-          values={heelsDeg}
-          unit="°"
-          colour="--weight"
-          label={`heel off ${uprightDeg === 180 ? 'point' : 'wing'} ${uprightDeg === 180 ? 'side' : ''} up`}
-          told={`heel, nine of ten ${inside(0.9)}`}
-        />
-        {solved === null ? (
-          <p className="italic text-ink2">Solving {String(SOLVED)} of them for holds-to and sinking.</p>
-        ) : (
-          <>
-            <SpreadChart
-              values={holds.filter(Number.isFinite)}
-              unit={style.speed}
-              speed
-              colour="--shape"
-              label="side current held"
-              told={`nine of ten hold to ${Number.isFinite(least) ? speed(least) : 'any current'} or more`}
-            />
-            <SpreadChart
-              values={solved.sinkMmS}
-              unit={style.speed}
-              speed
-              colour="--air"
-              label="sinking speed"
-              told={`nine of ten sink ${speed(quantile(solved.sinkMmS, 0.05))} to ${speed(quantile(solved.sinkMmS, 0.95))}`}
-            />
-          </>
-        )}
-      </div>
+      <Spreads reckoned={reckoned} solved={solved} />
     </div>
   );
 }
@@ -258,5 +190,95 @@ function Mind({ care, reckoned }: { readonly care: CareOf; readonly reckoned: Re
     <>
       What tells most is <b>{careWords(care)}</b>: it makes {percent(care.heel, style)} of the scatter of the heel.
     </>
+  );
+}
+
+/** What ten thousand flies say to be careful about, the first thing first. */
+function Cares({ reckoned: { meant, cares } }: { readonly reckoned: Reckoned }) {
+  const style = useStyle();
+  const [first] = cares;
+  return (
+    <table className="w-full text-left leading-tight mt-2" aria-label="What to mind">
+      <thead>
+        <tr className="text-ink2 italic align-bottom">
+          <th className="font-normal py-1">were this always as meant</th>
+          <th className="font-normal">ride right</th>
+          <th className="font-normal">its share in the heel</th>
+          <th className="font-normal">firmness</th>
+          <th className="font-normal">weight</th>
+        </tr>
+      </thead>
+      <tbody>
+        {cares.slice(0, SHOWN_CARES).map((care) => (
+          <tr key={`${String(care.part)} ${care.kind}`} className="border-t border-hair">
+            <th scope="row" className={`py-0.5 ${care === first ? 'font-semibold' : 'font-normal'}`}>
+              {careWords(care)}
+            </th>
+            <td>{meant === null ? 'none is meant' : percent(care.meantWithout, style)}</td>
+            <td>
+              <span className="flex items-center gap-2">
+                <svg width={60} height={10} aria-hidden="true">
+                  <rect x={0} y={1} width={60} height={8} fill="var(--sunk)" />
+                  <rect x={0} y={1} width={60 * care.heel} height={8} fill="var(--weight)" />
+                </svg>
+                {percent(care.heel, style)}
+              </span>
+            </td>
+            <td>{percent(care.firmness, style)}</td>
+            <td>{percent(care.weight, style)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+interface SpreadsProps {
+  readonly reckoned: Reckoned;
+  readonly solved: Solved | null;
+}
+
+/** How far heel, current and sinking scatter. */
+function Spreads({ reckoned: { heelsDeg, uprightDeg }, solved }: SpreadsProps) {
+  const style = useStyle();
+  const speed = (mmS: number): string => Object.values(formatSpeed(mmS, style)).join(' ');
+  const inside = (share: number): string => {
+    const [low, high] = [quantile(heelsDeg, (1 - share) / 2), quantile(heelsDeg, (1 + share) / 2)];
+    return `${formatAngle(low, style)}° to ${formatAngle(high, style)}°`;
+  };
+  const holds = solved?.holdsMmS.map((each) => each ?? Infinity) ?? [];
+  const least = quantile(holds, 0.1);
+  return (
+    <div data-testid="hands-spread">
+      <SpreadChart
+        values={heelsDeg}
+        unit="°"
+        colour="--weight"
+        label={`heel off ${uprightDeg === 180 ? 'point' : 'wing'} ${uprightDeg === 180 ? 'side' : ''} up`}
+        told={`heel, nine of ten ${inside(0.9)}`}
+      />
+      {solved === null ? (
+        <p className="italic text-ink2">Solving {String(SOLVED)} of them for holds-to and sinking.</p>
+      ) : (
+        <>
+          <SpreadChart
+            values={holds.filter(Number.isFinite)}
+            unit={style.speed}
+            speed
+            colour="--shape"
+            label="side current held"
+            told={`nine of ten hold to ${Number.isFinite(least) ? speed(least) : 'any current'} or more`}
+          />
+          <SpreadChart
+            values={solved.sinkMmS}
+            unit={style.speed}
+            speed
+            colour="--air"
+            label="sinking speed"
+            told={`nine of ten sink ${speed(quantile(solved.sinkMmS, 0.05))} to ${speed(quantile(solved.sinkMmS, 0.95))}`}
+          />
+        </>
+      )}
+    </div>
   );
 }

@@ -1,43 +1,27 @@
 import { Link, useNavigate } from 'react-router';
+import { bound } from '../../shared/commands/commands.ts';
 import { useOffered } from '../../shared/commands/useKeys.ts';
+import { PANEL, SEEN } from './commands.ts';
 
-export const PANELS = ['brings', 'find', 'hands', 'curves'] as const;
+export const PANELS = ['brings', 'find', 'hands', 'curves'] as const satisfies readonly (keyof typeof PANEL)[];
 export type Panel = (typeof PANELS)[number];
 
-const NAMES: Readonly<Record<Panel, readonly [name: string, key: string]>> = {
-  brings: ['What each part brings', 'w'],
-  find: ['Find weights', 'f'],
-  hands: ['Scatter of your hands', 's'],
-  curves: ['Pulled and sinking', 'c'],
-};
-
-/** The row of what may stand under the tipping weight, each with its key; pressed again it goes back to the first. */
 interface PanelKeysProps {
   readonly fly: string;
   readonly panel: Panel;
   readonly onPanel: (panel: Panel) => void;
 }
 
+/** The row of what may stand under the tipping weight, each with its key; pressed again it goes back to the first. */
 export function PanelKeys({ fly, panel, onPanel }: PanelKeysProps) {
   const navigate = useNavigate();
   const seen = `/fly/${fly}/balance/seen`;
+  const put = (each: Panel) => () => {
+    onPanel(each === panel ? 'brings' : each);
+  };
   useOffered('balance panels', [
-    {
-      name: 'As the fish has it',
-      group: 'Balance',
-      keys: 'v',
-      run: () => {
-        void navigate(seen);
-      },
-    },
-    ...PANELS.map((each) => ({
-      name: NAMES[each][0],
-      group: 'Balance',
-      keys: NAMES[each][1],
-      run: () => {
-        onPanel(each === panel ? 'brings' : each);
-      },
-    })),
+    ...bound(SEEN, { seen: () => void navigate(seen) }),
+    ...bound(PANEL, { brings: put('brings'), find: put('find'), hands: put('hands'), curves: put('curves') }),
   ]);
   return (
     <p
@@ -55,11 +39,11 @@ export function PanelKeys({ fly, panel, onPanel }: PanelKeysProps) {
             onPanel(each);
           }}
         >
-          {NAMES[each][0]} <span className="plain-key">{NAMES[each][1].toUpperCase()}</span>
+          {PANEL[each].name} <span className="plain-key">{PANEL[each].keys.toUpperCase()}</span>
         </button>
       ))}
       <Link to={seen} className="text-ink2 hover:text-ink underline underline-offset-2">
-        As the fish has it <span className="plain-key">V</span>
+        {SEEN.seen.name} <span className="plain-key">V</span>
       </Link>
     </p>
   );

@@ -2,6 +2,7 @@ import type { FlyFile } from '@jobbet/core/pattern';
 import { DRAG_FACTOR } from '@jobbet/core/model';
 import { figureOf, formatNumber, readTyped, readTypedNumber } from '@jobbet/core/units';
 import { useMemo, useState } from 'react';
+import { FigureField } from '../../shared/fields/FigureField.tsx';
 import type { OfFly } from '../../shared/solve/useReport.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { useDragFactor } from './useBalance.ts';
@@ -33,26 +34,21 @@ export function SinkTest({ plan, onKeep }: SinkTestProps) {
   return (
     <p className="leading-[2]" data-testid="sink-test">
       Timed soaked from rest in still water, down{' '}
-      <input
-        className="field w-16"
-        aria-label="depth of the sink test"
-        aria-invalid={down.is === 'wrong'}
+      <FigureField
+        label="depth of the sink test"
         value={depth}
-        onChange={(event) => {
-          setDepth(event.target.value);
-        }}
+        wrong={down.is === 'wrong'}
+        wide="w-16"
+        onChange={setDepth}
       />{' '}
       in{' '}
-      <input
-        className="field w-14"
-        inputMode="decimal"
-        aria-label="seconds of the sink test"
-        aria-invalid={timed.is === 'wrong'}
-        placeholder="?"
+      <FigureField
+        label="seconds of the sink test"
         value={seconds}
-        onChange={(event) => {
-          setSeconds(event.target.value);
-        }}
+        wrong={timed.is === 'wrong'}
+        empty="?"
+        wide="w-14"
+        onChange={setSeconds}
       />{' '}
       s{' '}
       {wrong ? (
@@ -90,22 +86,33 @@ export function SinkTest({ plan, onKeep }: SinkTestProps) {
           </button>
         </>
       )}{' '}
-      {kept !== undefined && (
-        <>
-          Its drag is <b>{written(kept)} ×</b> the computed one, as it was timed.{' '}
-          <button
-            type="button"
-            className="underline underline-offset-2"
-            onClick={() => {
-              const { dragFactor: _gone, ...others } = plan.file.measured ?? {};
-              const { measured: _all, ...file } = plan.file;
-              onKeep(Object.keys(others).length > 0 ? { ...file, measured: others } : file, 'Drag as computed');
-            }}
-          >
-            Let it go
-          </button>
-        </>
-      )}
+      {kept !== undefined && <KeptDrag file={plan.file} factor={kept} onKeep={onKeep} />}
     </p>
+  );
+}
+
+interface KeptDragProps extends Pick<SinkTestProps, 'onKeep'> {
+  readonly file: FlyFile;
+  readonly factor: number;
+}
+
+/** The drag as it was timed once, and the way back from it. */
+function KeptDrag({ file, factor, onKeep }: KeptDragProps) {
+  const style = useStyle();
+  return (
+    <>
+      Its drag is <b>{formatNumber(factor, 2, style)} ×</b> the computed one, as it was timed.{' '}
+      <button
+        type="button"
+        className="underline underline-offset-2"
+        onClick={() => {
+          const { dragFactor: _gone, ...others } = file.measured ?? {};
+          const { measured: _all, ...bare } = file;
+          onKeep(Object.keys(others).length > 0 ? { ...bare, measured: others } : bare, 'Drag as computed');
+        }}
+      >
+        Let it go
+      </button>
+    </>
   );
 }

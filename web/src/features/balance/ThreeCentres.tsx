@@ -1,6 +1,6 @@
 import { type FlyReport, type LaidFly, toRad, boundsOf, type Vec3 } from '@jobbet/core/model';
-import { screenX, screenY, viewOf } from '@jobbet/core/drawing';
-import { formatLength, formatMass, formatNumber } from '@jobbet/core/units';
+import { screenX, screenY, viewOf, type View } from '@jobbet/core/drawing';
+import { formatLength, formatMass, formatNumber, type Style } from '@jobbet/core/units';
 import type { Asked } from '@jobbet/core/study';
 import { useMemo, useRef, useState } from 'react';
 import { partCalled } from '../../fly/selection.ts';
@@ -11,7 +11,7 @@ import { Grips, PullWords, type GripSheet, type Pulling } from '../../shared/dra
 import { useSize } from '../../shared/ui/useSize.ts';
 import { useSettings, useStyle } from '../../shared/settings/settings.ts';
 import { WhyButton } from '../../fly/verdict/WhyButton.tsx';
-import { momentWords } from './RideDial.tsx';
+import { momentWords } from './momentWords.ts';
 
 const MOST_SCALE = 9;
 
@@ -62,16 +62,135 @@ export function ThreeCentres({ shown, planned, report }: ThreeCentresProps) {
       },
     };
   };
-  const place = (at: Vec3): { x: number; y: number } => ({ x: screenX(view, at), y: screenY(view, at) });
+  const at = centresOf(laid, report, view);
+  const lever = laid.submergedCentre
+    ? Object.values(formatLength(Math.abs(laid.buoyancy[0] - laid.submergedCentre[0]), style)).join(' ')
+    : '';
+  return (
+    <section aria-label="Three centres" className="flex h-full min-h-0">
+      <div ref={frame} className="relative flex-1 min-w-0 overflow-hidden">
+        {width > 0 && (
+          <>
+            <div className="opacity-30">
+              <FlyCanvas laid={laid} views={views} width={width} height={height} mode="silhouette" />
+            </div>
+            <svg
+              ref={svg}
+              width={width}
+              height={height}
+              className="absolute inset-0"
+              role="group"
+              aria-label="Profile as it rides; its tips can be pulled"
+            >
+              <g aria-hidden="true">
+                <line
+                  x1={0}
+                  x2={width}
+                  y1={height / 2}
+                  y2={height / 2}
+                  stroke="var(--ink3)"
+                  strokeWidth={0.7}
+                  strokeDasharray="14 3 2.5 3"
+                />
+                <Forces at={at} aft={hand === 'right' ? -1 : 1} lever={lever} />
+              </g>
+              {planned && (
+                <Grips
+                  {...actions}
+                  laid={laid}
+                  layout={sheet}
+                  selected={selected}
+                  hook={false}
+                  svg={svg}
+                  onPick={(id) => {
+                    bench.setState({ selected: partCalled(id) });
+                  }}
+                  onPullStart={pullStart}
+                />
+              )}
+              {pull && <PullWords laid={laid} layout={sheet} pull={pull} />}
+            </svg>
+          </>
+        )}
+      </div>
+      <CentreWords laid={laid} report={report} />
+    </section>
+  );
+}
+
+interface Place {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Where the three centres stand on a view, px; null for one there is none of. */
+interface CentresAt {
+  readonly weight: Place | null;
+  readonly buoyancy: Place;
+  readonly silhouette: Place | null;
+}
+
+function centresOf(laid: LaidFly, report: FlyReport | null, view: View): CentresAt {
+  const place = (at: Vec3): Place => ({ x: screenX(view, at), y: screenY(view, at) });
+  const side = report?.centres_mm.silhouette.side;
+  return {
+    weight: laid.submergedCentre && place(laid.submergedCentre),
+    buoyancy: place(laid.buoyancy),
+    silhouette: side ? place([side[0], 0, side[1]]) : null,
+  };
+}
+
+interface ForcesProps {
+  readonly at: CentresAt;
+  /** px right is aft, or left. */
+  readonly aft: 1 | -1;
+  /** The distance between weight and buoyancy in words. */
+  readonly lever: string;
+}
+
+/** Weight, buoyancy and drag where they act, and the lever between the first two. */
+function Forces({ at: { weight, buoyancy, silhouette }, aft, lever }: ForcesProps) {
+  return (
+    <>
+      {weight && <Lever from={weight.x} to={buoyancy.x} y={LEVER_Y} feet={[weight.y, buoyancy.y]} words={lever} />}
+      {silhouette && (
+        <g stroke="var(--shape)" fill="var(--shape)" strokeWidth={1.8}>
+          <line x1={silhouette.x} x2={silhouette.x + aft * 70} y1={silhouette.y} y2={silhouette.y} />
+          <path
+            d={`M${String(silhouette.x + aft * 80)} ${String(silhouette.y)}l${String(-aft * 12)} -4.5v9z`}
+            stroke="none"
+          />
+          <path
+            d={`M${String(silhouette.x)} ${String(silhouette.y - 7)}l7 7l-7 7l-7 -7z`}
+            stroke="var(--sheet)"
+            strokeWidth={1.2}
+          />
+        </g>
+      )}
+      <g stroke="var(--air)" fill="var(--air)" strokeWidth={1.8}>
+        <line x1={buoyancy.x} x2={buoyancy.x} y1={buoyancy.y} y2={buoyancy.y - 48} />
+        <path d={`M${String(buoyancy.x)} ${String(buoyancy.y - 58)}l-4.5 12h9z`} stroke="none" />
+        <circle cx={buoyancy.x} cy={buoyancy.y} r={6} fill="var(--sheet)" />
+      </g>
+      {weight && (
+        <g stroke="var(--weight)" fill="var(--weight)" strokeWidth={1.8}>
+          <line x1={weight.x} x2={weight.x} y1={weight.y} y2={weight.y + 48} />
+          <path d={`M${String(weight.x)} ${String(weight.y + 58)}l-4.5 -12h9z`} stroke="none" />
+          <circle cx={weight.x} cy={weight.y} r={6} stroke="var(--sheet)" strokeWidth={1.2} />
+        </g>
+      )}
+    </>
+  );
+}
+
+type CentreRow = readonly [asked: Asked, colour: string, words: string, told: string];
+
+/** What each centre is and where it stands along the shank. */
+function centreRows(laid: LaidFly, report: FlyReport | null, style: Style): readonly CentreRow[] {
   const length = (mm: number): string => Object.values(formatLength(mm, style)).join(' ');
   const station = (x: number): string => formatNumber((x / laid.platform.shankMm) * 10, 1, style);
-  const weight = laid.submergedCentre && place(laid.submergedCentre);
-  const buoyancy = place(laid.buoyancy);
   const side = report?.centres_mm.silhouette.side;
-  const silhouette = side ? place([side[0], 0, side[1]]) : null;
-  const { momentMgMm, ride } = laid.tight;
-  const aft = hand === 'right' ? -1 : 1;
-  const rows: readonly (readonly [asked: Asked, colour: string, words: string, told: string])[] = [
+  return [
     ...(laid.submergedCentre
       ? ([
           [
@@ -99,115 +218,46 @@ export function ThreeCentres({ shown, planned, report }: ThreeCentresProps) {
         ] as const)
       : []),
   ];
+}
+
+interface CentreWordsProps {
+  readonly laid: LaidFly;
+  readonly report: FlyReport | null;
+}
+
+/** The keel moment and the three centres in words. */
+function CentreWords({ laid, report }: CentreWordsProps) {
+  const style = useStyle();
+  const { momentMgMm, ride } = laid.tight;
+  const rows = centreRows(laid, report, style);
   return (
-    <section aria-label="Three centres" className="flex h-full min-h-0">
-      <div ref={frame} className="relative flex-1 min-w-0 overflow-hidden">
-        {width > 0 && (
-          <>
-            <div className="opacity-30">
-              <FlyCanvas laid={laid} views={views} width={width} height={height} mode="silhouette" />
-            </div>
-            <svg
-              ref={svg}
-              width={width}
-              height={height}
-              className="absolute inset-0"
-              role="group"
-              aria-label="Profile as it rides; its tips can be pulled"
-            >
-              <g aria-hidden="true">
-                <line
-                  x1={0}
-                  x2={width}
-                  y1={height / 2}
-                  y2={height / 2}
-                  stroke="var(--ink3)"
-                  strokeWidth={0.7}
-                  strokeDasharray="14 3 2.5 3"
-                />
-                {laid.submergedCentre && weight && (
-                  <Lever
-                    from={weight.x}
-                    to={buoyancy.x}
-                    y={LEVER_Y}
-                    feet={[weight.y, buoyancy.y]}
-                    words={length(Math.abs(laid.buoyancy[0] - laid.submergedCentre[0]))}
-                  />
-                )}
-                {silhouette && (
-                  <g stroke="var(--shape)" fill="var(--shape)" strokeWidth={1.8}>
-                    <line x1={silhouette.x} x2={silhouette.x + aft * 70} y1={silhouette.y} y2={silhouette.y} />
-                    <path
-                      d={`M${String(silhouette.x + aft * 80)} ${String(silhouette.y)}l${String(-aft * 12)} -4.5v9z`}
-                      stroke="none"
-                    />
-                    <path
-                      d={`M${String(silhouette.x)} ${String(silhouette.y - 7)}l7 7l-7 7l-7 -7z`}
-                      stroke="var(--sheet)"
-                      strokeWidth={1.2}
-                    />
-                  </g>
-                )}
-                <g stroke="var(--air)" fill="var(--air)" strokeWidth={1.8}>
-                  <line x1={buoyancy.x} x2={buoyancy.x} y1={buoyancy.y} y2={buoyancy.y - 48} />
-                  <path d={`M${String(buoyancy.x)} ${String(buoyancy.y - 58)}l-4.5 12h9z`} stroke="none" />
-                  <circle cx={buoyancy.x} cy={buoyancy.y} r={6} fill="var(--sheet)" />
-                </g>
-                {weight && (
-                  <g stroke="var(--weight)" fill="var(--weight)" strokeWidth={1.8}>
-                    <line x1={weight.x} x2={weight.x} y1={weight.y} y2={weight.y + 48} />
-                    <path d={`M${String(weight.x)} ${String(weight.y + 58)}l-4.5 -12h9z`} stroke="none" />
-                    <circle cx={weight.x} cy={weight.y} r={6} stroke="var(--sheet)" strokeWidth={1.2} />
-                  </g>
-                )}
-              </g>
-              {planned && (
-                <Grips
-                  {...actions}
-                  laid={laid}
-                  layout={sheet}
-                  selected={selected}
-                  hook={false}
-                  svg={svg}
-                  onPick={(id) => {
-                    bench.setState({ selected: partCalled(id) });
-                  }}
-                  onPullStart={pullStart}
-                />
-              )}
-              {pull && <PullWords laid={laid} layout={sheet} pull={pull} />}
-            </svg>
-          </>
-        )}
-      </div>
-      <div className="w-[210px] shrink-0 px-4 py-2 border-l border-hair">
-        <p className="leading-tight">
-          <span className="text-[26px] font-bold text-weight" data-testid="keel-moment">
-            {momentWords(Math.abs(momentMgMm), style)}
-          </span>
-          <br />
-          <span className="italic text-ink2">
-            <WhyButton asked="keel" laid={laid}>
-              keel moment
-            </WhyButton>
-            , toward {momentMgMm > 0 !== laid.platform.pointUp ? 'point-up' : 'point-down'}
-            {ride === 'undecided' ? '; too little to decide' : ''}
-          </span>
-        </p>
-        <dl className="mt-2 leading-tight">
-          {rows.map(([why, colour, words, told]) => (
-            <div key={words} className="mt-1.5">
-              <dt className={`font-semibold ${colour}`}>
-                <WhyButton asked={why} laid={laid} className="text-left">
-                  {words}
-                </WhyButton>
-              </dt>
-              <dd className="italic text-ink2">{told}</dd>
-            </div>
-          ))}
-        </dl>
-      </div>
-    </section>
+    <div className="w-[210px] shrink-0 px-4 py-2 border-l border-hair">
+      <p className="leading-tight">
+        <span className="text-[26px] font-bold text-weight" data-testid="keel-moment">
+          {momentWords(Math.abs(momentMgMm), style)}
+        </span>
+        <br />
+        <span className="italic text-ink2">
+          <WhyButton asked="keel" laid={laid}>
+            keel moment
+          </WhyButton>
+          , toward {momentMgMm > 0 !== laid.platform.pointUp ? 'point-up' : 'point-down'}
+          {ride === 'undecided' ? '; too little to decide' : ''}
+        </span>
+      </p>
+      <dl className="mt-2 leading-tight">
+        {rows.map(([why, colour, words, told]) => (
+          <div key={words} className="mt-1.5">
+            <dt className={`font-semibold ${colour}`}>
+              <WhyButton asked={why} laid={laid} className="text-left">
+                {words}
+              </WhyButton>
+            </dt>
+            <dd className="italic text-ink2">{told}</dd>
+          </div>
+        ))}
+      </dl>
+    </div>
   );
 }
 

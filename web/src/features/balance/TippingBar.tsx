@@ -33,12 +33,11 @@ export function TippingBar({ laid, drawers, tipping, first, onTake }: TippingBar
   );
   const tip = tipping.asTied?.massMg ?? null;
   const most = 1.15 * Math.max(tipping.massMg, 1.6 * (tip ?? 0), ...sizes.slice(0, 6).map((offer) => offer.massMg));
-  const x = (mg: number): number => 4 + (Math.min(mg, most) / most) * (width - 8);
   const pointUp = laid.platform.pointUp;
-  const [light, heavy] =
+  const sides =
     laid.parts.some((part) => part.file.id === tipping.part && part.centroid[2] > laid.platform.towPoint[2]) !== pointUp
-      ? ['rides point-down', 'rides point-up']
-      : ['rides point-up', 'rides point-down'];
+      ? (['rides point-down', 'rides point-up'] as const)
+      : (['rides point-up', 'rides point-down'] as const);
   return (
     <section aria-label={`Tipping weight of ${tipping.part}`} className="px-4 py-2">
       <h2 className="font-semibold">
@@ -52,59 +51,14 @@ export function TippingBar({ laid, drawers, tipping, first, onTake }: TippingBar
       </h2>
       <div ref={frame}>
         {width > 0 && (
-          <svg width={width} height={TALL} aria-hidden="true">
-            {tip === null ? (
-              <rect x={x(0)} y={BAR.y} width={x(most) - x(0)} height={BAR.height} className="fill-band stroke-rule" />
-            ) : (
-              <>
-                <rect
-                  x={x(0)}
-                  y={BAR.y}
-                  width={x(tip) - x(0)}
-                  height={BAR.height}
-                  fill="var(--m0)"
-                  stroke="var(--rule)"
-                />
-                <rect
-                  x={x(tip)}
-                  y={BAR.y}
-                  width={x(most) - x(tip)}
-                  height={BAR.height}
-                  fill="var(--m1)"
-                  stroke="var(--rule)"
-                />
-                <text x={x(tip) + 6} y={BAR.y + 13} fontSize={12} fill="var(--ink)">
-                  {x(most) - x(tip) > 110 ? heavy : ''}
-                </text>
-                <text x={x(0) + 6} y={BAR.y + 13} fontSize={12} fill="var(--ink)">
-                  {x(tip) - x(0) > 110 ? light : ''}
-                </text>
-                <line
-                  x1={x(tip)}
-                  x2={x(tip)}
-                  y1={BAR.y - 5}
-                  y2={BAR.y + BAR.height + 5}
-                  stroke="var(--ink)"
-                  strokeWidth={1.6}
-                />
-                <text
-                  x={x(tip)}
-                  y={BAR.y - 9}
-                  fontSize={12.5}
-                  fontStyle="italic"
-                  fill="var(--ink)"
-                  textAnchor={x(tip) > width * 0.7 ? 'end' : 'middle'}
-                >
-                  tips at {mass(tip)}
-                </text>
-              </>
-            )}
-            <path
-              d={`M${String(x(tipping.massMg))} ${String(BAR.y + BAR.height + 1)}l-6 11h12z`}
-              fill="var(--pick)"
-              stroke="var(--on-pick)"
-            />
-          </svg>
+          <Bar
+            width={width}
+            massMg={tipping.massMg}
+            tipMg={tip}
+            mostMg={most}
+            sides={sides}
+            tipped={tip === null ? '' : mass(tip)}
+          />
         )}
       </div>
       <p data-testid="tipping">
@@ -139,5 +93,70 @@ export function TippingBar({ laid, drawers, tipping, first, onTake }: TippingBar
         ))}
       </p>
     </section>
+  );
+}
+
+interface BarProps {
+  readonly width: number;
+  /** What the weight weighs, what tips the fly, and what the bar ends at. */
+  readonly massMg: number;
+  readonly tipMg: number | null;
+  readonly mostMg: number;
+  /** How it rides below and above the tipping weight. */
+  readonly sides: readonly [light: string, heavy: string];
+  /** The tipping weight in words. */
+  readonly tipped: string;
+}
+
+/** Both ways it may ride along the mass of a weight, and where that stands. */
+function Bar({ width, massMg, tipMg, mostMg, sides: [light, heavy], tipped }: BarProps) {
+  const x = (mg: number): number => 4 + (Math.min(mg, mostMg) / mostMg) * (width - 8);
+  return (
+    <svg width={width} height={TALL} aria-hidden="true">
+      {tipMg === null ? (
+        <rect x={x(0)} y={BAR.y} width={x(mostMg) - x(0)} height={BAR.height} className="fill-band stroke-rule" />
+      ) : (
+        <>
+          <rect x={x(0)} y={BAR.y} width={x(tipMg) - x(0)} height={BAR.height} fill="var(--m0)" stroke="var(--rule)" />
+          <rect
+            x={x(tipMg)}
+            y={BAR.y}
+            width={x(mostMg) - x(tipMg)}
+            height={BAR.height}
+            fill="var(--m1)"
+            stroke="var(--rule)"
+          />
+          <text x={x(tipMg) + 6} y={BAR.y + 13} fontSize={12} fill="var(--ink)">
+            {x(mostMg) - x(tipMg) > 110 ? heavy : ''}
+          </text>
+          <text x={x(0) + 6} y={BAR.y + 13} fontSize={12} fill="var(--ink)">
+            {x(tipMg) - x(0) > 110 ? light : ''}
+          </text>
+          <line
+            x1={x(tipMg)}
+            x2={x(tipMg)}
+            y1={BAR.y - 5}
+            y2={BAR.y + BAR.height + 5}
+            stroke="var(--ink)"
+            strokeWidth={1.6}
+          />
+          <text
+            x={x(tipMg)}
+            y={BAR.y - 9}
+            fontSize={12.5}
+            fontStyle="italic"
+            fill="var(--ink)"
+            textAnchor={x(tipMg) > width * 0.7 ? 'end' : 'middle'}
+          >
+            tips at {tipped}
+          </text>
+        </>
+      )}
+      <path
+        d={`M${String(x(massMg))} ${String(BAR.y + BAR.height + 1)}l-6 11h12z`}
+        fill="var(--pick)"
+        stroke="var(--on-pick)"
+      />
+    </svg>
   );
 }

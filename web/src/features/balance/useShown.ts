@@ -32,3 +32,6 @@ export function useShown() {
   const shownAs = preview ? 'shown only' : deviations.length > 0 ? 'as it might come out' : undefined;
   return { of, asPlanned, plan, laid, drawers, preview, off, setOff, shownAs, ...answer };
 }
+
+/** The fly the balance is shown of, and its figures. */
+export type Shown = ReturnType<typeof useShown>;

@@ -10,6 +10,19 @@ export interface Command {
   readonly run: () => void;
 }
 
+/** What a view can do, by its own names: a table that stands beside the view and is bound to what runs each. */
+export type CommandTable = Readonly<Record<string, Omit<Command, 'run'>>>;
+
+/** The commands of a table that have something to run now, in its order. */
+export const bound = <T extends CommandTable>(
+  table: T,
+  runs: { readonly [K in keyof T]?: (() => void) | null | undefined },
+): readonly Command[] =>
+  Object.entries(table).flatMap(([name, command]) => {
+    const run = runs[name];
+    return run ? [{ ...command, run }] : [];
+  });
+
 interface CommandStore {
   readonly commands: Readonly<Record<string, readonly Command[]>>;
   readonly offer: (source: string, commands: readonly Command[]) => void;
