@@ -51,8 +51,9 @@ for (;;) {
     jest: { configFile: 'scripts/mutate/jest.config.mjs', enableFindRelatedTests: false },
     coverageAnalysis: 'perTest',
     dryRunTimeoutMinutes: 30,
-    // A machine that does something else beside it must not make slow ones look like endless ones.
-    timeoutFactor: 3,
+    // Whatever a mutant is held against, all files of tests are loaded, and the machine may do something else beside it: what is slow
+    // must not look endless.
+    timeoutMS: 200_000,
     concurrency: Number(values.at),
     reporters: ['dots'],
     logLevel: 'error',

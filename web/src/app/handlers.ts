@@ -8,12 +8,8 @@ import type { WorkerFrame } from '../shared/solve/solver.ts';
 /** All that is reckoned off the main thread: handlers of each feature under its name, about one desk. */
 export function handlersOf(desk: Desk) {
   const frame: WorkerFrame = {
-    use: (drawers) => {
-      desk.use(drawers);
-    },
-    leave: () => {
-      desk.work.leave();
-    },
+    use: (drawers) => desk.use(drawers),
+    leave: () => desk.work.leave(),
   };
   return {
     ...frame,

@@ -63,8 +63,6 @@ export async function exportPng(laid: LaidFly): Promise<void> {
       mode: useSettings.getState().mode,
       sections: laid.sections,
     });
-  const blob = await new Promise<Blob | null>((resolve) => {
-    canvas.toBlob(resolve, 'image/png');
-  });
+  const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
   if (blob) saveFile(`${slug(laid.file.name)}.png`, blob);
 }

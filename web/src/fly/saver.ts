@@ -60,9 +60,7 @@ export class Saver {
     if (this.stopped || isToSettle(this.bench.getState().save)) return;
     if (this.bench.getState().save === 'saved') this.bench.setState({ save: 'waiting' });
     clearTimeout(this.timer);
-    this.timer = setTimeout(() => {
-      void this.send();
-    }, after);
+    this.timer = setTimeout(() => void this.send(), after);
   }
 
   /** Sends what waits without waiting for the hand to rest. */
@@ -123,10 +121,7 @@ export class Saver {
 
   private failed(save: 'failed' | 'gone', error: unknown): void {
     this.bench.setState({ save, saveProblem: error instanceof Error ? error.message : 'It was not saved.' });
-    if (save === 'failed' && !this.stopped)
-      this.timer = setTimeout(() => {
-        void this.send();
-      }, RETRY_MS);
+    if (save === 'failed' && !this.stopped) this.timer = setTimeout(() => void this.send(), RETRY_MS);
   }
 
   private took(file: FlyFile, revision: number): void {

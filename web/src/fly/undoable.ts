@@ -6,9 +6,7 @@ import { changeOrSay, undo, type Bench } from './store.ts';
 export function sayUndoable(bench: Bench, words: string): void {
   say(words, {
     name: 'Undo',
-    run: () => {
-      undo(bench);
-    },
+    run: () => undo(bench),
   });
 }
 

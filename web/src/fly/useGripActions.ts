@@ -9,12 +9,8 @@ export function useGripActions(): Omit<DrawingActions, 'onPick'> {
   return useMemo(
     () => ({
       onPullStart: dragOf(bench),
-      onNudge: (gripId, steps) => {
-        nudge(bench, gripId, steps);
-      },
-      onStation: (gripId, stations) => {
-        byStations(bench, gripId, stations);
-      },
+      onNudge: (gripId, steps) => nudge(bench, gripId, steps),
+      onStation: (gripId, stations) => byStations(bench, gripId, stations),
     }),
     [bench],
   );

@@ -18,13 +18,7 @@ export function BrokenRows() {
               <b>{name}</b> <span className="text-ink2">{what}</span>
               <span className="block text-warn">{why}</span>
             </span>
-            <button
-              type="button"
-              className="sheet-button"
-              onClick={() => {
-                saveFile(`${slug(name)}.json`, text);
-              }}
-            >
+            <button type="button" className="sheet-button" onClick={() => saveFile(`${slug(name)}.json`, text)}>
               Save it
             </button>
           </li>

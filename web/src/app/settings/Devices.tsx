@@ -10,9 +10,7 @@ export function Devices() {
   const doing = (work: Promise<unknown>): void => {
     work
       .then(() => mutate('devices'))
-      .catch((error: unknown) => {
-        say(error instanceof Error ? error.message : 'It did not work.');
-      });
+      .catch((error: unknown) => say(error instanceof Error ? error.message : 'It did not work.'));
   };
   return (
     <section aria-label="Devices" className="py-3 border-t border-hair">
@@ -30,9 +28,7 @@ export function Devices() {
             <button
               type="button"
               className="sheet-button"
-              onClick={() => {
-                doing(each.own ? api.signOut().then(() => mutate('sign-in')) : api.signOutDevice(each.id));
-              }}
+              onClick={() => doing(each.own ? api.signOut().then(() => mutate('sign-in')) : api.signOutDevice(each.id))}
             >
               Sign {each.own ? 'out' : 'it out'}
             </button>

@@ -28,17 +28,15 @@ export function KeepSafe() {
     setBusy(true);
     setSaid(null);
     what()
-      .catch((error: unknown) => {
-        setSaid({ words: error instanceof Error ? error.message : 'It did not work.', bad: true });
-      })
-      .finally(() => {
-        setBusy(false);
-      });
+      .catch((error: unknown) =>
+        setSaid({ words: error instanceof Error ? error.message : 'It did not work.', bad: true }),
+      )
+      .finally(() => setBusy(false));
   };
   const look = (file: File): void => {
-    work(async () => {
-      setLooked({ file, counts: await working('Reading the backup', (watching) => api.lookAtBackup(file, watching)) });
-    });
+    work(async () =>
+      setLooked({ file, counts: await working('Reading the backup', (watching) => api.lookAtBackup(file, watching)) }),
+    );
   };
   const save = (): void => {
     work(async () => {
@@ -69,14 +67,7 @@ export function KeepSafe() {
         <button type="button" className="sheet-button primary" disabled={busy} onClick={save}>
           Save a backup
         </button>
-        <button
-          type="button"
-          className="sheet-button"
-          disabled={busy}
-          onClick={() => {
-            input.current?.click();
-          }}
-        >
+        <button type="button" className="sheet-button" disabled={busy} onClick={() => input.current?.click()}>
           Restore from one
         </button>
         <button
@@ -84,9 +75,7 @@ export function KeepSafe() {
           className="sheet-button"
           disabled={busy}
           onClick={() => {
-            work(async () => {
-              saveFile('drawers.json', `${JSON.stringify(await api.exportDrawers(), null, 1)}\n`);
-            });
+            work(async () => saveFile('drawers.json', `${JSON.stringify(await api.exportDrawers(), null, 1)}\n`));
           }}
         >
           Save the drawers as a file
@@ -113,13 +102,7 @@ export function KeepSafe() {
         <code>npx jobbet export</code> and <code>import</code> for flies and drawers as files.
       </p>
       {looked && (
-        <DialogSheet
-          title="Restore from this backup?"
-          open
-          onClose={() => {
-            setLooked(null);
-          }}
-        >
+        <DialogSheet title="Restore from this backup?" open onClose={() => setLooked(null)}>
           <p className="mb-2">
             It was made {new Date(looked.counts.made).toLocaleString()} and holds {counted(looked.counts)}.
             {brokenWords(looked.counts.broken)}
@@ -128,22 +111,10 @@ export function KeepSafe() {
             They take the place of everything that is here now; what is here is kept in a file beside the data.
           </p>
           <div className="flex gap-3">
-            <button
-              type="button"
-              className="sheet-button primary"
-              onClick={() => {
-                restore(looked);
-              }}
-            >
+            <button type="button" className="sheet-button primary" onClick={() => restore(looked)}>
               Restore it
             </button>
-            <button
-              type="button"
-              className="sheet-button"
-              onClick={() => {
-                setLooked(null);
-              }}
-            >
+            <button type="button" className="sheet-button" onClick={() => setLooked(null)}>
               Leave all as it is
             </button>
           </div>

@@ -44,9 +44,9 @@ export function LeftOnDevice() {
               type="button"
               className="underline"
               onClick={() => {
-                putInBox(each).catch((error: unknown) => {
-                  say(error instanceof Error ? error.message : 'It did not work.');
-                });
+                putInBox(each).catch((error: unknown) =>
+                  say(error instanceof Error ? error.message : 'It did not work.'),
+                );
               }}
             >
               put it in the box as a new fly
@@ -54,9 +54,9 @@ export function LeftOnDevice() {
             <button
               type="button"
               className="underline"
-              onClick={() => {
-                saveFile(`${slug(nameOf(each))}.fly.json`, `${JSON.stringify(each.draft.file, null, 2)}\n`);
-              }}
+              onClick={() =>
+                saveFile(`${slug(nameOf(each))}.fly.json`, `${JSON.stringify(each.draft.file, null, 2)}\n`)
+              }
             >
               save it as a file
             </button>

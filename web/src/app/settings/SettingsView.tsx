@@ -24,9 +24,7 @@ function Row<K extends keyof Settings>({ name, key_, options, note }: RowProps<K
               type="radio"
               name={key_}
               checked={settings[key_] === value}
-              onChange={() => {
-                setSettings({ [key_]: value });
-              }}
+              onChange={() => setSettings({ [key_]: value })}
             />
             {words}
           </label>

@@ -16,89 +16,65 @@ export function AppShell() {
   const navigate = useNavigate();
   const settings = useSettings();
   const measuring = useInstruments((state) => state.open);
-  const close = (): void => {
-    setOpen(null);
-  };
-  const go = (to: string): void => {
-    void navigate(to);
-  };
+  const close = (): void => setOpen(null);
+  const go = (to: string): void => void navigate(to);
   useOffered('shell', [
     {
       name: 'Commands',
       group: 'Anywhere',
       keys: 'ctrl+k or k',
       inFields: true,
-      run: () => {
-        setOpen('commands');
-      },
+      run: () => setOpen('commands'),
     },
     {
       name: 'Keys',
       group: 'Anywhere',
       keys: '?',
-      run: () => {
-        setOpen('keys');
-      },
+      run: () => setOpen('keys'),
     },
     {
       name: 'Open the box',
       group: 'Anywhere',
       keys: 'b',
-      run: () => {
-        go('/');
-      },
+      run: () => go('/'),
     },
     {
       name: 'Lay out a new fly',
       group: 'Anywhere',
       keys: 'n',
-      run: () => {
-        setOpen('new');
-      },
+      run: () => setOpen('new'),
     },
     {
       name: 'Drawers',
       group: 'Anywhere',
       keys: 'd',
-      run: () => {
-        go('/drawers');
-      },
+      run: () => go('/drawers'),
     },
     { name: 'Caliper and scale', group: 'Anywhere', keys: 'm', run: toggleInstruments },
     {
       name: 'Trash',
       group: 'Anywhere',
-      run: () => {
-        go('/trash');
-      },
+      run: () => go('/trash'),
     },
     {
       name: 'Settings',
       group: 'Anywhere',
-      run: () => {
-        go('/settings');
-      },
+      run: () => go('/settings'),
     },
     {
       name: 'Help',
       group: 'Anywhere',
-      run: () => {
-        go('/help');
-      },
+      run: () => go('/help'),
     },
     {
       name: 'Light or dark',
       group: 'Anywhere',
-      run: () => {
-        setSettings({ theme: document.documentElement.classList.contains('dark') ? 'light' : 'dark' });
-      },
+      run: () => setSettings({ theme: document.documentElement.classList.contains('dark') ? 'light' : 'dark' }),
     },
     {
       name: settings.length === 'mm' ? 'Lengths in inches' : 'Lengths in millimetres',
       group: 'Anywhere',
-      run: () => {
-        setSettings({ length: settings.length === 'mm' ? 'in' : 'mm' });
-      },
+      run: () => setSettings({ length: settings.length === 'mm' ? 'in' : 'mm' }),
     },
   ]);
   return (
@@ -107,15 +83,9 @@ export function AppShell() {
         <Outlet
           context={
             {
-              openNew: () => {
-                setOpen('new');
-              },
-              openCommands: () => {
-                setOpen('commands');
-              },
-              openKeys: () => {
-                setOpen('keys');
-              },
+              openNew: () => setOpen('new'),
+              openCommands: () => setOpen('commands'),
+              openKeys: () => setOpen('keys'),
             } satisfies ShellContext
           }
         />

@@ -37,14 +37,7 @@ function Select({ words, value, options, onChange }: SelectProps) {
   return (
     <label className={label}>
       {words}
-      <select
-        aria-label={words}
-        className={box}
-        value={value}
-        onChange={(event) => {
-          onChange(event.target.value);
-        }}
-      >
+      <select aria-label={words} className={box} value={value} onChange={(event) => onChange(event.target.value)}>
         {options.map((option) => {
           const [key, text] = typeof option === 'string' ? [option, option] : option;
           return (
@@ -65,9 +58,8 @@ interface Taking<P> {
 
 function HookFields({ platform, onTake }: Taking<Hook>) {
   const packets = useDrawers().drawers?.items.hooks ?? [];
-  const set = (key: string, value: unknown): void => {
+  const set = (key: string, value: unknown): void =>
     onTake(withField(withField(platform, 'packet', undefined), key, value));
-  };
   return (
     <>
       <Select
@@ -82,14 +74,7 @@ function HookFields({ platform, onTake }: Taking<Hook>) {
           onTake(packet ? takePacket(platform, packet) : withField(platform, 'packet', undefined));
         }}
       />
-      <Select
-        words="Size"
-        value={platform.size ?? '6'}
-        options={HOOK_SIZES}
-        onChange={(size) => {
-          set('size', size);
-        }}
-      />
+      <Select words="Size" value={platform.size ?? '6'} options={HOOK_SIZES} onChange={(size) => set('size', size)} />
       <Select
         words="Shank"
         value={String(platform.longX ?? 0)}
@@ -97,18 +82,14 @@ function HookFields({ platform, onTake }: Taking<Hook>) {
           String(x),
           x === 0 ? 'standard' : `${String(Math.abs(x))}X ${x > 0 ? 'long' : 'short'}`,
         ])}
-        onChange={(x) => {
-          set('longX', Number(x));
-        }}
+        onChange={(x) => set('longX', Number(x))}
       />
       {platform.kind !== 'jig' && (
         <Select
           words="Eye"
           value={platform.eye ?? 'straight'}
           options={['straight', 'up', 'down', 'looped-up', 'looped-down']}
-          onChange={(eye) => {
-            set('eye', eye);
-          }}
+          onChange={(eye) => set('eye', eye)}
         />
       )}
     </>
@@ -124,9 +105,7 @@ function BodyFields({ platform, onTake }: Taking<Body>) {
           words="Material"
           value={platform.material ?? TUBE.material}
           options={TUBE_MATERIALS.map((each) => each.name)}
-          onChange={(material) => {
-            onTake(withField(platform, 'material', material));
-          }}
+          onChange={(material) => onTake(withField(platform, 'material', material))}
         />
       )}
       <label className={label}>
@@ -134,9 +113,7 @@ function BodyFields({ platform, onTake }: Taking<Body>) {
         <input
           className={box}
           value={platform.length}
-          onChange={(event) => {
-            onTake({ ...platform, length: event.target.value });
-          }}
+          onChange={(event) => onTake({ ...platform, length: event.target.value })}
         />
       </label>
       <Select
@@ -147,18 +124,14 @@ function BodyFields({ platform, onTake }: Taking<Body>) {
           ['single', 'a single'],
           ['double', 'a double'],
         ]}
-        onChange={(kind) => {
-          onTake(withField(platform, 'hook', kind === '' ? undefined : { size: '6', ...hook, kind }));
-        }}
+        onChange={(kind) => onTake(withField(platform, 'hook', kind === '' ? undefined : { size: '6', ...hook, kind }))}
       />
       {hook && (
         <Select
           words="Its size"
           value={hook.size ?? '6'}
           options={HOOK_SIZES}
-          onChange={(size) => {
-            onTake(withField(platform, 'hook', { ...hook, size }));
-          }}
+          onChange={(size) => onTake(withField(platform, 'hook', { ...hook, size }))}
         />
       )}
     </>
@@ -194,9 +167,7 @@ export function NewFlyDialog({ onClose }: { readonly onClose: () => void }) {
   return (
     <DialogSheet title="Lay out a new fly" open onClose={onClose}>
       <form
-        onSubmit={(event) => {
-          void make(event);
-        }}
+        onSubmit={(event) => void make(event)}
         aria-describedby={problem === null ? undefined : problemId}
         className="grid grid-cols-2 gap-x-4 gap-y-3"
       >
@@ -208,18 +179,14 @@ export function NewFlyDialog({ onClose }: { readonly onClose: () => void }) {
             maxLength={120}
             value={name}
             placeholder="Unnamed fly"
-            onChange={(event) => {
-              setName(event.target.value);
-            }}
+            onChange={(event) => setName(event.target.value)}
           />
         </label>
         <Select
           words="Tied on"
           value={platform.kind}
           options={KINDS}
-          onChange={(kind) => {
-            setPlatform(asKind(platform, kind as Platform['kind'], NEW_LENGTH_MM));
-          }}
+          onChange={(kind) => setPlatform(asKind(platform, kind as Platform['kind'], NEW_LENGTH_MM))}
         />
         {fields}
         {problem !== null && (

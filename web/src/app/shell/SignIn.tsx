@@ -45,9 +45,7 @@ function SignIn() {
             className="w-full h-9 px-2 border border-rule bg-sheet text-row"
             value={phrase}
             aria-describedby={problem === null ? undefined : 'sign-in-problem'}
-            onChange={(event) => {
-              setPhrase(event.target.value);
-            }}
+            onChange={(event) => setPhrase(event.target.value)}
           />
         </label>
         <button type="submit" className="sheet-button primary mt-3" disabled={busy || phrase === ''}>

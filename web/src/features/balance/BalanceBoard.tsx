@@ -54,9 +54,7 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
                 drawers={drawers}
                 tipping={tipping}
                 first={i === 0}
-                onTake={(file, words) => {
-                  changeUndoable(bench, file, `${tipping.part}: ${words}.`);
-                }}
+                onTake={(file, words) => changeUndoable(bench, file, `${tipping.part}: ${words}.`)}
               />
             </div>
           ))}

@@ -77,14 +77,7 @@ function Row({ of, share, up, selected, onPick }: RowProps) {
     <tr className={`border-t border-hair ${selected ? 'bg-sunk' : ''}`}>
       <th scope="row" className="font-semibold px-4 py-0.5">
         {of.kind === 'part' ? (
-          <button
-            type="button"
-            className="hover:underline"
-            aria-pressed={selected}
-            onClick={() => {
-              onPick(of.id);
-            }}
-          >
+          <button type="button" className="hover:underline" aria-pressed={selected} onClick={() => onPick(of.id)}>
             {of.id}
           </button>
         ) : (

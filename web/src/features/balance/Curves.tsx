@@ -55,9 +55,7 @@ export function Curves({ of, plan, onKeep }: CurvesProps) {
           value={leaderLength}
           empty="none"
           wrong={wrongLength === true}
-          onChange={(text) => {
-            setSettings({ leaderLength: text });
-          }}
+          onChange={(text) => setSettings({ leaderLength: text })}
         />{' '}
         that is{' '}
         <FigureField
@@ -65,9 +63,7 @@ export function Curves({ of, plan, onKeep }: CurvesProps) {
           value={leaderThick}
           empty="0.25 mm"
           wrong={wrongThick === true}
-          onChange={(text) => {
-            setSettings({ leaderThick: text });
-          }}
+          onChange={(text) => setSettings({ leaderThick: text })}
         />{' '}
         thick, and air in{' '}
         <input
@@ -77,9 +73,9 @@ export function Curves({ of, plan, onKeep }: CurvesProps) {
           min={0}
           max={MOST_AIR}
           value={Number((100 * airShare).toFixed(1))}
-          onChange={(event) => {
-            setSettings({ airShare: Math.min(MOST_AIR, Math.max(0, Number(event.target.value))) / 100 });
-          }}
+          onChange={(event) =>
+            setSettings({ airShare: Math.min(MOST_AIR, Math.max(0, Number(event.target.value))) / 100 })
+          }
         />{' '}
         % of what the soft parts enclose, it is down 1 m in{' '}
         <b data-testid="to-a-metre">{curves ? to(curves.soaked) : '…'}</b>

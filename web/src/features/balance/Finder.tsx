@@ -42,16 +42,8 @@ export function Finder({ laid, drawers, shown, onShow, onTake }: FinderProps) {
       </h2>
       <WishSentence
         draft={draft}
-        onChange={(change) => {
-          setDraft((now) => ({ ...now, ...change }));
-        }}
-        onFind={
-          wish && share === null
-            ? () => {
-                search(wish);
-              }
-            : null
-        }
+        onChange={(change) => setDraft((now) => ({ ...now, ...change }))}
+        onFind={wish && share === null ? () => search(wish) : null}
       >
         {share !== null && (
           <>
@@ -100,9 +92,7 @@ function useSearch(laid: LaidFly, drawers: Drawers) {
         setFinding(answer);
         setAsked((n) => n + 1);
       })
-      .catch(() => {
-        setShare(null);
-      });
+      .catch(() => setShare(null));
   };
   return { share, finding, asked, search, stop };
 }
@@ -135,20 +125,12 @@ function FoundWeights({ finding, shown, list, onShow, onTake }: FoundWeightsProp
             found={each}
             shown={shown === each.file}
             speed={speed}
-            onShow={() => {
-              onShow(each.words, each.file);
-            }}
+            onShow={() => onShow(each.words, each.file)}
             onTake={onTake}
           />
         ))}
       </div>
-      <FrontChart
-        found={finding.found}
-        shown={shown}
-        onShow={({ words, file }) => {
-          onShow(words, file);
-        }}
-      />
+      <FrontChart found={finding.found} shown={shown} onShow={({ words, file }) => onShow(words, file)} />
     </div>
   );
 }

@@ -64,9 +64,7 @@ export function Hands({ fly, laid, drawers, off, onOff }: HandsProps) {
             type="button"
             className="underline underline-offset-2"
             aria-expanded={editing}
-            onClick={() => {
-              setEditing((is) => !is);
-            }}
+            onClick={() => setEditing((is) => !is)}
           >
             {editing ? 'What to mind' : 'How far off, and try it'}
           </button>

@@ -16,9 +16,7 @@ interface PanelKeysProps {
 export function PanelKeys({ fly, panel, onPanel }: PanelKeysProps) {
   const navigate = useNavigate();
   const seen = `/fly/${fly}/balance/seen`;
-  const put = (each: Panel) => () => {
-    onPanel(each === panel ? 'brings' : each);
-  };
+  const put = (each: Panel) => () => onPanel(each === panel ? 'brings' : each);
   useOffered('balance panels', [
     ...bound(SEEN, { seen: () => void navigate(seen) }),
     ...bound(PANEL, { brings: put('brings'), find: put('find'), hands: put('hands'), curves: put('curves') }),
@@ -35,9 +33,7 @@ export function PanelKeys({ fly, panel, onPanel }: PanelKeysProps) {
           type="button"
           aria-pressed={each === panel}
           className={each === panel ? 'font-semibold' : 'text-ink2 hover:text-ink underline underline-offset-2'}
-          onClick={() => {
-            onPanel(each);
-          }}
+          onClick={() => onPanel(each)}
         >
           {PANEL[each].name} <span className="plain-key">{PANEL[each].keys.toUpperCase()}</span>
         </button>

@@ -28,9 +28,7 @@ export function Ride({ laid, figures, report, current, asked, onAsk }: RideProps
           <button
             type="button"
             className="underline underline-offset-2 ml-3 hover:text-ink"
-            onClick={() => {
-              onAsk({ kind: 'rest' });
-            }}
+            onClick={() => onAsk({ kind: 'rest' })}
           >
             let it come to rest <span className="plain-key">Esc</span>
           </button>

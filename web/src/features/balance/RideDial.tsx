@@ -51,14 +51,7 @@ export function RideDial({ laid, figures, current, asked, shownDeg, onAsk }: Rid
         aria-label="Ride dial"
       >
         <DialRings dial={dial} figures={figures} current={current} />
-        <Knob
-          dial={dial}
-          shown={shown}
-          svg={svg}
-          onHeel={(deg) => {
-            onAsk({ kind: 'heel', deg });
-          }}
-        />
+        <Knob dial={dial} shown={shown} svg={svg} onHeel={(deg) => onAsk({ kind: 'heel', deg })} />
       </svg>
       <DialWords laid={laid} figures={figures} asked={asked} dial={dial} shownDeg={shownDeg} />
     </div>

@@ -25,13 +25,7 @@ export function SpreadTable({ spreads, off, onOff, onSigma, onUsual }: SpreadTab
           </button>
         )}{' '}
         {anyOff && (
-          <button
-            type="button"
-            className="underline underline-offset-2"
-            onClick={() => {
-              onOff({});
-            }}
-          >
+          <button type="button" className="underline underline-offset-2" onClick={() => onOff({})}>
             As planned <span className="plain-key">Esc</span>
           </button>
         )}
@@ -86,9 +80,7 @@ function SpreadRow({
           aria-invalid={wrong}
           title={wrong ? `0 to ${String(MOST_SPREAD[kind] * scale)} ${spreadUnit(kind)}` : undefined}
           value={shown}
-          onChange={(event) => {
-            setTyped(event.target.value);
-          }}
+          onChange={(event) => setTyped(event.target.value)}
           onKeyDown={(event) => {
             if (event.key === 'Enter') event.currentTarget.blur();
             if (event.key === 'Escape') setTyped(null);

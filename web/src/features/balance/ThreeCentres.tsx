@@ -102,9 +102,7 @@ export function ThreeCentres({ shown, planned, report }: ThreeCentresProps) {
                   selected={selected}
                   hook={false}
                   svg={svg}
-                  onPick={(id) => {
-                    bench.setState({ selected: partCalled(id) });
-                  }}
+                  onPick={(id) => bench.setState({ selected: partCalled(id) })}
                   onPullStart={pullStart}
                 />
               )}

@@ -81,9 +81,7 @@ export function TippingBar({ laid, drawers, tipping, first, onTake }: TippingBar
             type="button"
             className="underline underline-offset-2 hover:text-ink"
             title={`${offer.material}, ${mass(offer.massMg)}${offer.ratio === null ? '' : `, ${formatNumber(offer.ratio, 2, style)} × the tipping weight`}`}
-            onClick={() => {
-              onTake(offer.file, `${offer.material}, ${offer.diameter}`);
-            }}
+            onClick={() => onTake(offer.file, `${offer.material}, ${offer.diameter}`)}
           >
             {formatLength(offer.diameterMm, style).figure}
             {offer.ratio !== null && (

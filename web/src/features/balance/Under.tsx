@@ -27,9 +27,7 @@ export function Under({ panel, shown, figures }: UnderProps) {
         laid={plan}
         drawers={drawers}
         shown={preview?.file ?? null}
-        onShow={(words, file) => {
-          showPreview(bench, words, file);
-        }}
+        onShow={(words, file) => showPreview(bench, words, file)}
         onTake={() => {
           const taken = takePreview(bench);
           if (taken !== null) sayUndoable(bench, `${taken}.`);
@@ -38,24 +36,14 @@ export function Under({ panel, shown, figures }: UnderProps) {
     );
   if (panel === 'hands') return <Hands key={id} fly={id} laid={plan} drawers={drawers} off={off} onOff={setOff} />;
   if (panel === 'curves')
-    return (
-      <Curves
-        of={of}
-        plan={asPlanned}
-        onKeep={(file, words) => {
-          changeUndoable(bench, file, `${words}.`);
-        }}
-      />
-    );
+    return <Curves of={of} plan={asPlanned} onKeep={(file, words) => changeUndoable(bench, file, `${words}.`)} />;
   return (
     figures && (
       <Contributions
         laid={laid}
         contributions={figures.contributions}
         selected={selected}
-        onPick={(picked) => {
-          bench.setState({ selected: partCalled(picked) });
-        }}
+        onPick={(picked) => bench.setState({ selected: partCalled(picked) })}
       />
     )
   );

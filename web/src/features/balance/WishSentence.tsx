@@ -22,9 +22,7 @@ export function WishSentence({ draft, onChange, onFind, children }: WishSentence
       value={draft[key]}
       empty="any"
       wrong={speedTyped(draft[key], style).is === 'wrong'}
-      onChange={(text) => {
-        onChange({ [key]: text });
-      }}
+      onChange={(text) => onChange({ [key]: text })}
       onEnter={() => onFind?.()}
     />
   );
@@ -36,9 +34,7 @@ export function WishSentence({ draft, onChange, onFind, children }: WishSentence
         value={draft.ride}
         options={['point-up', 'point-down']}
         empty="either way"
-        onChange={(ride) => {
-          onChange({ ride });
-        }}
+        onChange={(ride) => onChange({ ride })}
       />
       , holds to at least {speed('wished current', 'holds')}, sinks from {speed('sinks from', 'low')} to{' '}
       {speed('sinks to', 'high')} {style.speed},{' '}
@@ -47,9 +43,7 @@ export function WishSentence({ draft, onChange, onFind, children }: WishSentence
         value={draft.lead ? 'lead' : ''}
         options={[['lead', 'lead too']]}
         empty="no lead"
-        onChange={(word) => {
-          onChange({ lead: word === 'lead' });
-        }}
+        onChange={(word) => onChange({ lead: word === 'lead' })}
       />{' '}
       from{' '}
       <ChoiceField
@@ -59,9 +53,7 @@ export function WishSentence({ draft, onChange, onFind, children }: WishSentence
           ['sold', 'all that are sold'],
           ['drawer', 'the drawer'],
         ]}
-        onChange={(word) => {
-          onChange({ from: word === 'drawer' ? 'drawer' : 'sold' });
-        }}
+        onChange={(word) => onChange({ from: word === 'drawer' ? 'drawer' : 'sold' })}
       />
       .{' '}
       <button type="button" className="sheet-button primary" onClick={() => onFind?.()} disabled={onFind === null}>

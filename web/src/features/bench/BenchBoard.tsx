@@ -32,9 +32,7 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
   const turned = useTurn(fishing);
   const [removing, setRemoving] = useState<string | null>(null);
   const [copying, setCopying] = useState<string | null>(null);
-  const pick = (id: string): void => {
-    bench.setState({ selected: partCalled(id) });
-  };
+  const pick = (id: string): void => bench.setState({ selected: partCalled(id) });
   const remove = (id: string): void => {
     if (dependants(laid.file, id).length > 0) setRemoving(id);
     else {
@@ -44,14 +42,10 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
   };
   useBenchKeys({
     bench,
-    onAdd: () => {
-      setAdding(true);
-    },
+    onAdd: () => setAdding(true),
     onRemove: remove,
     onCopy: setCopying,
-    onTurn: () => {
-      setFishing((is) => !is);
-    },
+    onTurn: () => setFishing((is) => !is),
   });
   return (
     <>
@@ -64,15 +58,9 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
               selected={selected}
               flagged={new Set(flagged.flatMap((each) => each.parts))}
               onPick={pick}
-              onHook={() => {
-                bench.setState({ selected: HOOK });
-              }}
-              onMove={(from, to) => {
-                changeOrSay(bench, movePart(laid.file, from, to));
-              }}
-              onAdd={() => {
-                setAdding(true);
-              }}
+              onHook={() => bench.setState({ selected: HOOK })}
+              onMove={(from, to) => changeOrSay(bench, movePart(laid.file, from, to))}
+              onAdd={() => setAdding(true)}
               onRemove={remove}
               onEdit={editSentence}
             />
@@ -96,30 +84,11 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
           again={again}
           balls={laid.parts.some((part) => part.built.ball?.sided === true)}
           checks={counts}
-          onChecks={() => {
-            goToChecks(bench);
-          }}
+          onChecks={() => goToChecks(bench)}
         />
-        <AddPartDialog
-          open={adding}
-          onClose={() => {
-            setAdding(false);
-          }}
-        />
-        <RemoveDialog
-          laid={laid}
-          id={removing}
-          onClose={() => {
-            setRemoving(null);
-          }}
-        />
-        <CopyPartDialog
-          id={copying}
-          onClose={() => {
-            setCopying(null);
-          }}
-          onDone={say}
-        />
+        <AddPartDialog open={adding} onClose={() => setAdding(false)} />
+        <RemoveDialog laid={laid} id={removing} onClose={() => setRemoving(null)} />
+        <CopyPartDialog id={copying} onClose={() => setCopying(null)} onDone={say} />
       </BoardFrame>
     </>
   );

@@ -48,12 +48,7 @@ export function DoseField({ value, empty, onChange }: DoseFieldProps) {
   const style = useStyle();
   const pinch = (mm: number): string => Object.values(formatLength(mm, style)).join(' ');
   return (
-    <Select.Root
-      value={value.toLowerCase()}
-      onValueChange={(dose) => {
-        onChange(dose === NONE ? '' : dose);
-      }}
-    >
+    <Select.Root value={value.toLowerCase()} onValueChange={(dose) => onChange(dose === NONE ? '' : dose)}>
       <Select.Trigger className="field" aria-label="dose">
         <Select.Value placeholder={empty ?? 'no dose'}>{value === '' ? (empty ?? 'no dose') : value}</Select.Value>
       </Select.Trigger>

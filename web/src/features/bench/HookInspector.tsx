@@ -130,13 +130,7 @@ export function HookInspector({ findings }: { readonly findings: readonly Findin
               </li>
             ))}
           </ul>
-          <button
-            type="button"
-            className="underline mt-1"
-            onClick={() => {
-              setLeft([]);
-            }}
-          >
+          <button type="button" className="underline mt-1" onClick={() => setLeft([])}>
             Understood
           </button>
         </div>
@@ -199,9 +193,7 @@ export function HookInspector({ findings }: { readonly findings: readonly Findin
           value={file.head ?? ''}
           options={['small', 'neat', 'bold']}
           empty="no"
-          onChange={(head) => {
-            take(withOptional(file, 'head', head === '' ? undefined : (head as 'small')));
-          }}
+          onChange={(head) => take(withOptional(file, 'head', head === '' ? undefined : (head as 'small')))}
         />{' '}
         head.
       </p>
@@ -213,18 +205,14 @@ export function HookInspector({ findings }: { readonly findings: readonly Findin
           value={file.intent?.ride ?? ''}
           options={['point-up', 'point-down']}
           empty="either way"
-          onChange={(ride) => {
-            aim('ride', ride);
-          }}
+          onChange={(ride) => aim('ride', ride)}
         />
         , in{' '}
         <ChoiceField
           label="water"
           value={file.intent?.water?.kind ?? 'fresh'}
           options={['fresh', 'brackish', 'salt']}
-          onChange={(value) => {
-            water('kind', value);
-          }}
+          onChange={(value) => water('kind', value)}
         />{' '}
         water of{' '}
         <TextField
@@ -245,9 +233,9 @@ export function HookInspector({ findings }: { readonly findings: readonly Findin
           className="w-full min-h-16 bg-sunk border border-hair p-1.5"
           value={file.notes ?? ''}
           maxLength={20000}
-          onChange={(event) => {
-            take(withOptional(file, 'notes', event.target.value === '' ? undefined : event.target.value), 'notes');
-          }}
+          onChange={(event) =>
+            take(withOptional(file, 'notes', event.target.value === '' ? undefined : event.target.value), 'notes')
+          }
         />
       </div>
     </section>

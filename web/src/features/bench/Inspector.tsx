@@ -86,9 +86,7 @@ function PartInspector({ part, count, findings, onRemove, onCopyTo }: PartInspec
         <button
           type="button"
           className="hover:text-ink underline underline-offset-2"
-          onClick={() => {
-            onCopyTo(part.file.id);
-          }}
+          onClick={() => onCopyTo(part.file.id)}
         >
           Copy the part
         </button>
@@ -96,9 +94,7 @@ function PartInspector({ part, count, findings, onRemove, onCopyTo }: PartInspec
           <button
             type="button"
             className="hover:text-ink underline underline-offset-2"
-            onClick={() => {
-              setSwapping(true);
-            }}
+            onClick={() => setSwapping(true)}
           >
             Another metal
           </button>
@@ -106,21 +102,12 @@ function PartInspector({ part, count, findings, onRemove, onCopyTo }: PartInspec
         <button
           type="button"
           className="hover:text-ink underline underline-offset-2"
-          onClick={() => {
-            onRemove(part.file.id);
-          }}
+          onClick={() => onRemove(part.file.id)}
         >
           Take it off
         </button>
       </div>
-      {swapping && (
-        <SwapDialog
-          id={part.file.id}
-          onClose={() => {
-            setSwapping(false);
-          }}
-        />
-      )}
+      {swapping && <SwapDialog id={part.file.id} onClose={() => setSwapping(false)} />}
     </section>
   );
 }

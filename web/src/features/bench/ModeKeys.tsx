@@ -22,9 +22,7 @@ export function ModeKeys({ fishing, onFishing }: ModeKeysProps) {
           type="button"
           aria-pressed={fishing === each}
           className={pressed(fishing === each)}
-          onClick={() => {
-            onFishing(each);
-          }}
+          onClick={() => onFishing(each)}
         >
           {each ? 'as it fishes' : 'as tied'}
         </button>
@@ -39,9 +37,7 @@ export function ModeKeys({ fishing, onFishing }: ModeKeysProps) {
           type="button"
           aria-pressed={mode === each}
           className={pressed(mode === each)}
-          onClick={() => {
-            setSettings({ mode: each });
-          }}
+          onClick={() => setSettings({ mode: each })}
         >
           {each}
         </button>

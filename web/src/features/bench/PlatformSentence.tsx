@@ -56,9 +56,7 @@ function HookWords<H extends HookKeys & { readonly kind: string }>({ hook, of, o
       value={hook[key] ?? ''}
       options={options.filter((option) => option !== usual)}
       empty={usual}
-      onChange={(value) => {
-        pick(key, value);
-      }}
+      onChange={(value) => pick(key, value)}
     />
   );
   const { platform } = laid;
@@ -88,18 +86,14 @@ function HookWords<H extends HookKeys & { readonly kind: string }>({ hook, of, o
         label={label('length of shank')}
         value={String(hook.longX ?? 0)}
         options={steps(-4, 8, 'long', 'short')}
-        onChange={(x) => {
-          pick('longX', x === '0' ? '' : Number(x));
-        }}
+        onChange={(x) => pick('longX', x === '0' ? '' : Number(x))}
       />{' '}
       shank,{' '}
       <ChoiceField
         label={label('weight of wire')}
         value={String(hook.heavyX ?? 0)}
         options={steps(-3, 4, 'heavy', 'fine')}
-        onChange={(x) => {
-          pick('heavyX', x === '0' ? '' : Number(x));
-        }}
+        onChange={(x) => pick('heavyX', x === '0' ? '' : Number(x))}
       />{' '}
       wire,{hook.kind !== 'jig' && <> {choose('eye', 'eye', EYES, 'straight')} eye,</>}{' '}
       {choose('bend', 'bend', hook.kind === 'single' ? [...BENDS, 'continuous'] : BENDS, 'round')} bend,{' '}
@@ -157,9 +151,7 @@ export function PlatformSentence({ onTake }: { readonly onTake: TakePlatform }) 
         label="kind of hook"
         value={platform.kind}
         options={KINDS}
-        onChange={(kind) => {
-          onTake(asKind(platform, kind as Platform['kind'], laid.platform.shankMm));
-        }}
+        onChange={(kind) => onTake(asKind(platform, kind as Platform['kind'], laid.platform.shankMm))}
       />{' '}
       {platform.kind === 'tube' && (
         <>
@@ -169,9 +161,7 @@ export function PlatformSentence({ onTake }: { readonly onTake: TakePlatform }) 
             value={platform.material ?? ''}
             options={TUBE_MATERIALS.map((each) => each.name).filter((name) => name !== TUBE.material)}
             empty={TUBE.material}
-            onChange={(material) => {
-              set('material', material);
-            }}
+            onChange={(material) => set('material', material)}
           />
           , {text('length', 'length of the tube', platform.length, 'write here')} long,{' '}
           {text('outside', 'outside of the tube', platform.outside, `${String(TUBE.outsideMm)} mm`)} outside,{' '}
@@ -198,9 +188,7 @@ export function PlatformSentence({ onTake }: { readonly onTake: TakePlatform }) 
                 value={platform.bendUp ?? ''}
                 options={['90 deg']}
                 empty="60 deg"
-                onChange={(angle) => {
-                  set('bendUp', angle);
-                }}
+                onChange={(angle) => set('bendUp', angle)}
               />
             </>
           )}
@@ -255,9 +243,7 @@ function TrailingWords({ platform, onTake }: { readonly platform: Body; readonly
             label="how the hook is held"
             value={hook.ride ?? usual}
             options={['point-down', 'point-up', ['free', 'hanging free']]}
-            onChange={(ride) => {
-              take({ ...hook, ride: ride as 'free' });
-            }}
+            onChange={(ride) => take({ ...hook, ride: ride as 'free' })}
           />
           ,{' '}
           {platform.kind === 'tube' ? (
@@ -270,9 +256,7 @@ function TrailingWords({ platform, onTake }: { readonly platform: Body; readonly
                 value={platform.loopOf ?? ''}
                 options={['wire']}
                 empty="braid"
-                onChange={(of) => {
-                  onTake(withField(platform, 'loopOf', of === '' ? undefined : of));
-                }}
+                onChange={(of) => onTake(withField(platform, 'loopOf', of === '' ? undefined : of))}
               />{' '}
               {text('loop', 'length of the loop', platform.loop, `${String(SHANK.loopMm)} mm`)} long
             </>

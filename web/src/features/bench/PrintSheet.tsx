@@ -17,13 +17,9 @@ function usePrinting(): boolean {
   const [printing, setPrinting] = useState(false);
   useEffect(() => {
     const before = (): void => {
-      flushSync(() => {
-        setPrinting(true);
-      });
+      flushSync(() => setPrinting(true));
     };
-    const after = (): void => {
-      setPrinting(false);
-    };
+    const after = (): void => setPrinting(false);
     window.addEventListener('beforeprint', before);
     window.addEventListener('afterprint', after);
     return () => {

@@ -1,126 +1,130 @@
 import type { LaidPart } from '@jobbet/core/model';
 import { relationsOf } from '@jobbet/core/edit';
-import { formatLength, formatMass, formatNumber } from '@jobbet/core/units';
+import { formatLength, formatMass, formatNumber, type Style } from '@jobbet/core/units';
+import type { ReactNode } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { keyWords } from './sentence.ts';
 import { useBench } from '../../fly/store.ts';
 
+const lengthWords = (mm: number, style: Style): string => Object.values(formatLength(mm, style)).join(' ');
+const massWords = (mg: number, style: Style): string => Object.values(formatMass(mg, style)).join(' ');
+
+/** Nearer together than this, two ends are one place. mm */
+const ONE_PLACE = 0.05;
+
 /** What the part comes to: where it lies, how long it is and why, what it weighs. */
 export function Results({ part }: { readonly part: LaidPart }) {
   const style = useStyle();
-  const laid = useBench((state) => state.calm);
-  const length = (mm: number): string => {
-    const { figure, unit } = formatLength(mm, style);
-    return `${figure} ${unit}`;
-  };
-  const mass = (mg: number): string => {
-    const { figure, unit } = formatMass(mg, style);
-    return `${figure} ${unit}`;
-  };
-  const { startMm, endMm, tipMm, lengthMm, bandMm } = part.extent;
-  const station = (mm: number): string => formatNumber(mm / (laid.platform.shankMm / 10), 1, style);
-  const why = relationsOf(part.file).flatMap(({ key }) => {
-    const reading = part.extent.readings[key];
-    return reading && reading.pieces.length > 0 ? [{ key, reading }] : [];
-  });
-  const row = 'flex gap-3 py-0.5';
-  const name = 'w-[74px] shrink-0 italic text-ink3';
+  const { turns, notes } = part.built;
+  const caution = cautionFor(part);
   return (
     <>
       <dl className="px-4 py-3 border-t border-hair" data-testid="results">
-        <div className={row}>
-          <dt className={name}>lies</dt>
-          <dd>
-            {Math.abs(endMm - startMm) < 0.05
-              ? `station ${station(endMm)}`
-              : `station ${station(startMm)} to ${station(endMm)}`}
-            ,{' '}
-            <span className="text-measure italic">
-              {Math.abs(endMm - startMm) < 0.05 ? length(endMm) : `${length(startMm)} to ${length(endMm)}`}
-            </span>
-          </dd>
-        </div>
-        {tipMm !== null && (
-          <div className={row}>
-            <dt className={name}>free length</dt>
-            <dd className="text-measure italic font-semibold">
-              {length(lengthMm)}
-              {bandMm ? (
-                <span className="font-normal">
-                  , band {length(bandMm[0])} to {length(bandMm[1])}
-                </span>
-              ) : (
-                ''
-              )}
-            </dd>
-          </div>
-        )}
-        {tipMm !== null && (
-          <div className={row}>
-            <dt className={name}>tip</dt>
-            <dd>
-              <span className="text-measure italic">{length(tipMm)}</span>,{' '}
-              {tipMm >= laid.platform.landmarksMm.bend
-                ? `${length(tipMm - laid.platform.landmarksMm.bend)} past the bend`
-                : `${length(laid.platform.landmarksMm.bend - tipMm)} short of the bend`}
-            </dd>
-          </div>
-        )}
-        {part.built.turns !== null && (
-          <div className={row}>
-            <dt className={name}>turns</dt>
-            <dd>{formatNumber(part.built.turns, Number.isInteger(part.built.turns) ? 0 : 1, style)}</dd>
-          </div>
-        )}
-        <div className={row}>
-          <dt className={name}>weighs</dt>
-          <dd>
-            <span className="text-weight font-semibold">{mass(part.massMg)}</span> dry,{' '}
-            <span className="text-weight">{mass(part.submergedMg)}</span> under water
-          </dd>
-        </div>
+        <Lies part={part} />
+        <Tip part={part} />
+        {turns !== null && <Row name="turns">{formatNumber(turns, Number.isInteger(turns) ? 0 : 1, style)}</Row>}
+        <Row name="weighs">
+          <span className="text-weight font-semibold">{massWords(part.massMg, style)}</span> dry,{' '}
+          <span className="text-weight">{massWords(part.submergedMg, style)}</span> under water
+        </Row>
       </dl>
-      {why.length > 0 && (
-        <dl className="px-4 py-3 border-t border-hair text-ink2">
-          {why.map(({ key, reading }) => (
-            <div key={key} className={row}>
-              <dt className={name}>{keyWords(part.file, key)}</dt>
-              <dd>
-                {reading.pieces.length === 1 && reading.pieces[0]?.mm === reading.mm ? (
-                  <>
-                    {reading.pieces[0].text} is <span className="text-measure italic">{length(reading.mm)}</span>
-                  </>
-                ) : (
-                  <>
-                    {reading.pieces.map((each, i) => (
-                      <span key={i}>
-                        {i > 0 && !each.text.startsWith('−') ? ' + ' : ' '}
-                        {each.text} <span className="text-measure italic">{formatLength(each.mm, style).figure}</span>
-                      </span>
-                    ))}{' '}
-                    = <span className="text-measure italic">{length(reading.mm)}</span>
-                  </>
-                )}
-              </dd>
-            </div>
-          ))}
-        </dl>
-      )}
-      {(part.built.notes.length > 0 || cautionFor(part) !== null) && (
+      <Reckoning part={part} />
+      {(notes.length > 0 || caution !== null) && (
         <ul className="px-4 py-3 border-t border-hair text-ink2 space-y-1">
-          {part.built.notes.map((note) => (
+          {notes.map((note) => (
             <li key={note}>{note}.</li>
           ))}
-          {cautionFor(part) !== null && <li className="italic">{cautionFor(part)}</li>}
+          {caution !== null && <li className="italic">{caution}</li>}
         </ul>
       )}
     </>
   );
 }
 
-/** The usual caution where a part needs one; local rules come first. */
-function cautionFor(part: LaidPart): string | null {
-  if (part.built.material === 'lead')
-    return 'Lead: wash your hands, keep it out of mouths; some waters ban it, look up the local rules. Lead-free is there too.';
-  return null;
+function Row({ name, children }: { readonly name: string; readonly children: ReactNode }) {
+  return (
+    <div className="flex gap-3 py-0.5">
+      <dt className="w-[74px] shrink-0 italic text-ink3">{name}</dt>
+      <dd>{children}</dd>
+    </div>
+  );
 }
+
+/** Where it lies along the shank, by stations and as a length. */
+function Lies({ part }: { readonly part: LaidPart }) {
+  const style = useStyle();
+  const { shankMm } = useBench((state) => state.calm.platform);
+  const { startMm, endMm } = part.extent;
+  const station = (mm: number): string => formatNumber(mm / (shankMm / 10), 1, style);
+  const length = (mm: number): string => lengthWords(mm, style);
+  const [at, along] =
+    Math.abs(endMm - startMm) < ONE_PLACE
+      ? [station(endMm), length(endMm)]
+      : [`${station(startMm)} to ${station(endMm)}`, `${length(startMm)} to ${length(endMm)}`];
+  return (
+    <Row name="lies">
+      station {at}, <span className="text-measure italic">{along}</span>
+    </Row>
+  );
+}
+
+/** How long it is free, and where its tip comes; nothing for a part without one. */
+function Tip({ part }: { readonly part: LaidPart }) {
+  const style = useStyle();
+  const { bend } = useBench((state) => state.calm.platform.landmarksMm);
+  const { tipMm, lengthMm, bandMm } = part.extent;
+  const length = (mm: number): string => lengthWords(mm, style);
+  if (tipMm === null) return null;
+  return (
+    <>
+      <Row name="free length">
+        <span className="text-measure italic font-semibold">
+          {length(lengthMm)}
+          {bandMm && (
+            <span className="font-normal">
+              , band {length(bandMm[0])} to {length(bandMm[1])}
+            </span>
+          )}
+        </span>
+      </Row>
+      <Row name="tip">
+        <span className="text-measure italic">{length(tipMm)}</span>,{' '}
+        {tipMm >= bend ? `${length(tipMm - bend)} past the bend` : `${length(bend - tipMm)} short of the bend`}
+      </Row>
+    </>
+  );
+}
+
+/** What each relation came to, term by term. */
+function Reckoning({ part }: { readonly part: LaidPart }) {
+  const style = useStyle();
+  const why = relationsOf(part.file).flatMap(({ key }) => {
+    const reading = part.extent.readings[key];
+    return reading && reading.pieces.length > 0 ? [{ key, reading }] : [];
+  });
+  if (why.length === 0) return null;
+  return (
+    <dl className="px-4 py-3 border-t border-hair text-ink2">
+      {why.map(({ key, reading: { mm, pieces } }) => (
+        <Row key={key} name={keyWords(part.file, key)}>
+          {pieces.length === 1 && pieces[0]?.mm === mm
+            ? `${pieces[0].text} is `
+            : pieces.map((each, i) => (
+                <span key={i}>
+                  {i > 0 && !each.text.startsWith('−') ? ' + ' : ' '}
+                  {each.text} <span className="text-measure italic">{formatLength(each.mm, style).figure}</span>
+                  {i === pieces.length - 1 && ' = '}
+                </span>
+              ))}
+          <span className="text-measure italic">{lengthWords(mm, style)}</span>
+        </Row>
+      ))}
+    </dl>
+  );
+}
+
+/** The usual caution where a part needs one; local rules come first. */
+const cautionFor = (part: LaidPart): string | null =>
+  part.built.material === 'lead'
+    ? 'Lead: wash your hands, keep it out of mouths; some waters ban it, look up the local rules. Lead-free is there too.'
+    : null;

@@ -69,9 +69,7 @@ export function StandingBox({ id }: { readonly id: string }) {
         <button
           type="button"
           className="underline underline-offset-2 text-ink2 hover:text-ink"
-          onClick={() => {
-            changeOrSay(bench, at.file);
-          }}
+          onClick={() => changeOrSay(bench, at.file)}
         >
           Follow the school again
         </button>

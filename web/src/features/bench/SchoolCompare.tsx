@@ -34,9 +34,7 @@ export function SchoolCompare() {
   const compared = comparedOf(laid, compare, drawers);
   const own = schoolIn(drawers, laid.file.school)?.name ?? drawers.schools[0]?.name ?? '';
   const options = drawers.schools.map(({ name }) => [name, name] as const);
-  const set = (a: string, b: string): void => {
-    bench.setState({ compare: a === '' || b === '' ? null : [a, b] });
-  };
+  const set = (a: string, b: string): void => bench.setState({ compare: a === '' || b === '' ? null : [a, b] });
   return (
     <div className="px-4 pb-3 leading-[1.9]" data-testid="compare">
       Compare{' '}
@@ -44,9 +42,7 @@ export function SchoolCompare() {
         label="school compared"
         value={compare?.[0] ?? own}
         options={options}
-        onChange={(word) => {
-          set(word, compare?.[1] ?? '');
-        }}
+        onChange={(word) => set(word, compare?.[1] ?? '')}
       />{' '}
       with{' '}
       <ChoiceField
@@ -54,9 +50,7 @@ export function SchoolCompare() {
         value={compare?.[1] ?? ''}
         options={options}
         empty="none"
-        onChange={(word) => {
-          set(compare?.[0] ?? own, word);
-        }}
+        onChange={(word) => set(compare?.[0] ?? own, word)}
       />
       {compared && <Differences compared={compared} />}
     </div>

@@ -83,21 +83,12 @@ export function Sentence({ part }: { readonly part: LaidPart }) {
           value={value}
           options={piece.kind === 'choice' ? piece.options : piece.kind === 'yes' ? [[YES, label]] : partsFor(key)}
           empty={empty}
-          onChange={(next) => {
-            set(key, piece.kind === 'choice' && piece.numeric === true && next !== '' ? Number(next) : next);
-          }}
+          onChange={(next) =>
+            set(key, piece.kind === 'choice' && piece.numeric === true && next !== '' ? Number(next) : next)
+          }
         />
       );
-    if (piece.kind === 'dose')
-      return (
-        <DoseField
-          value={value}
-          empty={empty}
-          onChange={(next) => {
-            set(key, next);
-          }}
-        />
-      );
+    if (piece.kind === 'dose') return <DoseField value={value} empty={empty} onChange={(next) => set(key, next)} />;
     if (piece.kind === 'share')
       return (
         <TextField
@@ -141,15 +132,7 @@ export function Sentence({ part }: { readonly part: LaidPart }) {
         </p>
       )}
       <p className="mt-1 flex flex-wrap gap-x-2 items-baseline text-ink2">
-        role{' '}
-        <ChoiceField
-          label="role"
-          value={part.file.role}
-          options={ROLES}
-          onChange={(role) => {
-            set('role', role);
-          }}
-        />
+        role <ChoiceField label="role" value={part.file.role} options={ROLES} onChange={(role) => set('role', role)} />
         colour{' '}
         <TextField
           label="colour"
@@ -209,9 +192,7 @@ function SwapField({ part, piece, onSwap }: SwapFieldProps) {
       className="bg-transparent text-ink2 border-b border-dotted border-rule"
       aria-label={piece.label}
       value={now?.key}
-      onChange={(event) => {
-        onSwap(piece.among, event.target.value);
-      }}
+      onChange={(event) => onSwap(piece.among, event.target.value)}
     >
       {piece.among.map((option) => (
         <option key={option.key} value={option.key}>

@@ -62,13 +62,7 @@ export function SwapDialog({ id, onClose }: { readonly id: string; readonly onCl
       </p>
       <label className="flex items-baseline gap-2 mb-2">
         among
-        <select
-          className="field"
-          value={among}
-          onChange={(event) => {
-            setAmong(event.target.value);
-          }}
-        >
+        <select className="field" value={among} onChange={(event) => setAmong(event.target.value)}>
           {[NO_LEAD, ANY, ...metals].map((each) => (
             <option key={each}>{each}</option>
           ))}
@@ -119,9 +113,7 @@ export function SwapDialog({ id, onClose }: { readonly id: string; readonly onCl
                     type="button"
                     className="underline"
                     aria-label={`Tie in ${offer.material}, ${offer.diameter}`}
-                    onClick={() => {
-                      take(offer);
-                    }}
+                    onClick={() => take(offer)}
                   >
                     tie it in
                   </button>

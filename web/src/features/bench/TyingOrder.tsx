@@ -193,9 +193,7 @@ export function TyingOrder({
               selected={part.file.id === partOf(selected)}
               flagged={flagged.has(part.file.id)}
               height={height}
-              onPick={() => {
-                onPick(part.file.id);
-              }}
+              onPick={() => onPick(part.file.id)}
               onEdit={onEdit}
             />
           ))}

@@ -144,13 +144,7 @@ export function CopyPartDialog({
           .filter((fly) => fly.id !== own)
           .map((fly) => (
             <li key={fly.id} className="border-b border-hair">
-              <button
-                type="button"
-                className="w-full text-left py-1.5 hover:bg-sunk"
-                onClick={() => {
-                  void to(fly);
-                }}
-              >
+              <button type="button" className="w-full text-left py-1.5 hover:bg-sunk" onClick={() => void to(fly)}>
                 <span className="font-semibold">{fly.name}</span>{' '}
                 <span className="italic text-ink2">{fly.summary.platform}</span>
               </button>

@@ -1,6 +1,8 @@
 import { movePart } from '@jobbet/core/edit';
 import { setSettings, useSettings } from '../../shared/settings/settings.ts';
+import { bound } from '../../shared/commands/commands.ts';
 import { useOffered } from '../../shared/commands/useKeys.ts';
+import { BENCH, COMPARED } from './commands.ts';
 import { exportFile, exportPng, exportSvg } from '../../fly/export.ts';
 import { nudgePicked } from '../../fly/pulling.ts';
 import { goToChecks, takeShown } from '../../fly/verdict/Checks.tsx';
@@ -11,6 +13,8 @@ import { changeOrSay, leavePreview, useBench, type Bench } from '../../fly/store
 export function editSentence(): void {
   document.querySelector<HTMLElement>('[data-sentence] .field')?.focus();
 }
+
+const NEXT_MODE = { lines: 'dressed', dressed: 'silhouette', silhouette: 'lines' } as const;
 
 interface BenchKeys {
   readonly bench: Bench;
@@ -24,9 +28,7 @@ interface BenchKeys {
 export function useBenchKeys({ bench, onAdd, onRemove, onCopy, onTurn }: BenchKeys): void {
   const { mode } = useSettings();
   const state = () => bench.getState();
-  const step = (by: 1 | -1): void => {
-    bench.setState({ selected: stepFrom(state().selected, state().file, by) });
-  };
+  const step = (by: 1 | -1): void => bench.setState({ selected: stepFrom(state().selected, state().file, by) });
   const reorder = (by: 1 | -1): void => {
     const at = state().file.parts.findIndex((part) => part.id === partOf(state().selected));
     if (at >= 0 && at + by >= 0 && at + by < state().file.parts.length)
@@ -43,156 +45,33 @@ export function useBenchKeys({ bench, onAdd, onRemove, onCopy, onTurn }: BenchKe
   const preview = useBench((now) => now.preview);
   const compare = useBench((now) => now.compare);
   useOffered('bench', [
-    ...(compare && !preview
-      ? [
-          {
-            name: 'Leave the comparison of schools',
-            group: 'Bench',
-            keys: 'escape',
-            run: () => {
-              bench.setState({ compare: null });
-            },
-          },
-        ]
-      : []),
+    ...bound(COMPARED, { leave: compare && !preview ? () => bench.setState({ compare: null }) : null }),
     ...(preview
       ? [
-          {
-            name: `Take it: ${preview.words}`,
-            group: 'Bench',
-            keys: 'enter',
-            run: () => {
-              takeShown(bench);
-            },
-          },
-          {
-            name: 'Back to the fly as it is',
-            group: 'Bench',
-            keys: 'escape',
-            run: () => {
-              leavePreview(bench);
-            },
-          },
+          { name: `Take it: ${preview.words}`, group: 'Bench', keys: 'enter', run: () => takeShown(bench) },
+          { name: 'Back to the fly as it is', group: 'Bench', keys: 'escape', run: () => leavePreview(bench) },
         ]
       : []),
-    {
-      name: 'Checks',
-      group: 'Bench',
-      keys: 'x',
-      run: () => {
-        goToChecks(bench);
-      },
-    },
-    {
-      name: 'Part above',
-      group: 'Bench',
-      keys: 'up',
-      run: () => {
-        step(-1);
-      },
-    },
-    {
-      name: 'Part below',
-      group: 'Bench',
-      keys: 'down',
-      run: () => {
-        step(1);
-      },
-    },
-    { name: 'Add a part', group: 'Bench', keys: 'a', run: onAdd },
-    {
-      name: 'Edit the part',
-      group: 'Bench',
-      keys: 'enter or e',
-      run: editSentence,
-    },
-    {
-      name: 'Tie it earlier',
-      group: 'Bench',
-      keys: '[',
-      run: () => {
-        reorder(-1);
-      },
-    },
-    {
-      name: 'Tie it later',
-      group: 'Bench',
-      keys: ']',
-      run: () => {
-        reorder(1);
-      },
-    },
-    {
-      name: 'Pull the tip left',
-      group: 'Bench',
-      keys: 'left',
-      run: () => {
-        pull(-1, false);
-      },
-    },
-    {
-      name: 'Pull the tip right',
-      group: 'Bench',
-      keys: 'right',
-      run: () => {
-        pull(1, false);
-      },
-    },
-    {
-      name: 'A little to the left',
-      group: 'Bench',
-      keys: 'shift+left',
-      run: () => {
-        pull(-1, true);
-      },
-    },
-    {
-      name: 'A little to the right',
-      group: 'Bench',
-      keys: 'shift+right',
-      run: () => {
-        pull(1, true);
-      },
-    },
-    { name: 'Copy the part', group: 'Bench', keys: 'c', run: part(onCopy) },
-    { name: 'Take the part off', group: 'Bench', keys: 'delete', run: part(onRemove) },
-    {
-      name: 'Lines, dressed, silhouette',
-      group: 'Drawing',
-      keys: 'v',
-      run: () => {
-        setSettings({ mode: mode === 'lines' ? 'dressed' : mode === 'dressed' ? 'silhouette' : 'lines' });
-      },
-    },
-    { name: 'As tied, as it fishes', group: 'Drawing', keys: 'r', run: onTurn },
-    {
-      name: 'Save the pattern file',
-      group: 'Fly',
-      run: () => {
-        exportFile(state().file);
-      },
-    },
-    {
-      name: 'Save the drawing as SVG',
-      group: 'Fly',
-      run: () => {
-        exportSvg(state().laid);
-      },
-    },
-    {
-      name: 'Save the drawing as PNG',
-      group: 'Fly',
-      run: () => {
-        void exportPng(state().laid);
-      },
-    },
-    {
-      name: 'Print',
-      group: 'Fly',
-      keys: 'p or ctrl+p',
-      run: () => {
-        window.print();
-      },
-    },
+    ...bound(BENCH, {
+      checks: () => goToChecks(bench),
+      above: () => step(-1),
+      below: () => step(1),
+      add: onAdd,
+      edit: editSentence,
+      earlier: () => reorder(-1),
+      later: () => reorder(1),
+      left: () => pull(-1, false),
+      right: () => pull(1, false),
+      littleLeft: () => pull(-1, true),
+      littleRight: () => pull(1, true),
+      copy: part(onCopy),
+      remove: part(onRemove),
+      mode: () => setSettings({ mode: NEXT_MODE[mode] }),
+      turn: onTurn,
+      file: () => exportFile(state().file),
+      svg: () => exportSvg(state().laid),
+      png: () => void exportPng(state().laid),
+      print: () => window.print(),
+    }),
   ]);
 }

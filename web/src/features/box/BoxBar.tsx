@@ -25,44 +25,19 @@ export function BoxBar(props: BoxBarProps) {
   return (
     <>
       <TopBar title={<h1 className="text-fly font-bold">Box</h1>}>
-        <button
-          type="button"
-          onClick={() => {
-            files.current?.click();
-          }}
-        >
+        <button type="button" onClick={() => files.current?.click()}>
           take in <span className="plain-key">I</span>
         </button>
-        <button
-          type="button"
-          onClick={() => {
-            void navigate('/drawers');
-          }}
-        >
+        <button type="button" onClick={() => void navigate('/drawers')}>
           drawers <span className="plain-key">D</span>
         </button>
-        <button
-          type="button"
-          onClick={() => {
-            void navigate('/trash');
-          }}
-        >
+        <button type="button" onClick={() => void navigate('/trash')}>
           trash
         </button>
-        <button
-          type="button"
-          onClick={() => {
-            void navigate('/settings');
-          }}
-        >
+        <button type="button" onClick={() => void navigate('/settings')}>
           settings
         </button>
-        <button
-          type="button"
-          onClick={() => {
-            void navigate('/help');
-          }}
-        >
+        <button type="button" onClick={() => void navigate('/help')}>
           help
         </button>
         <ShellKeys />
@@ -94,13 +69,7 @@ export function BoxBar(props: BoxBarProps) {
         />
         <label className="ml-auto flex gap-2 text-ink2">
           in order of{' '}
-          <select
-            className="field"
-            value={sort}
-            onChange={(event) => {
-              onSort(event.target.value as SortName);
-            }}
-          >
+          <select className="field" value={sort} onChange={(event) => onSort(event.target.value as SortName)}>
             {Object.entries(SORTS).map(([name, words]) => (
               <option key={name} value={name}>
                 {words}

@@ -61,9 +61,7 @@ export function BoxList({ flies, at, ladder, onOpen, onPick, onCopy, onRename, o
         <div
           ref={frame}
           className="absolute inset-0 overflow-y-auto"
-          onScroll={(event) => {
-            setScroll(event.currentTarget.scrollTop);
-          }}
+          onScroll={(event) => setScroll(event.currentTarget.scrollTop)}
         >
           <ul aria-label="Flies" className="relative" style={{ height: rows.getTotalSize() }}>
             {rows.getVirtualItems().map((item) => {
@@ -85,12 +83,8 @@ export function BoxList({ flies, at, ladder, onOpen, onPick, onCopy, onRename, o
                     fly={fly}
                     place={place}
                     picked={picked}
-                    onPick={() => {
-                      onPick(item.index);
-                    }}
-                    onRemove={() => {
-                      onRemove(fly);
-                    }}
+                    onPick={() => onPick(item.index)}
+                    onRemove={() => onRemove(fly)}
                   />
                 );
               return (
@@ -100,21 +94,11 @@ export function BoxList({ flies, at, ladder, onOpen, onPick, onCopy, onRename, o
                   place={place}
                   picked={picked}
                   {...common}
-                  onOpen={() => {
-                    onOpen(fly);
-                  }}
-                  onPick={() => {
-                    onPick(item.index);
-                  }}
-                  onCopy={() => {
-                    onCopy(fly);
-                  }}
-                  onRename={() => {
-                    onRename(fly);
-                  }}
-                  onRemove={() => {
-                    onRemove(fly);
-                  }}
+                  onOpen={() => onOpen(fly)}
+                  onPick={() => onPick(item.index)}
+                  onCopy={() => onCopy(fly)}
+                  onRename={() => onRename(fly)}
+                  onRemove={() => onRemove(fly)}
                 />
               );
             })}

@@ -127,9 +127,7 @@ export function BoxRow(props: RowProps) {
             <DropdownMenu.Item
               className={item}
               onSelect={() => {
-                void api.fly(fly.id).then(({ file }) => {
-                  exportFile(file);
-                });
+                void api.fly(fly.id).then(({ file }) => exportFile(file));
               }}
             >
               Save the pattern file
@@ -160,12 +158,8 @@ const RESTS_MS = 60;
 function useRested(fly: SoundFly): SoundFly | null {
   const [rested, setRested] = useState<SoundFly | null>(null);
   useEffect(() => {
-    const timer = setTimeout(() => {
-      setRested(fly);
-    }, RESTS_MS);
-    return () => {
-      clearTimeout(timer);
-    };
+    const timer = setTimeout(() => setRested(fly), RESTS_MS);
+    return () => clearTimeout(timer);
   }, [fly]);
   return rested;
 }

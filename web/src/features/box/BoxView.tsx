@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState, type DragEvent } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useOutletContext } from 'react-router';
 import { mutate } from 'swr';
 import { api, type ListedFly } from '../../shared/api/client.ts';
@@ -6,7 +6,9 @@ import { useDrawers } from '../../shared/api/useDrawers.ts';
 import type { ShellContext } from '../../shared/ui/shellContext.ts';
 import { isSound, useFlies } from '../../shared/api/listed.ts';
 import { say } from '../../shared/ui/toast.ts';
-import { useOffered } from '../../shared/commands/useKeys.ts';
+import { useTable } from '../../shared/commands/useKeys.ts';
+import { BOX } from './commands.ts';
+import { DropFrame } from './DropFrame.tsx';
 import { BoxBar } from './BoxBar.tsx';
 import { BoxList } from './BoxList.tsx';
 import { EmptyBox } from './EmptyBox.tsx';
@@ -17,9 +19,7 @@ import { matches, sortFlies, type SortName } from './sorting.ts';
 
 /** Does something that takes the server, and says so where it fails. */
 function doing(work: Promise<void>): void {
-  work.catch((reason: unknown) => {
-    say(reason instanceof Error ? reason.message : 'It did not work.');
-  });
+  work.catch((reason: unknown) => say(reason instanceof Error ? reason.message : 'It did not work.'));
 }
 
 async function removeFly(fly: ListedFly): Promise<void> {
@@ -55,7 +55,6 @@ export function BoxView() {
   const [sort, setSort] = useState<SortName>('sink');
   const [picked, setPicked] = useState(0);
   const [firstWanted, setFirstWanted] = useState(false);
-  const [dropping, setDropping] = useState(false);
   const [incoming, setIncoming] = useState<Incoming | null>(null);
   const [renaming, setRenaming] = useState<ListedFly | null>(null);
   const search = useRef<HTMLInputElement>(null);
@@ -82,89 +81,18 @@ export function BoxView() {
   const take = (list: FileList | null): void => {
     if (list && list.length > 0) doing(importFiles([...list], data ?? [], tables).then(setIncoming));
   };
-  const drop = (event: DragEvent): void => {
-    event.preventDefault();
-    setDropping(false);
-    take(event.dataTransfer.files);
-  };
-  useOffered('box', [
-    {
-      name: 'Find a fly',
-      group: 'Box',
-      keys: '/',
-      run: () => {
-        search.current?.focus();
-      },
-    },
-    {
-      name: 'Fly above',
-      group: 'Box',
-      keys: 'up',
-      run: () => {
-        setPicked(Math.max(0, at - 1));
-      },
-    },
-    {
-      name: 'Fly below',
-      group: 'Box',
-      keys: 'down',
-      run: () => {
-        setPicked(Math.min(flies.length - 1, at + 1));
-      },
-    },
-    {
-      name: 'Open the fly',
-      group: 'Box',
-      keys: 'enter',
-      run: () => {
-        open(current);
-      },
-    },
-    {
-      name: 'Copy the fly',
-      group: 'Box',
-      keys: 'c',
-      run: () => {
-        if (current) doing(copyFly(current));
-      },
-    },
-    {
-      name: 'Rename the fly',
-      group: 'Box',
-      keys: 'r',
-      run: () => {
-        if (current) setRenaming(current);
-      },
-    },
-    {
-      name: 'Put the fly in the trash',
-      group: 'Box',
-      keys: 'delete',
-      run: () => {
-        if (current) doing(removeFly(current));
-      },
-    },
-    {
-      name: 'Take in pattern files',
-      group: 'Box',
-      keys: 'i',
-      run: () => {
-        files.current?.click();
-      },
-    },
-  ]);
+  useTable('box', BOX, {
+    find: () => search.current?.focus(),
+    above: () => setPicked(Math.max(0, at - 1)),
+    below: () => setPicked(Math.min(flies.length - 1, at + 1)),
+    open: () => open(current),
+    copy: current && (() => doing(copyFly(current))),
+    rename: current && (() => setRenaming(current)),
+    remove: current && (() => doing(removeFly(current))),
+    take: () => files.current?.click(),
+  });
   return (
-    <div
-      className="flex flex-col h-full min-w-[1000px]"
-      onDragOver={(event) => {
-        event.preventDefault();
-        setDropping(true);
-      }}
-      onDragLeave={(event) => {
-        if (!event.currentTarget.contains(event.relatedTarget as Node | null)) setDropping(false);
-      }}
-      onDrop={drop}
-    >
+    <DropFrame onTake={take}>
       <BoxBar
         {...shell}
         search={search}
@@ -177,9 +105,7 @@ export function BoxView() {
           setPicked(0);
           setFirstWanted(false);
         }}
-        onFirst={() => {
-          setFirstWanted(true);
-        }}
+        onFirst={() => setFirstWanted(true)}
         onSort={setSort}
         onTake={take}
       />
@@ -200,37 +126,14 @@ export function BoxView() {
             ladder={sort === 'sink'}
             onOpen={open}
             onPick={setPicked}
-            onCopy={(fly) => {
-              doing(copyFly(fly));
-            }}
+            onCopy={(fly) => doing(copyFly(fly))}
             onRename={setRenaming}
-            onRemove={(fly) => {
-              doing(removeFly(fly));
-            }}
+            onRemove={(fly) => doing(removeFly(fly))}
           />
         )}
       </main>
-      {dropping && (
-        <div className="fixed inset-3 border-2 border-dashed border-measure bg-band/80 grid place-items-center text-part font-bold pointer-events-none z-40">
-          Let go to take the pattern files in
-        </div>
-      )}
-      {incoming && (
-        <ImportDialog
-          incoming={incoming}
-          onClose={() => {
-            setIncoming(null);
-          }}
-        />
-      )}
-      {renaming && (
-        <RenameDialog
-          fly={renaming}
-          onClose={() => {
-            setRenaming(null);
-          }}
-        />
-      )}
-    </div>
+      {incoming && <ImportDialog incoming={incoming} onClose={() => setIncoming(null)} />}
+      {renaming && <RenameDialog fly={renaming} onClose={() => setRenaming(null)} />}
+    </DropFrame>
   );
 }

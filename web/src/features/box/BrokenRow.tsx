@@ -30,13 +30,7 @@ export function BrokenRow({ fly, place, picked, onPick, onRemove }: BrokenRowPro
           does not lay out: {fly.broken}
         </span>
       </span>
-      <button
-        type="button"
-        className="sheet-button"
-        onClick={() => {
-          saveKept(fly);
-        }}
-      >
+      <button type="button" className="sheet-button" onClick={() => saveKept(fly)}>
         Save the pattern file
       </button>
       <button type="button" className="sheet-button" onClick={onRemove}>

@@ -21,13 +21,7 @@ export function EmptyBox({ onNew }: { readonly onNew: () => void }) {
           <button type="button" className="sheet-button primary" onClick={onNew}>
             Lay out a new fly
           </button>
-          <button
-            type="button"
-            className="sheet-button"
-            onClick={() => {
-              void examples();
-            }}
-          >
+          <button type="button" className="sheet-button" onClick={() => void examples()}>
             Open the boathouse examples
           </button>
         </div>

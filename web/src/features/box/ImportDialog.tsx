@@ -53,9 +53,7 @@ export function ImportDialog({ incoming, onClose }: { readonly incoming: Incomin
           known={each}
           name={`known-${String(i)}`}
           answer={answers[i] ?? 'both'}
-          onAnswer={(answer) => {
-            setAnswers(answers.map((other, at) => (at === i ? answer : other)));
-          }}
+          onAnswer={(answer) => setAnswers(answers.map((other, at) => (at === i ? answer : other)))}
         />
       ))}
       {refused.map(({ name, reasons }) => (
@@ -73,14 +71,7 @@ export function ImportDialog({ incoming, onClose }: { readonly incoming: Incomin
       ))}
       <div className="flex gap-3 mt-4">
         {takes > 0 && (
-          <button
-            type="button"
-            className="sheet-button primary"
-            autoFocus
-            onClick={() => {
-              void take();
-            }}
-          >
+          <button type="button" className="sheet-button primary" autoFocus onClick={() => void take()}>
             Take {takes} in
           </button>
         )}
@@ -108,14 +99,7 @@ function NameTaken({ known: { file, stored }, name, answer, onAnswer }: NameTake
       </legend>
       {among.map((value) => (
         <label key={value} className="flex gap-1.5 items-baseline">
-          <input
-            type="radio"
-            name={name}
-            checked={answer === value}
-            onChange={() => {
-              onAnswer(value);
-            }}
-          />
+          <input type="radio" name={name} checked={answer === value} onChange={() => onAnswer(value)} />
           {WORDS[value]}
         </label>
       ))}

@@ -19,12 +19,7 @@ export function RenameDialog({ fly, onClose }: { readonly fly: ListedFly; readon
   };
   return (
     <DialogSheet title="Rename the fly" open onClose={onClose}>
-      <form
-        onSubmit={(event) => {
-          void rename(event);
-        }}
-        className="flex gap-3"
-      >
+      <form onSubmit={(event) => void rename(event)} className="flex gap-3">
         <input
           autoFocus
           aria-label="name"
@@ -32,9 +27,7 @@ export function RenameDialog({ fly, onClose }: { readonly fly: ListedFly; readon
           required
           className="flex-1 h-8 px-2 border border-rule bg-sheet text-row"
           value={name}
-          onChange={(event) => {
-            setName(event.target.value);
-          }}
+          onChange={(event) => setName(event.target.value)}
         />
         <button type="submit" className="sheet-button primary" disabled={name.trim() === ''}>
           Rename

@@ -35,22 +35,10 @@ export function TrashView() {
                   {formatDistanceToNow(fly.deletedAt ?? fly.updatedAt, { addSuffix: true })}
                 </span>
               </span>
-              <button
-                type="button"
-                className="sheet-button"
-                onClick={() => {
-                  void back(fly);
-                }}
-              >
+              <button type="button" className="sheet-button" onClick={() => void back(fly)}>
                 Back to the box
               </button>
-              <button
-                type="button"
-                className="sheet-button"
-                onClick={() => {
-                  void out(fly);
-                }}
-              >
+              <button type="button" className="sheet-button" onClick={() => void out(fly)}>
                 Throw it out
               </button>
             </li>

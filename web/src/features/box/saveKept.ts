@@ -7,10 +7,6 @@ import { say } from '../../shared/ui/toast.ts';
 export function saveKept({ id, name }: ListedFly): void {
   api
     .fileText(id)
-    .then((text) => {
-      saveFile(`${slug(name)}.fly.json`, text);
-    })
-    .catch((error: unknown) => {
-      say(error instanceof Error ? error.message : 'It did not work.');
-    });
+    .then((text) => saveFile(`${slug(name)}.fly.json`, text))
+    .catch((error: unknown) => say(error instanceof Error ? error.message : 'It did not work.'));
 }

@@ -63,9 +63,7 @@ export function CellEditor({ label, column, text, begin, fault, onTake, onLeave 
           {...common}
           style={{ minWidth: '6.5rem' }}
           value={draft}
-          onChange={(event) => {
-            setDraft(event.target.value);
-          }}
+          onChange={(event) => setDraft(event.target.value)}
         >
           {column.required !== true && <option value="" aria-label="none" />}
           {choices.map((choice) => (

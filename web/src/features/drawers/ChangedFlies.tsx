@@ -35,13 +35,7 @@ export function ChangedFlies() {
             </span>
           )}
         </p>
-        <button
-          type="button"
-          className="ml-auto underline"
-          onClick={() => {
-            useDrawerHistory.setState({ told: null });
-          }}
-        >
+        <button type="button" className="ml-auto underline" onClick={() => useDrawerHistory.setState({ told: null })}>
           seen
         </button>
       </div>

@@ -101,14 +101,7 @@ export function CsvDialog({ drawer, file, read, known, onClose }: CsvDialogProps
       )}
       <div className="flex gap-3">
         {good.length > 0 && (
-          <button
-            type="button"
-            className="sheet-button primary"
-            disabled={working}
-            onClick={() => {
-              void take();
-            }}
-          >
+          <button type="button" className="sheet-button primary" disabled={working} onClick={() => void take()}>
             {working
               ? 'Laying in'
               : bad === 0

@@ -141,9 +141,7 @@ export function DrawerTable({ drawer, rows, columns, find, fresh, onPick, onCoun
         return (value === undefined ? rest : { ...rest, [of.key]: value }) as unknown as typeof item;
       },
       `${row.item.name}, ${of.name}: ${text.trim() === '' ? 'nothing' : text.trim()}.`,
-    ).catch((error: unknown) => {
-      setRefused((now) => ({ ...now, [keyOf(cell)]: { text, why: whyOf(error) } }));
-    });
+    ).catch((error: unknown) => setRefused((now) => ({ ...now, [keyOf(cell)]: { text, why: whyOf(error) } })));
     const keys: Readonly<Record<Onward, string | null>> = {
       stay: null,
       down: 'ArrowDown',
@@ -166,9 +164,9 @@ export function DrawerTable({ drawer, rows, columns, find, fresh, onPick, onCoun
           (item) => withSeries(item, of, series, useInstruments.getState().port.simulated),
           `${row.item.name}, ${of.name} measured.`,
           `${row.id} ${of.key}`,
-        ).catch((error: unknown) => {
-          setRefused((now) => ({ ...now, [keyOf({ row: row.id, col: of.key })]: { text: '', why: whyOf(error) } }));
-        });
+        ).catch((error: unknown) =>
+          setRefused((now) => ({ ...now, [keyOf({ row: row.id, col: of.key })]: { text: '', why: whyOf(error) } })),
+        );
       },
     });
   };
@@ -202,9 +200,7 @@ export function DrawerTable({ drawer, rows, columns, find, fresh, onPick, onCoun
                     <button
                       type="button"
                       className={`size-full px-2 py-1 leading-tight ${numeric ? 'text-right max-w-24' : 'text-left max-w-40'}`}
-                      onClick={() => {
-                        header.column.toggleSorting(sorted === 'asc');
-                      }}
+                      onClick={() => header.column.toggleSorting(sorted === 'asc')}
                     >
                       {String(header.column.columnDef.header)}
                       <span aria-hidden="true">{sorted === 'asc' ? ' ▴' : sorted === 'desc' ? ' ▾' : ''}</span>
@@ -247,9 +243,7 @@ export function DrawerTable({ drawer, rows, columns, find, fresh, onPick, onCoun
                       onMouseDown={() => {
                         if (!editing) grid.go(cell);
                       }}
-                      onDoubleClick={() => {
-                        grid.edit();
-                      }}
+                      onDoubleClick={() => grid.edit()}
                       onFocus={() => {
                         grid.pick(cell);
                         aim(row, of);

@@ -24,9 +24,7 @@ import { CAUTION, ONE } from './words.ts';
 const isDrawer = (name: string | undefined): name is DrawerName => (DRAWERS as readonly string[]).includes(name ?? '');
 
 function doing(work: Promise<unknown>): void {
-  work.catch((reason: unknown) => {
-    say(reason instanceof Error ? reason.message : 'It did not work.');
-  });
+  work.catch((reason: unknown) => say(reason instanceof Error ? reason.message : 'It did not work.'));
 }
 
 /** The drawers: hooks, weights, materials and threads as tables that flies are solved with. */
@@ -69,18 +67,10 @@ function OneDrawer({ drawer }: { readonly drawer: DrawerName }) {
   };
   const remove = (): void => {
     if (!picked) return;
-    doing(
-      removeItem(picked).then(() => {
-        say(`${picked.item.name} is out of the drawer.`, { name: 'Undo', run: undo });
-      }),
-    );
+    doing(removeItem(picked).then(() => say(`${picked.item.name} is out of the drawer.`, { name: 'Undo', run: undo })));
   };
-  const undo = (): void => {
-    doing(undoDrawers());
-  };
-  const redo = (): void => {
-    doing(redoDrawers());
-  };
+  const undo = (): void => doing(undoDrawers());
+  const redo = (): void => doing(redoDrawers());
   const save = (): void => {
     saveFile(
       `${drawer}.csv`,
@@ -93,16 +83,9 @@ function OneDrawer({ drawer }: { readonly drawer: DrawerName }) {
   };
   const open = (list: FileList | null): void => {
     const [first] = list ?? [];
-    if (first)
-      doing(
-        first.text().then((text) => {
-          setIncoming({ name: first.name, text });
-        }),
-      );
+    if (first) doing(first.text().then((text) => setIncoming({ name: first.name, text })));
   };
-  const takeIn = (): void => {
-    file.current?.click();
-  };
+  const takeIn = (): void => file.current?.click();
   const nextSet = (): void => {
     const sets = setsOf(drawer);
     setSet(sets[(sets.indexOf(set) + 1) % sets.length] ?? set);
@@ -187,13 +170,7 @@ function OneDrawer({ drawer }: { readonly drawer: DrawerName }) {
         {kinds.length > 1 && (
           <label className="flex gap-2 text-ink2">
             only
-            <select
-              className="field"
-              value={kind}
-              onChange={(event) => {
-                setKind(event.target.value);
-              }}
-            >
+            <select className="field" value={kind} onChange={(event) => setKind(event.target.value)}>
               <option value="">all</option>
               {kinds.map((each) => (
                 <option key={each}>{each}</option>
@@ -209,9 +186,7 @@ function OneDrawer({ drawer }: { readonly drawer: DrawerName }) {
                 type="button"
                 aria-pressed={each === set}
                 className={each === set ? 'font-bold border-b-2 border-ink' : 'text-ink2 hover:text-ink'}
-                onClick={() => {
-                  setSet(each);
-                }}
+                onClick={() => setSet(each)}
               >
                 {each}
               </button>
@@ -263,15 +238,7 @@ function OneDrawer({ drawer }: { readonly drawer: DrawerName }) {
         <ChangedFlies />
       </main>
       {incoming && read && (
-        <CsvDialog
-          drawer={drawer}
-          file={incoming.name}
-          read={read}
-          known={known}
-          onClose={() => {
-            setIncoming(null);
-          }}
-        />
+        <CsvDialog drawer={drawer} file={incoming.name} read={read} known={known} onClose={() => setIncoming(null)} />
       )}
     </div>
   );

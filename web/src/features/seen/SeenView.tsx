@@ -1,10 +1,12 @@
 import { layFly, type LaidFly, meantFor } from '@jobbet/core/model';
 import type { FlyFile } from '@jobbet/core/pattern';
-import { WATER_COLOURS, sunWords, SUN, daylight, type WaterColour, finestMm, type Sight } from '@jobbet/core/study';
-import { formatDepth, formatLength, formatNumber } from '@jobbet/core/units';
+import { WATER_COLOURS, SUN, finestMm, type Sight } from '@jobbet/core/study';
+import { formatLength } from '@jobbet/core/units';
 import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { z } from 'zod';
+import { SEEN } from './commands.ts';
+import { depthWords, SightBar } from './SightBar.tsx';
 import { ChoiceField } from '../../shared/fields/Fields.tsx';
 import { useBench } from '../../fly/store.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
@@ -14,7 +16,7 @@ import { kept } from '../../shared/kept/kept.ts';
 import { FlyTabs } from '../../fly/frame/FlyTabs.tsx';
 import { ShellKeys } from '../../shared/ui/ShellKeys.tsx';
 import { TopBar } from '../../shared/ui/TopBar.tsx';
-import { useOffered } from '../../shared/commands/useKeys.ts';
+import { useTable } from '../../shared/commands/useKeys.ts';
 import { scaleFor, SeenRow } from './SeenRow.tsx';
 
 const USUAL: Sight = { water: 'clear', depthM: 1, distanceM: 0.6, sunDeg: 30 };
@@ -59,56 +61,13 @@ export function SeenView() {
     const read = beside ? layFly(beside.file, tables) : null;
     return read?.ok === true ? [own, read.value] : [own];
   }, [own, beside, tables]);
-  useOffered('seen', [
-    {
-      name: 'Back to the balance',
-      group: 'Fly',
-      keys: 'escape',
-      run: () => {
-        void navigate(`/fly/${id}/balance`);
-      },
+  useTable('seen', SEEN, {
+    back: () => void navigate(`/fly/${id}/balance`),
+    water: () => {
+      const next = WATER_COLOURS[(WATER_COLOURS.indexOf(sight.water) + 1) % WATER_COLOURS.length];
+      if (next) change({ water: next });
     },
-    {
-      name: 'Another water',
-      group: 'As the fish has it',
-      keys: 'w',
-      run: () => {
-        const next = WATER_COLOURS[(WATER_COLOURS.indexOf(sight.water) + 1) % WATER_COLOURS.length];
-        if (next) change({ water: next });
-      },
-    },
-  ]);
-  const [sky, metres] = [
-    sunWords(sight.sunDeg),
-    (m: number): string => Object.values(formatDepth(1000 * m, style)).join(' '),
-  ];
-  const slider = (
-    label: string,
-    value: number,
-    least: number,
-    most: number,
-    step: number,
-    told: string,
-    take: (value: number) => void,
-  ) => (
-    <label className="flex items-center gap-2">
-      <span className="text-ink2">{label}</span>
-      <input
-        type="range"
-        className="w-28 accent-[var(--shape)]"
-        aria-label={label}
-        aria-valuetext={told}
-        min={least}
-        max={most}
-        step={step}
-        value={value}
-        onChange={(event) => {
-          take(Number(event.target.value));
-        }}
-      />
-      <b className="w-20 whitespace-nowrap">{told}</b>
-    </label>
-  );
+  });
   const rowHeight = laid.length > 0 ? height / laid.length : 0;
   const scale = scaleFor(laid, width, rowHeight);
   return (
@@ -124,40 +83,7 @@ export function SeenView() {
         <FlyTabs id={id} />
         <ShellKeys />
       </TopBar>
-      <div
-        className="flex flex-wrap items-center gap-x-5 gap-y-1 px-4 py-2 border-b border-hair"
-        role="group"
-        aria-label="Water and light"
-      >
-        <label className="flex items-center gap-2">
-          <span className="text-ink2">water</span>
-          <ChoiceField
-            label="colour of the water"
-            value={sight.water}
-            options={WATER_COLOURS}
-            onChange={(word) => {
-              change({ water: word as WaterColour });
-            }}
-          />
-          <span className="plain-key">W</span>
-        </label>
-        {slider('depth', sight.depthM, 0, 10, 0.1, metres(sight.depthM), (depthM) => {
-          change({ depthM });
-        })}
-        {slider('distance', sight.distanceM, 0.1, 5, 0.1, metres(sight.distanceM), (distanceM) => {
-          change({ distanceM });
-        })}
-        {slider(
-          'light',
-          -sight.sunDeg,
-          -SUN.highest,
-          -SUN.lowest,
-          1,
-          `${sky}, ${luxWords(daylight(sight.sunDeg), style)}`,
-          (down) => {
-            change({ sunDeg: -down });
-          },
-        )}
+      <SightBar sight={sight} onChange={change}>
         <label className="flex items-center gap-2 ml-auto">
           <span className="text-ink2">beside</span>
           <ChoiceField
@@ -168,7 +94,7 @@ export function SeenView() {
             onChange={setSecond}
           />
         </label>
-      </div>
+      </SightBar>
       <main ref={frame} className="flex-1 min-h-0 overflow-hidden">
         {width > 0 &&
           laid.map((each, i) => (
@@ -183,7 +109,7 @@ export function SeenView() {
           ))}
       </main>
       <p className="px-4 py-1.5 border-t border-hair italic text-ink2">
-        At {metres(sight.distanceM)} what is closer together than{' '}
+        At {depthWords(sight.distanceM, style)} what is closer together than{' '}
         {Object.values(formatLength(finestMm(sight.distanceM), style)).join(' ')} runs into one. Contrast falls along
         the line of sight by Beer-Lambert, as Duntley (1963) has it; daylight by Kirk (1984); pure water by Pope and Fry
         (1997), humus by Bricaud and others (1981). How strongly each water is coloured, the least contrast seen and the
@@ -192,6 +118,3 @@ export function SeenView() {
     </div>
   );
 }
-
-const luxWords = (lux: number, style: ReturnType<typeof useStyle>): string =>
-  lux >= 1000 ? `${formatNumber(lux / 1000, 0, style)} klx` : `${formatNumber(lux, lux < 10 ? 1 : 0, style)} lx`;

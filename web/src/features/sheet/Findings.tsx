@@ -38,9 +38,7 @@ function FindingLine({ finding, onTake }: FindingLineProps) {
         <button
           type="button"
           className="underline underline-offset-2"
-          onClick={() => {
-            onTake(fix.file, sentence(fix.words));
-          }}
+          onClick={() => onTake(fix.file, sentence(fix.words))}
         >
           {fix.words}
         </button>

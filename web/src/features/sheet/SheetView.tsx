@@ -50,22 +50,12 @@ function useSheetFiles({ sheet, laid }: SheetOfFly) {
     pdf: (): void => {
       setMaking(true);
       working('Setting the sheet', (watching) => api.sheetPdf(laid.file, { paper, hand, style }, watching))
-        .then((pdf) => {
-          saveFile(`${name}-sheet.pdf`, pdf);
-        })
-        .catch((reason: unknown) => {
-          say(reason instanceof Error ? reason.message : 'The sheet was not made.');
-        })
-        .finally(() => {
-          setMaking(false);
-        });
+        .then((pdf) => saveFile(`${name}-sheet.pdf`, pdf))
+        .catch((reason: unknown) => say(reason instanceof Error ? reason.message : 'The sheet was not made.'))
+        .finally(() => setMaking(false));
     },
-    markdown: (): void => {
-      saveFile(`${name}.md`, sheetMarkdown(sheet, style), 'text/markdown');
-    },
-    html: (): void => {
-      saveFile(`${name}.html`, sheetHtml(sheet, style, stageSvgs(laid, sheet, hand)), 'text/html');
-    },
+    markdown: (): void => saveFile(`${name}.md`, sheetMarkdown(sheet, style), 'text/markdown'),
+    html: (): void => saveFile(`${name}.html`, sheetHtml(sheet, style, stageSvgs(laid, sheet, hand)), 'text/html'),
   };
 }
 
@@ -104,20 +94,14 @@ function SheetBoard({ sheet, laid }: SheetOfFly) {
     const other = layFly(file, drawers);
     return other.ok ? changesInWords(compareSteps(sheet.steps, tyingPlan(other.value, style).steps)) : '';
   };
-  const reorder = (): void => {
-    take(inOrder(laid.file, order.best), 'Put in an order that breaks nothing.');
-  };
-  const print = (): void => {
-    window.print();
-  };
+  const reorder = (): void => take(inOrder(laid.file, order.best), 'Put in an order that breaks nothing.');
+  const print = (): void => window.print();
   useOffered('sheet', [
     {
       name: 'Tie it, step by step',
       group: 'Sheet',
       keys: 't',
-      run: () => {
-        void navigate(`/fly/${id}/vise`);
-      },
+      run: () => void navigate(`/fly/${id}/vise`),
     },
     { name: 'Print the sheet', group: 'Sheet', keys: 'p', run: print },
     { name: 'Save the sheet as PDF', group: 'Sheet', keys: 'e', run: files.pdf },
@@ -152,9 +136,9 @@ function SheetBoard({ sheet, laid }: SheetOfFly) {
         <div className="no-print">
           <WaysBox
             laid={laid}
-            onTake={(file, words) => {
-              take(file, `${words.charAt(0).toUpperCase()}${words.slice(1)}. ${changedSteps(file)}`);
-            }}
+            onTake={(file, words) =>
+              take(file, `${words.charAt(0).toUpperCase()}${words.slice(1)}. ${changedSteps(file)}`)
+            }
           />
         </div>
         <WaterAndCare sheet={sheet} />
@@ -169,9 +153,7 @@ function SheetBoard({ sheet, laid }: SheetOfFly) {
           thread={thread}
           tyings={tyings ?? []}
           figures={figures}
-          onOrder={(ids, moved) => {
-            take(inOrder(laid.file, ids), `Moved the ${moved}.`);
-          }}
+          onOrder={(ids, moved) => take(inOrder(laid.file, ids), `Moved the ${moved}.`)}
         />
       </section>
     </main>

@@ -20,12 +20,8 @@ export function TyingsBox({ tyings, onRemove, onRestore }: TyingsBoxProps) {
   if (tyings.length === 0) return null;
   const remove = (tying: TyingRecord): void => {
     onRemove(tying)
-      .then(() => {
-        say('The record of that tying is gone.', { name: 'Undo', run: () => void onRestore(tying) });
-      })
-      .catch((error: unknown) => {
-        say(error instanceof Error ? error.message : 'It could not be removed.');
-      });
+      .then(() => say('The record of that tying is gone.', { name: 'Undo', run: () => void onRestore(tying) }))
+      .catch((error: unknown) => say(error instanceof Error ? error.message : 'It could not be removed.'));
   };
   return (
     <section aria-label="Tied before" data-testid="tyings">
@@ -60,9 +56,7 @@ export function TyingsBox({ tyings, onRemove, onRestore }: TyingsBoxProps) {
                 type="button"
                 className="text-ink2 hover:text-ink underline underline-offset-2 no-print"
                 aria-label={`Remove the record of ${day(each.begun)}`}
-                onClick={() => {
-                  remove(each);
-                }}
+                onClick={() => remove(each)}
               >
                 remove
               </button>

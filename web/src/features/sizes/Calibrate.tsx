@@ -37,9 +37,7 @@ export function Calibrate({ pxPerMm, onClose }: { readonly pxPerMm: number; read
           max={RANGE[1]}
           step={0.01}
           value={trial}
-          onChange={(event) => {
-            setTrial(Number(event.target.value));
-          }}
+          onChange={(event) => setTrial(Number(event.target.value))}
         />
         <span className="italic text-measure w-28">{trial.toFixed(2)} px / mm</span>
       </label>

@@ -12,7 +12,8 @@ import { setSettings, useSettings, useStyle } from '../../shared/settings/settin
 import { saveFile } from '../../shared/ui/saveFile.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { working } from '../../shared/ui/work.ts';
-import { useOffered } from '../../shared/commands/useKeys.ts';
+import { useTable } from '../../shared/commands/useKeys.ts';
+import { GAUGE } from './commands.ts';
 import { Calibrate } from './Calibrate.tsx';
 import type { Column } from './RunTable.tsx';
 
@@ -28,35 +29,8 @@ export function GaugeCard({ name, columns }: { readonly name: string; readonly c
   const shown = useMemo(() => gaugeCard(name, strips, { paper, hand, style }), [name, strips, paper, hand, style]);
   const printed = (): readonly Page[] => gaugeCard(name, strips, { paper, hand, correction: printScale, style });
   const pxPerMm = screenPxPerMm ?? PX_PER_MM;
-  const asPdf = (): void => {
-    working('Setting the card', (watching) => api.printPdf(`${name}: gauge card`, printed(), watching))
-      .then((pdf) => {
-        saveFile(`${slug(name)}-gauge.pdf`, pdf);
-        setMade(printScale);
-      })
-      .catch((reason: unknown) => {
-        say(reason instanceof Error ? reason.message : 'The card was not made.');
-      });
-  };
-  const asSvg = (): void => {
-    setMade(printScale);
-    printed().forEach((page, i, pages) => {
-      const numbered = pages.length > 1 ? `-${String(i + 1)}` : '';
-      saveFile(`${slug(name)}-gauge${numbered}.svg`, pageSvg(page), 'image/svg+xml');
-    });
-  };
-  useOffered('gauge', [
-    { name: 'Save the gauge card as PDF', group: 'Gauge card', keys: 'p', run: asPdf },
-    { name: 'Save the gauge card as SVG', group: 'Gauge card', keys: 's', run: asSvg },
-    {
-      name: 'Bring the screen to true size',
-      group: 'Gauge card',
-      keys: 'c',
-      run: () => {
-        setCalibrating((is) => !is);
-      },
-    },
-  ]);
+  const { asPdf, asSvg } = cardFiles(name, printed, () => setMade(printScale));
+  useTable('gauge', GAUGE, { pdf: asPdf, svg: asSvg, calibrate: () => setCalibrating((is) => !is) });
   return (
     <>
       <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1 px-4 py-2 border-b border-hair">
@@ -79,9 +53,7 @@ export function GaugeCard({ name, columns }: { readonly name: string; readonly c
           <button
             type="button"
             className="underline underline-offset-2 hover:text-ink"
-            onClick={() => {
-              setCalibrating(true);
-            }}
+            onClick={() => setCalibrating(true)}
           >
             Calibrate
           </button>{' '}
@@ -89,14 +61,7 @@ export function GaugeCard({ name, columns }: { readonly name: string; readonly c
         </span>
         <span className="text-ink2">Mind points and blades while cutting out: shield the hook, cut away from you.</span>
       </div>
-      {calibrating && (
-        <Calibrate
-          pxPerMm={pxPerMm}
-          onClose={() => {
-            setCalibrating(false);
-          }}
-        />
-      )}
+      {calibrating && <Calibrate pxPerMm={pxPerMm} onClose={() => setCalibrating(false)} />}
       <div className="p-4 flex flex-col gap-4 items-start" data-testid="gauge">
         {shown.map((page, i) => (
           <PaperPage key={i} page={page} pxPerMm={pxPerMm} name={`Page ${String(i + 1)} of the gauge card`} />
@@ -105,6 +70,27 @@ export function GaugeCard({ name, columns }: { readonly name: string; readonly c
       </div>
     </>
   );
+}
+
+/** The ways a card leaves the screen. @param onMade told once it did */
+function cardFiles(name: string, printed: () => readonly Page[], onMade: () => void) {
+  return {
+    asPdf: (): void => {
+      working('Setting the card', (watching) => api.printPdf(`${name}: gauge card`, printed(), watching))
+        .then((pdf) => {
+          saveFile(`${slug(name)}-gauge.pdf`, pdf);
+          onMade();
+        })
+        .catch((reason: unknown) => say(reason instanceof Error ? reason.message : 'The card was not made.'));
+    },
+    asSvg: (): void => {
+      onMade();
+      printed().forEach((page, i, pages) => {
+        const numbered = pages.length > 1 ? `-${String(i + 1)}` : '';
+        saveFile(`${slug(name)}-gauge${numbered}.svg`, pageSvg(page), 'image/svg+xml');
+      });
+    },
+  };
 }
 
 /** A page as it will be printed, so many px to the millimetre; paper is white in every theme. */
@@ -157,9 +143,7 @@ function PrintedBar({ made }: { readonly made: number }) {
           <button
             type="button"
             className="underline underline-offset-2 text-ink2 hover:text-ink"
-            onClick={() => {
-              setSettings({ printScale: 1 });
-            }}
+            onClick={() => setSettings({ printScale: 1 })}
           >
             as drawn
           </button>

@@ -29,12 +29,8 @@ export function PinCell({ name, now, pinned, children, onPin }: PinCellProps) {
         autoFocus
         spellCheck={false}
         value={written}
-        onFocus={(event) => {
-          event.currentTarget.select();
-        }}
-        onChange={(event) => {
-          setWritten(event.target.value);
-        }}
+        onFocus={(event) => event.currentTarget.select()}
+        onChange={(event) => setWritten(event.target.value)}
         onBlur={take}
         onKeyDown={(event) => {
           if (event.key === 'Enter') take();
@@ -50,9 +46,7 @@ export function PinCell({ name, now, pinned, children, onPin }: PinCellProps) {
       title={
         pinned ? `Pinned at ${pinned.value}. Empty it to let it follow.` : `${now.value}. Write another to pin it.`
       }
-      onClick={() => {
-        setWritten(now.value);
-      }}
+      onClick={() => setWritten(now.value)}
     >
       {pinned && <PinIcon size={12} aria-hidden="true" className="inline mr-1 text-measure" />}
       {children}

@@ -91,82 +91,96 @@ export function RunTable({ own, columns, width, hold, pins, onPin, onKeep }: Run
             ))}
           </tr>
         ))}
-        <tr>
-          <th scope="row" className="border-t border-ink px-4 py-1 align-top font-semibold">
-            weight held
-          </th>
-          {columns.map(({ size, answer, weights, laid }) => (
-            <td
-              key={size.text}
-              className="border-t border-ink px-2 py-1 align-top"
-              data-size={size.text}
-              data-row="held"
-            >
-              {answer?.ok && (
-                <Held
-                  answer={answer}
-                  run={hold}
-                  weights={weights}
-                  own={laid !== null && isOwn(own, laid)}
-                  size={size.text}
-                  pinned={pins.find((pin) => pin.size === size.text && pin.key === 'hold')}
-                  onPin={onPin}
-                />
-              )}
-            </td>
-          ))}
-        </tr>
-        <tr>
-          <th scope="row" className="border-t border-hair px-4 py-1 align-top font-semibold">
-            does not scale
-          </th>
-          {columns.map(({ size, answer }) => (
-            <td key={size.text} className="border-t border-hair px-2 py-1 align-top text-label text-ink2">
-              {answer?.ok ? answer.notes.map((note) => <p key={note}>{note}</p>) : <Faults answer={answer} />}
-            </td>
-          ))}
-        </tr>
-        <tr>
-          <th scope="row" className="border-t border-hair px-4 py-2">
-            <span className="sr-only">save</span>
-          </th>
-          {columns.map((column) => (
-            <td key={column.size.text} className="border-t border-hair px-2 py-2">
-              {column.answer?.ok && (
-                <>
-                  {column.saved && (
-                    <Link
-                      className="block italic text-measure underline underline-offset-2 truncate"
-                      style={{ maxWidth: across - 16 }}
-                      title={column.saved.name}
-                      to={`/fly/${column.saved.id}`}
-                    >
-                      {column.saved.name}
-                    </Link>
-                  )}
-                  {column.laid && !isOwn(own, column.laid) && (
-                    <button
-                      type="button"
-                      className="underline"
-                      aria-label={
-                        column.saved
-                          ? `Bring ${column.saved.name} up to the run`
-                          : `Save ${column.size.text} as a fly of its own`
-                      }
-                      onClick={() => {
-                        onKeep(column);
-                      }}
-                    >
-                      {column.saved ? 'bring it up to the run' : 'save as a fly'}
-                    </button>
-                  )}
-                </>
-              )}
-            </td>
-          ))}
-        </tr>
+        <RunFoot own={own} columns={columns} across={across} hold={hold} pins={pins} onPin={onPin} onKeep={onKeep} />
       </tbody>
     </table>
+  );
+}
+
+interface RunFootProps extends Omit<RunTableProps, 'width'> {
+  /** px of a column. */
+  readonly across: number;
+}
+
+/** Under the figures: which weight was taken, what does not scale, and where a size is saved as a fly. */
+function RunFoot({ own, columns, across, hold, pins, onPin, onKeep }: RunFootProps) {
+  return (
+    <>
+      <tr>
+        <th scope="row" className="border-t border-ink px-4 py-1 align-top font-semibold">
+          weight held
+        </th>
+        {columns.map(({ size, answer, weights, laid }) => (
+          <td key={size.text} className="border-t border-ink px-2 py-1 align-top" data-size={size.text} data-row="held">
+            {answer?.ok && (
+              <Held
+                answer={answer}
+                run={hold}
+                weights={weights}
+                own={laid !== null && isOwn(own, laid)}
+                size={size.text}
+                pinned={pins.find((pin) => pin.size === size.text && pin.key === 'hold')}
+                onPin={onPin}
+              />
+            )}
+          </td>
+        ))}
+      </tr>
+      <tr>
+        <th scope="row" className="border-t border-hair px-4 py-1 align-top font-semibold">
+          does not scale
+        </th>
+        {columns.map(({ size, answer }) => (
+          <td key={size.text} className="border-t border-hair px-2 py-1 align-top text-label text-ink2">
+            {answer?.ok ? answer.notes.map((note) => <p key={note}>{note}</p>) : <Faults answer={answer} />}
+          </td>
+        ))}
+      </tr>
+      <tr>
+        <th scope="row" className="border-t border-hair px-4 py-2">
+          <span className="sr-only">save</span>
+        </th>
+        {columns.map((column) => (
+          <td key={column.size.text} className="border-t border-hair px-2 py-2">
+            {column.answer?.ok && <SavedAs column={column} own={own} across={across} onKeep={onKeep} />}
+          </td>
+        ))}
+      </tr>
+    </>
+  );
+}
+
+interface SavedAsProps extends Pick<RunFootProps, 'own' | 'across' | 'onKeep'> {
+  readonly column: Column;
+}
+
+/** The fly a size was saved as, and the way to save it. */
+function SavedAs({ column, own, across, onKeep }: SavedAsProps) {
+  return (
+    <>
+      {column.saved && (
+        <Link
+          className="block italic text-measure underline underline-offset-2 truncate"
+          style={{ maxWidth: across - 16 }}
+          title={column.saved.name}
+          to={`/fly/${column.saved.id}`}
+        >
+          {column.saved.name}
+        </Link>
+      )}
+      {column.laid && !isOwn(own, column.laid) && (
+        <button
+          type="button"
+          className="underline"
+          aria-label={
+            column.saved ? `Bring ${column.saved.name} up to the run` : `Save ${column.size.text} as a fly of its own`
+          }
+          onClick={() => onKeep(column)}
+        >
+          {column.saved ? 'bring it up to the run' : 'save as a fly'}
+        </button>
+      )}
+    </>
   );
 }
 
@@ -193,9 +207,7 @@ function RunCell({ row, own, laid, answer, size, pins, onPin }: RunCellProps) {
       name={`${row.name} on ${size}`}
       now={now}
       pinned={pins.find((pin) => pin.size === size && pin.part === now.part && pin.key === now.key)}
-      onPin={(value) => {
-        onPin({ ...now, size, value });
-      }}
+      onPin={(value) => onPin({ ...now, size, value })}
     >
       {content}
     </PinCell>
@@ -249,9 +261,7 @@ function Held({ answer, run, weights, own, size, pinned, onPin }: HeldProps) {
         className={`block bg-transparent text-label border-b border-dotted border-rule ${pinned ? 'font-semibold' : 'text-ink2'}`}
         aria-label={`what ${size} holds`}
         value={pinned?.value ?? ''}
-        onChange={(event) => {
-          onPin({ size, part: null, key: 'hold', value: event.target.value });
-        }}
+        onChange={(event) => onPin({ size, part: null, key: 'hold', value: event.target.value })}
       >
         <option value="">as the run</option>
         {HOLDS.map((each) => (

@@ -45,17 +45,13 @@ export function DiffersField({ value, onTake }: { readonly value: string; readon
           maxLength={300}
           placeholder="a shorter tail, another colour"
           value={words}
-          onChange={(event) => {
-            setWords(event.target.value);
-          }}
+          onChange={(event) => setWords(event.target.value)}
           onKeyDown={(event) => {
             if (event.key === 'Enter') onTake(words);
             if (event.key === 'Escape') onTake(value);
             event.stopPropagation();
           }}
-          onBlur={() => {
-            onTake(words);
-          }}
+          onBlur={() => onTake(words)}
         />
       </label>
     </p>

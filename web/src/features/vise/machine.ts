@@ -19,15 +19,11 @@ export function browserMachine(): ViseMachine {
           voice.speak(new SpeechSynthesisUtterance(words));
         }
       : null,
-    hush: () => {
-      voice?.cancel();
-    },
+    hush: () => voice?.cancel(),
     keepLit: lock
       ? async () => {
           const held = await lock.request('screen');
-          return () => {
-            void held.release();
-          };
+          return () => void held.release();
         }
       : null,
     now: () => Date.now(),

@@ -50,12 +50,8 @@ export function useTying({ fly, sheet, first, machine, before, onKeep }: AtHand)
     tick.current = take;
   });
   useEffect(() => {
-    const timer = setInterval(() => {
-      tick.current((same) => same);
-    }, TICK_MS);
-    return () => {
-      clearInterval(timer);
-    };
+    const timer = setInterval(() => tick.current((same) => same), TICK_MS);
+    return () => clearInterval(timer);
   }, []);
   return { tying, all, now, take };
 }

@@ -90,22 +90,10 @@ export function BenchBar({ onHistory }: BenchBarProps) {
         {trouble && <SnagFlag />}
         {save === 'failed' && !onDevice ? 'not saved anywhere' : SAVE_WORDS[save]}
       </span>
-      <button
-        type="button"
-        disabled={!canUndo}
-        onClick={() => {
-          undo(bench);
-        }}
-      >
+      <button type="button" disabled={!canUndo} onClick={() => undo(bench)}>
         undo <span className="plain-key">Z</span>
       </button>
-      <button
-        type="button"
-        disabled={!canRedo}
-        onClick={() => {
-          redo(bench);
-        }}
-      >
+      <button type="button" disabled={!canRedo} onClick={() => redo(bench)}>
         redo
       </button>
       <button type="button" onClick={onHistory}>
@@ -133,9 +121,7 @@ function FlyName() {
         className="bg-transparent font-bold w-full max-w-[300px] text-ellipsis [field-sizing:content] min-w-[4ch] focus:bg-pick focus:text-on-pick outline-none"
         maxLength={120}
         value={draft ?? name}
-        onChange={(event) => {
-          setDraft(event.target.value);
-        }}
+        onChange={(event) => setDraft(event.target.value)}
         onBlur={take}
         onKeyDown={(event) => {
           if (event.key === 'Enter') event.currentTarget.blur();
@@ -167,9 +153,7 @@ function FlyMenu() {
     void navigate('/');
     say(`${file.name} is in the trash.`, {
       name: 'Undo',
-      run: () => {
-        void api.undelete(id).then(() => mutate('flies'));
-      },
+      run: () => void api.undelete(id).then(() => mutate('flies')),
     });
   };
   return (
@@ -177,70 +161,30 @@ function FlyMenu() {
       <DropdownMenu.Trigger className="data-[state=open]:font-bold">fly ▾</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content align="end" sideOffset={10} className="z-30 bg-sheet border border-ink py-1 min-w-52">
-          <DropdownMenu.Item
-            className={item}
-            onSelect={() => {
-              void copy();
-            }}
-          >
+          <DropdownMenu.Item className={item} onSelect={() => void copy()}>
             Copy the fly
           </DropdownMenu.Item>
-          <DropdownMenu.Item
-            className={item}
-            onSelect={() => {
-              exportFile(bench.getState().file);
-            }}
-          >
+          <DropdownMenu.Item className={item} onSelect={() => exportFile(bench.getState().file)}>
             Save the pattern file
           </DropdownMenu.Item>
-          <DropdownMenu.Item
-            className={item}
-            onSelect={() => {
-              exportSvg(bench.getState().laid);
-            }}
-          >
+          <DropdownMenu.Item className={item} onSelect={() => exportSvg(bench.getState().laid)}>
             Save the drawing as SVG
           </DropdownMenu.Item>
-          <DropdownMenu.Item
-            className={item}
-            onSelect={() => {
-              void exportPng(bench.getState().laid);
-            }}
-          >
+          <DropdownMenu.Item className={item} onSelect={() => void exportPng(bench.getState().laid)}>
             Save the drawing as PNG
           </DropdownMenu.Item>
-          <DropdownMenu.Item
-            className={item}
-            onSelect={() => {
-              window.print();
-            }}
-          >
+          <DropdownMenu.Item className={item} onSelect={() => window.print()}>
             Print
           </DropdownMenu.Item>
           <DropdownMenu.Separator className="border-t border-hair my-1" />
-          <DropdownMenu.Item
-            className={item}
-            onSelect={() => {
-              void navigate('/settings');
-            }}
-          >
+          <DropdownMenu.Item className={item} onSelect={() => void navigate('/settings')}>
             Settings
           </DropdownMenu.Item>
-          <DropdownMenu.Item
-            className={item}
-            onSelect={() => {
-              void navigate('/help');
-            }}
-          >
+          <DropdownMenu.Item className={item} onSelect={() => void navigate('/help')}>
             Help
           </DropdownMenu.Item>
           <DropdownMenu.Separator className="border-t border-hair my-1" />
-          <DropdownMenu.Item
-            className={item}
-            onSelect={() => {
-              void remove();
-            }}
-          >
+          <DropdownMenu.Item className={item} onSelect={() => void remove()}>
             Put the fly in the trash
           </DropdownMenu.Item>
         </DropdownMenu.Content>

@@ -17,26 +17,20 @@ export function BoardFrame({ saver, className = '', children }: BoardFrameProps)
   const bench = useBenchStore();
   const save = useBench((state) => state.save);
   const [history, setHistory] = useState(false);
-  const showHistory = (): void => {
-    setHistory(true);
-  };
+  const showHistory = (): void => setHistory(true);
   useLeaveGuard(useBench(mayBeLost));
   useOffered('frame', [
     {
       name: 'Undo',
       group: 'Fly',
       keys: 'ctrl+z or z',
-      run: () => {
-        undo(bench);
-      },
+      run: () => undo(bench),
     },
     {
       name: 'Redo',
       group: 'Fly',
       keys: 'ctrl+shift+z or ctrl+y or shift+z',
-      run: () => {
-        redo(bench);
-      },
+      run: () => redo(bench),
     },
     { name: 'History of this fly', group: 'Fly', keys: 'h', run: showHistory },
   ]);
@@ -44,14 +38,7 @@ export function BoardFrame({ saver, className = '', children }: BoardFrameProps)
     <div className={`flex flex-col h-full min-w-[1000px] ${className}`}>
       <BenchBar onHistory={showHistory} />
       {children}
-      {history && (
-        <HistoryDialog
-          saver={saver}
-          onClose={() => {
-            setHistory(false);
-          }}
-        />
-      )}
+      {history && <HistoryDialog saver={saver} onClose={() => setHistory(false)} />}
       {isToSettle(save) && <ConflictDialog saver={saver} as={save} />}
     </div>
   );
@@ -65,12 +52,8 @@ const mayBeLost = ({ save, onDevice }: BenchState): boolean =>
 function useLeaveGuard(asks: boolean): void {
   useEffect(() => {
     if (!asks) return;
-    const guard = (event: BeforeUnloadEvent): void => {
-      event.preventDefault();
-    };
+    const guard = (event: BeforeUnloadEvent): void => event.preventDefault();
     window.addEventListener('beforeunload', guard);
-    return () => {
-      window.removeEventListener('beforeunload', guard);
-    };
+    return () => window.removeEventListener('beforeunload', guard);
   }, [asks]);
 }

@@ -41,12 +41,8 @@ export function ConflictDialog({ saver, as }: ConflictProps) {
   const doing = (work: () => Promise<void>) => (): void => {
     setBusy(true);
     work()
-      .catch((error: unknown) => {
-        say(error instanceof Error ? error.message : 'It did not work.');
-      })
-      .finally(() => {
-        setBusy(false);
-      });
+      .catch((error: unknown) => say(error instanceof Error ? error.message : 'It did not work.'))
+      .finally(() => setBusy(false));
   };
   const theirs = async (): Promise<void> => {
     const current = await api.fly(id);
@@ -65,9 +61,7 @@ export function ConflictDialog({ saver, as }: ConflictProps) {
     <DialogSheet
       title={words.title}
       open
-      onClose={() => {
-        say('Not settled yet: your work is kept on this device.');
-      }}
+      onClose={() => say('Not settled yet: your work is kept on this device.')}
       note={words.note}
     >
       <div className="flex flex-col items-start gap-2">

@@ -49,13 +49,7 @@ function NoFly({ words }: { readonly words: string }) {
     <main className="p-6">
       <h1 className="text-fly font-bold mb-2">No fly on the bench</h1>
       <p className="mb-4">{words} It may be in the trash. What was not saved of it is in the settings.</p>
-      <button
-        type="button"
-        className="sheet-button primary"
-        onClick={() => {
-          void navigate('/');
-        }}
-      >
+      <button type="button" className="sheet-button primary" onClick={() => void navigate('/')}>
         To the box
       </button>
     </main>
@@ -81,9 +75,7 @@ function OpenFly({ fly, drawers }: { readonly fly: StoredFly; readonly drawers: 
     const opened = createBench(fly, drawers);
     return {
       bench: opened,
-      saver: new Saver(opened, () => {
-        void mutate('flies');
-      }),
+      saver: new Saver(opened, () => void mutate('flies')),
     };
   });
   useEffect(() => {
@@ -92,9 +84,7 @@ function OpenFly({ fly, drawers }: { readonly fly: StoredFly; readonly drawers: 
       say(
         'Work on this fly that was kept on this device no longer lays out: it is in the settings, to be saved as a file.',
       );
-    return () => {
-      saver.stop();
-    };
+    return () => saver.stop();
   }, [bench, saver]);
   useSayTrouble(bench);
   useEffect(() => {

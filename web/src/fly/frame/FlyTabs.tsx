@@ -16,9 +16,7 @@ export function FlyTabs({ id }: { readonly id: string }) {
       name: `${name} of this fly`,
       group: 'Fly',
       keys: key,
-      run: () => {
-        void navigate(to);
-      },
+      run: () => void navigate(to),
     })),
   );
   return (

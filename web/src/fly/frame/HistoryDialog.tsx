@@ -53,9 +53,7 @@ export function HistoryDialog({ saver, onClose }: { readonly saver: Saver; reado
                 type="button"
                 className="w-full text-left px-2 py-1.5"
                 aria-pressed={each.revision === version?.revision}
-                onClick={() => {
-                  setPicked(each.revision);
-                }}
+                onClick={() => setPicked(each.revision)}
               >
                 <span className="font-semibold">{KINDS[each.kind]}</span>{' '}
                 <span className="italic text-ink2">{formatDistanceToNow(each.savedAt, { addSuffix: true })}</span>
@@ -72,9 +70,9 @@ export function HistoryDialog({ saver, onClose }: { readonly saver: Saver; reado
             version={version}
             now={file}
             onRestore={() => {
-              restore(version).catch((reason: unknown) => {
-                say(reason instanceof Error ? reason.message : 'It did not come back.');
-              });
+              restore(version).catch((reason: unknown) =>
+                say(reason instanceof Error ? reason.message : 'It did not come back.'),
+              );
             }}
           />
         )}

@@ -33,18 +33,8 @@ export function CheckCards({ findings }: { readonly findings: readonly Finding[]
 }
 
 function CheckCard({ finding }: { readonly finding: Finding }) {
-  const bench = useBenchStore();
-  const preview = useBench((state) => state.preview);
-  const [leaving, setLeaving] = useState<string | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
   const { fix, severity, code } = finding;
-  const shown = fix !== null && preview?.file === fix.file;
   const loud = wantsSettling(finding);
-  const mute = (): void => {
-    const muted = withMute(bench.getState().file, code, leaving ?? '');
-    if (!muted.ok) setProblem(muted.faults[0]?.message ?? 'Say why.');
-    else if (changeOrSay(bench, muted.value)) setLeaving(null);
-  };
   return (
     <li
       className={`border-l-[3px] pl-3 ${loud ? 'border-warn' : 'border-rule'}`}
@@ -66,90 +56,94 @@ function CheckCard({ finding }: { readonly finding: Finding }) {
           {COSTS[finding.costs]}.
         </span>
       </p>
-      {fix && (
-        <div className="flex items-baseline justify-between gap-2 border-t border-hair mt-1 pt-1">
-          <button
-            type="button"
-            aria-pressed={shown}
-            className={`text-left font-semibold hover:underline ${shown ? 'bg-pick text-on-pick px-1' : ''}`}
-            onClick={() => {
-              if (shown) takeShown(bench);
-              else showPreview(bench, fix.words, fix.file);
-            }}
-          >
-            {fix.words}
-          </button>
-          {shown && (
-            <span className="flex gap-2 shrink-0">
-              <button
-                type="button"
-                className="underline font-semibold"
-                onClick={() => {
-                  takeShown(bench);
-                }}
-              >
-                take it
-              </button>
-              <button
-                type="button"
-                className="underline"
-                onClick={() => {
-                  leavePreview(bench);
-                }}
-              >
-                back
-              </button>
-            </span>
-          )}
-        </div>
-      )}
-      <div className="border-t border-hair mt-1 pt-1">
-        {leaving === null ? (
-          <button
-            type="button"
-            className="text-ink2 hover:text-ink hover:underline"
-            onClick={() => {
-              setLeaving('');
-            }}
-          >
-            Leave it, and say why
-          </button>
-        ) : (
-          <form
-            className="flex items-baseline gap-2"
-            onSubmit={(event) => {
-              event.preventDefault();
-              mute();
-            }}
-          >
-            <input
-              autoFocus
-              aria-label="why it does not matter on this fly"
-              aria-invalid={problem !== null}
-              className="field flex-1"
-              placeholder="why it does not matter here"
-              maxLength={400}
-              value={leaving}
-              onChange={(event) => {
-                setLeaving(event.target.value);
-                setProblem(null);
-              }}
-              onKeyDown={(event) => {
-                if (event.key === 'Escape') setLeaving(null);
-              }}
-            />
-            <button type="submit" className="underline">
-              leave it
-            </button>
-          </form>
-        )}
-        {problem !== null && (
-          <p role="alert" className="text-warn">
-            {problem}
-          </p>
-        )}
-      </div>
+      {fix && <FixKeys fix={fix} />}
+      <LeaveIt code={code} />
     </li>
+  );
+}
+
+/** What mends it: a press shows it on the drawing, another takes it. */
+function FixKeys({ fix }: { readonly fix: NonNullable<Finding['fix']> }) {
+  const bench = useBenchStore();
+  const shown = useBench((state) => state.preview?.file === fix.file);
+  return (
+    <div className="flex items-baseline justify-between gap-2 border-t border-hair mt-1 pt-1">
+      <button
+        type="button"
+        aria-pressed={shown}
+        className={`text-left font-semibold hover:underline ${shown ? 'bg-pick text-on-pick px-1' : ''}`}
+        onClick={() => {
+          if (shown) takeShown(bench);
+          else showPreview(bench, fix.words, fix.file);
+        }}
+      >
+        {fix.words}
+      </button>
+      {shown && (
+        <span className="flex gap-2 shrink-0">
+          <button type="button" className="underline font-semibold" onClick={() => takeShown(bench)}>
+            take it
+          </button>
+          <button type="button" className="underline" onClick={() => leavePreview(bench)}>
+            back
+          </button>
+        </span>
+      )}
+    </div>
+  );
+}
+
+/** Leaves a check as it is on this fly, with a reason. */
+function LeaveIt({ code }: Pick<Finding, 'code'>) {
+  const bench = useBenchStore();
+  const [leaving, setLeaving] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const mute = (): void => {
+    const muted = withMute(bench.getState().file, code, leaving ?? '');
+    if (!muted.ok) setProblem(muted.faults[0]?.message ?? 'Say why.');
+    else if (changeOrSay(bench, muted.value)) setLeaving(null);
+  };
+  return (
+    <div className="border-t border-hair mt-1 pt-1">
+      {leaving === null ? (
+        <button type="button" className="text-ink2 hover:text-ink hover:underline" onClick={() => setLeaving('')}>
+          Leave it, and say why
+        </button>
+      ) : (
+        <form
+          className="flex items-baseline gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            mute();
+          }}
+        >
+          <input
+            autoFocus
+            aria-label="why it does not matter on this fly"
+            aria-invalid={problem !== null}
+            className="field flex-1"
+            placeholder="why it does not matter here"
+            maxLength={400}
+            value={leaving}
+            onChange={(event) => {
+              setLeaving(event.target.value);
+              setProblem(null);
+            }}
+            onKeyDown={(event) => {
+              if (event.key === 'Escape') setLeaving(null);
+            }}
+          />
+          <button type="submit" className="underline">
+            leave it
+          </button>
+        </form>
+      )}
+      {problem !== null && (
+        <p role="alert" className="text-warn">
+          {problem}
+        </p>
+      )}
+    </div>
   );
 }
 
@@ -176,13 +170,7 @@ export function CheckInspector({ checked }: { readonly checked: Checked | null }
       </p>
       <CheckCards findings={findings.all} />
       <label className="flex items-center gap-2 mt-4">
-        <input
-          type="checkbox"
-          checked={looks}
-          onChange={(event) => {
-            setSettings({ looks: event.target.checked });
-          }}
-        />
+        <input type="checkbox" checked={looks} onChange={(event) => setSettings({ looks: event.target.checked })} />
         also what costs only looks
       </label>
       {checked !== null && checked.muted.length > 0 && (
@@ -195,9 +183,7 @@ export function CheckInspector({ checked }: { readonly checked: Checked | null }
                 <button
                   type="button"
                   className="underline"
-                  onClick={() => {
-                    changeOrSay(bench, withoutMute(bench.getState().file, each.code));
-                  }}
+                  onClick={() => changeOrSay(bench, withoutMute(bench.getState().file, each.code))}
                 >
                   say it again
                 </button>

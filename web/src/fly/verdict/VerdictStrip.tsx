@@ -77,13 +77,8 @@ export function VerdictStrip({
   checks,
   onChecks,
 }: VerdictStripProps) {
-  const style = useStyle();
   const slow = useSlow(!current && !again);
   const spoken = useSettled(report && current ? verdictWords(report) : '');
-  const sink = report?.sink;
-  const keel = report?.keel;
-  const trim = report?.trim;
-  const weight = report?.weight;
   return (
     <section
       aria-label="Verdict"
@@ -100,123 +95,167 @@ export function VerdictStrip({
           </strong>
         </div>
       </div>
-      {report && keel && trim && weight && !again ? (
-        <>
-          <Cell
-            label="heel at rest"
-            why="heel"
-            laid={laid}
-            title={
-              keel.slack.ride === keel.tight.ride
-                ? 'On a tight line; on a slack one it rests the same way'
-                : `On a slack line: ${rideWords(keel.slack.ride)}`
-            }
-          >
-            <strong className="text-verdict font-bold">
-              {tight.heelDeg === null ? 'none' : `${formatAngle(tilt(tight.heelDeg), style)}°`}
-            </strong>{' '}
-            <span className="text-ink2">{slackWords(keel)}</span>
-          </Cell>
-          <Cell
-            label="holds to, side current"
-            why="holds"
-            laid={laid}
-            title="The side current at which it gives way, within some ten per cent"
-          >
-            {keel.holdsTo_mm_s === null ? (
-              <span className="text-ink2">any side current</span>
-            ) : (
-              <Figure value={formatSpeed(keel.holdsTo_mm_s, style)} />
-            )}
-          </Cell>
-          <Cell label="trim" why="trim" laid={laid}>
-            {trim.noseDown_deg === null || trim.verdict === null ? (
-              <span className="text-ink2">none: it neither sinks nor floats</span>
-            ) : (
-              <>
-                <strong className="text-verdict font-bold">{formatAngle(Math.abs(trim.noseDown_deg), style)}°</strong>{' '}
-                <span className="text-ink2">{trim.verdict}</span>
-              </>
-            )}
-          </Cell>
-          <Cell
-            label="sinks, still water"
-            why="sink"
-            laid={laid}
-            title={
-              sink
-                ? `Level ${formatSpeed(sink.level_mm_s, style).figure}, nose-first ${formatSpeed(sink.noseFirst_mm_s, style).figure} ${style.speed}. Nose-first drag of soft parts is the least certain figure`
-                : undefined
-            }
-          >
-            {sink ? (
-              <>
-                <Figure value={formatSpeed(sink.terminal_mm_s, style)} />{' '}
-                <span className="text-ink2">{sink.class}</span>
-              </>
-            ) : (
-              <strong className="text-verdict">it floats</strong>
-            )}
-          </Cell>
-          <Cell label="weight dry, cast, under water" why="weights" laid={laid}>
-            <Figure value={formatMass(weight.dry_mg, style)} /> &ensp;
-            <Figure value={formatMass(weight.casting_mg, style)} /> &ensp;
-            <Figure value={formatMass(weight.submerged_mg, style)} />
-          </Cell>
-          {keel.tipping && (
-            <Cell
-              label={`tips at, by the ${keel.tipping.part}`}
-              why="tipping"
-              laid={laid}
-              title="The weight at which it turns over, and how many times that is fitted"
-              wide
-            >
-              <Figure value={formatMass(keel.tipping.mass_mg, style)} />{' '}
-              <span className="text-ink2">fitted {formatNumber(keel.tipping.ratio, 2, style)} ×</span>
-            </Cell>
-          )}
-        </>
-      ) : (
-        <Cell label="figures">
-          {again ? (
-            <span role="alert" className="text-warn">
-              could not be reckoned{' '}
-              <button type="button" className="underline underline-offset-2" onClick={again}>
-                try again
-              </button>
-            </span>
-          ) : (
-            'reckoning'
-          )}
-        </Cell>
-      )}
-      {checks && (
-        <button
-          type="button"
-          data-testid="checks"
-          className="ml-auto px-4 py-2 text-left border-l border-hair shrink-0 whitespace-nowrap hover:bg-sunk"
-          onClick={onChecks}
-        >
-          <span className="block text-label italic text-ink3">
-            checks <span className="plain-key not-italic">X</span>
-          </span>
-          {checks.settle > 0 ? (
-            <span className="text-warn">
-              <SnagFlag /> <strong className="text-verdict font-bold">{checks.settle}</strong>{' '}
-              <span className="text-ink2">to settle</span>
-            </span>
-          ) : (
-            <span className="text-ink2">
-              {checks.notes === 0 ? 'nothing' : <strong className="text-verdict font-bold">{checks.notes}</strong>} to{' '}
-              {checks.notes === 0 ? 'settle' : 'know'}
-            </span>
-          )}
-        </button>
-      )}
+      {report && !again ? <Figures report={report} tight={tight} laid={laid} /> : <Reckoning again={again} />}
+      {checks && <ChecksKey {...checks} onChecks={onChecks} />}
       <p role="status" className="sr-only">
         {spoken}
       </p>
     </section>
+  );
+}
+
+type FiguresProps = Pick<VerdictStripProps, 'tight' | 'laid'> & { readonly report: FlyReport };
+
+/** What the fly comes to. */
+function Figures({ report, tight, laid }: FiguresProps) {
+  const style = useStyle();
+  const { sink, keel, trim, weight } = report;
+  return (
+    <>
+      <KeelCells keel={keel} tight={tight} laid={laid} />
+      <Cell label="trim" why="trim" laid={laid}>
+        {trim.noseDown_deg === null || trim.verdict === null ? (
+          <span className="text-ink2">none: it neither sinks nor floats</span>
+        ) : (
+          <>
+            <strong className="text-verdict font-bold">{formatAngle(Math.abs(trim.noseDown_deg), style)}°</strong>{' '}
+            <span className="text-ink2">{trim.verdict}</span>
+          </>
+        )}
+      </Cell>
+      <SinkCell sink={sink} laid={laid} />
+      <Cell label="weight dry, cast, under water" why="weights" laid={laid}>
+        <Figure value={formatMass(weight.dry_mg, style)} /> &ensp;
+        <Figure value={formatMass(weight.casting_mg, style)} /> &ensp;
+        <Figure value={formatMass(weight.submerged_mg, style)} />
+      </Cell>
+      {keel.tipping && (
+        <Cell
+          label={`tips at, by the ${keel.tipping.part}`}
+          why="tipping"
+          laid={laid}
+          title="The weight at which it turns over, and how many times that is fitted"
+          wide
+        >
+          <Figure value={formatMass(keel.tipping.mass_mg, style)} />{' '}
+          <span className="text-ink2">fitted {formatNumber(keel.tipping.ratio, 2, style)} ×</span>
+        </Cell>
+      )}
+    </>
+  );
+}
+
+type KeelCellsProps = Pick<VerdictStripProps, 'tight' | 'laid'> & { readonly keel: FlyReport['keel'] };
+
+/** How straight it stands, and the current it stands against. */
+function KeelCells({ keel, tight, laid }: KeelCellsProps) {
+  const style = useStyle();
+  return (
+    <>
+      <Cell
+        label="heel at rest"
+        why="heel"
+        laid={laid}
+        title={
+          keel.slack.ride === keel.tight.ride
+            ? 'On a tight line; on a slack one it rests the same way'
+            : `On a slack line: ${rideWords(keel.slack.ride)}`
+        }
+      >
+        <strong className="text-verdict font-bold">
+          {tight.heelDeg === null ? 'none' : `${formatAngle(tilt(tight.heelDeg), style)}°`}
+        </strong>{' '}
+        <span className="text-ink2">{slackWords(keel)}</span>
+      </Cell>
+      <Cell
+        label="holds to, side current"
+        why="holds"
+        laid={laid}
+        title="The side current at which it gives way, within some ten per cent"
+      >
+        {keel.holdsTo_mm_s === null ? (
+          <span className="text-ink2">any side current</span>
+        ) : (
+          <Figure value={formatSpeed(keel.holdsTo_mm_s, style)} />
+        )}
+      </Cell>
+    </>
+  );
+}
+
+type SinkCellProps = Pick<VerdictStripProps, 'laid'> & { readonly sink: FlyReport['sink'] };
+
+function SinkCell({ sink, laid }: SinkCellProps) {
+  const style = useStyle();
+  return (
+    <Cell
+      label="sinks, still water"
+      why="sink"
+      laid={laid}
+      title={
+        sink
+          ? `Level ${formatSpeed(sink.level_mm_s, style).figure}, nose-first ${formatSpeed(sink.noseFirst_mm_s, style).figure} ${style.speed}. Nose-first drag of soft parts is the least certain figure`
+          : undefined
+      }
+    >
+      {sink ? (
+        <>
+          <Figure value={formatSpeed(sink.terminal_mm_s, style)} /> <span className="text-ink2">{sink.class}</span>
+        </>
+      ) : (
+        <strong className="text-verdict">it floats</strong>
+      )}
+    </Cell>
+  );
+}
+
+/** What stands there until the figures are in, or where they will not come. */
+function Reckoning({ again }: Pick<VerdictStripProps, 'again'>) {
+  return (
+    <Cell label="figures">
+      {again ? (
+        <span role="alert" className="text-warn">
+          could not be reckoned{' '}
+          <button type="button" className="underline underline-offset-2" onClick={again}>
+            try again
+          </button>
+        </span>
+      ) : (
+        'reckoning'
+      )}
+    </Cell>
+  );
+}
+
+interface ChecksKeyProps extends Pick<VerdictStripProps, 'onChecks'> {
+  readonly settle: number;
+  readonly notes: number;
+}
+
+/** How many finds there are, and the way to them. */
+function ChecksKey({ settle, notes, onChecks }: ChecksKeyProps) {
+  return (
+    <button
+      type="button"
+      data-testid="checks"
+      className="ml-auto px-4 py-2 text-left border-l border-hair shrink-0 whitespace-nowrap hover:bg-sunk"
+      onClick={onChecks}
+    >
+      <span className="block text-label italic text-ink3">
+        checks <span className="plain-key not-italic">X</span>
+      </span>
+      {settle > 0 ? (
+        <span className="text-warn">
+          <SnagFlag /> <strong className="text-verdict font-bold">{settle}</strong>{' '}
+          <span className="text-ink2">to settle</span>
+        </span>
+      ) : (
+        <span className="text-ink2">
+          {notes === 0 ? 'nothing' : <strong className="text-verdict font-bold">{notes}</strong>} to{' '}
+          {notes === 0 ? 'settle' : 'know'}
+        </span>
+      )}
+    </button>
   );
 }
 
@@ -236,15 +275,8 @@ export function verdictWords(report: FlyReport): string {
 function useSlow(waiting: boolean): boolean {
   const [slow, setSlow] = useState(false);
   useEffect(() => {
-    const timer = setTimeout(
-      () => {
-        setSlow(waiting);
-      },
-      waiting ? 150 : 0,
-    );
-    return () => {
-      clearTimeout(timer);
-    };
+    const timer = setTimeout(() => setSlow(waiting), waiting ? 150 : 0);
+    return () => clearTimeout(timer);
   }, [waiting]);
   return slow;
 }
@@ -253,12 +285,8 @@ function useSlow(waiting: boolean): boolean {
 function useSettled(text: string): string {
   const [settled, setSettled] = useState('');
   useEffect(() => {
-    const timer = setTimeout(() => {
-      setSettled(text);
-    }, 500);
-    return () => {
-      clearTimeout(timer);
-    };
+    const timer = setTimeout(() => setSettled(text), 500);
+    return () => clearTimeout(timer);
   }, [text]);
   return settled;
 }

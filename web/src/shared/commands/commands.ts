@@ -13,11 +13,11 @@ export interface Command {
 /** What a view can do, by its own names: a table that stands beside the view and is bound to what runs each. */
 export type CommandTable = Readonly<Record<string, Omit<Command, 'run'>>>;
 
+/** What runs each command of a table; nothing for one that there is no use for now. */
+export type Runs<T extends CommandTable> = { readonly [K in keyof T]?: (() => void) | null | undefined };
+
 /** The commands of a table that have something to run now, in its order. */
-export const bound = <T extends CommandTable>(
-  table: T,
-  runs: { readonly [K in keyof T]?: (() => void) | null | undefined },
-): readonly Command[] =>
+export const bound = <T extends CommandTable>(table: T, runs: Runs<T>): readonly Command[] =>
   Object.entries(table).flatMap(([name, command]) => {
     const run = runs[name];
     return run ? [{ ...command, run }] : [];
@@ -32,9 +32,7 @@ interface CommandStore {
 /** What the views on screen offer; the palette and the key map list it. */
 export const useCommands = create<CommandStore>()((set) => ({
   commands: {},
-  offer: (source, commands) => {
-    set((now) => ({ commands: { ...now.commands, [source]: commands } }));
-  },
+  offer: (source, commands) => set((now) => ({ commands: { ...now.commands, [source]: commands } })),
   withdraw: (source) => {
     set((now) => {
       const { [source]: _gone, ...rest } = now.commands;

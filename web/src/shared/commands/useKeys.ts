@@ -1,6 +1,6 @@
 import { useLayoutEffect, useRef } from 'react';
 import { useSettings } from '../settings/settings.ts';
-import { useCommands, type Command } from './commands.ts';
+import { bound, useCommands, type Command, type CommandTable, type Runs } from './commands.ts';
 
 const NAMES: Readonly<Record<string, string>> = {
   ArrowUp: 'up',
@@ -77,4 +77,9 @@ export function useOffered(source: string, commands: readonly Command[]): void {
       withdraw(source);
     };
   }, [source, withdraw]);
+}
+
+/** Offers the commands of a table, each with what runs it now. */
+export function useTable<T extends CommandTable>(source: string, table: T, runs: Runs<T>): void {
+  useOffered(source, bound(table, runs));
 }

@@ -127,12 +127,8 @@ export function Grips(props: GripsProps) {
         onPick={() => {
           if (grip.part !== null) onPick(grip.part);
         }}
-        onPull={(event) => {
-          start(grip, above, event);
-        }}
-        onKey={(event) => {
-          key(grip, event);
-        }}
+        onPull={(event) => start(grip, above, event)}
+        onKey={(event) => key(grip, event)}
       />
     );
   };

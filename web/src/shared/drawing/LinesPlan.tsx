@@ -89,17 +89,13 @@ export function LinesPlan({
       name: 'Closer to the part',
       group: 'Drawing',
       keys: '+ or =',
-      run: () => {
-        closer(KEY_ZOOM);
-      },
+      run: () => closer(KEY_ZOOM),
     },
     {
       name: 'Further off',
       group: 'Drawing',
       keys: '-',
-      run: () => {
-        closer(1 / KEY_ZOOM);
-      },
+      run: () => closer(1 / KEY_ZOOM),
     },
     { name: 'The whole fly', group: 'Drawing', keys: '0', run: fit },
   ]);
@@ -109,9 +105,7 @@ export function LinesPlan({
       ref={frame}
       className="relative size-full overflow-hidden bg-sheet"
       onWheel={onWheel}
-      onPointerDown={(event) => {
-        press(event, pick);
-      }}
+      onPointerDown={(event) => press(event, pick)}
     >
       {layout && (
         <>

@@ -21,20 +21,11 @@ export function ZoomKeys({
         className={key}
         aria-label="Zoom out"
         disabled={zoom.factor === 1}
-        onClick={() => {
-          onZoom(1 / 1.3);
-        }}
+        onClick={() => onZoom(1 / 1.3)}
       >
         −
       </button>
-      <button
-        type="button"
-        className={key}
-        aria-label="Zoom in"
-        onClick={() => {
-          onZoom(1.3);
-        }}
-      >
+      <button type="button" className={key} aria-label="Zoom in" onClick={() => onZoom(1.3)}>
         +
       </button>
       {zoom.factor > 1 && (

@@ -19,9 +19,7 @@ export function useTurn(on: boolean): number {
       if (t < 1) frame = requestAnimationFrame(step);
     };
     let frame = from === to ? 0 : requestAnimationFrame(step);
-    return () => {
-      cancelAnimationFrame(frame);
-    };
+    return () => cancelAnimationFrame(frame);
   }, [on]);
   return share;
 }

@@ -33,9 +33,7 @@ export function useZoom(frame: RefObject<HTMLElement | null>): Zooming {
     },
     [frame],
   );
-  const fit = useCallback(() => {
-    setZoom(NO_ZOOM);
-  }, []);
+  const fit = useCallback(() => setZoom(NO_ZOOM), []);
   const onWheel = (event: WheelEvent): void => {
     const box = frame.current?.getBoundingClientRect();
     if (!box || event.ctrlKey || event.metaKey) return;

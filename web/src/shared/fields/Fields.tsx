@@ -63,9 +63,7 @@ export function TextField({ label, value, empty, onChange, onStep, options, meas
         list={options ? `${id}-list` : undefined}
         spellCheck={false}
         autoComplete="off"
-        onChange={(event) => {
-          take(event.target.value);
-        }}
+        onChange={(event) => take(event.target.value)}
         onKeyDown={key}
         onFocus={() => {
           if (measures)
@@ -73,9 +71,7 @@ export function TextField({ label, value, empty, onChange, onStep, options, meas
               id: `${id} ${label}`,
               name: label,
               ...measures,
-              land: ({ mean }) => {
-                landing.current(readingText(measures.kind, mean));
-              },
+              land: ({ mean }) => landing.current(readingText(measures.kind, mean)),
             });
         }}
       />
@@ -111,14 +107,7 @@ interface ChoiceProps {
 /** A blank that takes one of a few words. */
 export function ChoiceField({ label, value, options, empty, onChange }: ChoiceProps) {
   return (
-    <select
-      className="field"
-      aria-label={label}
-      value={value}
-      onChange={(event) => {
-        onChange(event.target.value);
-      }}
-    >
+    <select className="field" aria-label={label} value={value} onChange={(event) => onChange(event.target.value)}>
       {empty !== undefined && <option value="">{empty}</option>}
       {options.map((option) =>
         typeof option === 'string' ? (

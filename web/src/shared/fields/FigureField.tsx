@@ -29,9 +29,7 @@ export function FigureField({
       aria-invalid={wrong}
       placeholder={empty}
       value={value}
-      onChange={(event) => {
-        onChange(event.target.value);
-      }}
+      onChange={(event) => onChange(event.target.value)}
       onKeyDown={(event) => {
         if (event.key === 'Enter') onEnter?.();
       }}

@@ -12,9 +12,7 @@ export function PaperChoice() {
       label="paper"
       value={paper}
       options={Object.keys(PAPERS).map((each) => [each, WORDS[each as Paper]] as const)}
-      onChange={(next) => {
-        setSettings({ paper: next as Paper });
-      }}
+      onChange={(next) => setSettings({ paper: next as Paper })}
     />
   );
 }

@@ -55,16 +55,12 @@ export function InstrumentStrip() {
     {
       name: 'Caliper in hand',
       group: 'Instruments',
-      run: () => {
-        takeInHand('length');
-      },
+      run: () => takeInHand('length'),
     },
     {
       name: 'Scale in hand',
       group: 'Instruments',
-      run: () => {
-        takeInHand('mass');
-      },
+      run: () => takeInHand('mass'),
     },
   ]);
   const series = seriesOf(readings);
@@ -81,9 +77,7 @@ export function InstrumentStrip() {
             type="button"
             aria-pressed={kind === each}
             className={kind === each ? 'font-bold border-b-2 border-ink' : 'text-ink2 hover:text-ink'}
-            onClick={() => {
-              takeInHand(each);
-            }}
+            onClick={() => takeInHand(each)}
           >
             {each === 'length' ? 'caliper' : 'scale'}
           </button>
@@ -131,13 +125,7 @@ export function InstrumentStrip() {
           </>
         )}
         {kind === 'mass' && pieces > 1 && (
-          <button
-            type="button"
-            className="sheet-button"
-            onClick={() => {
-              read(true);
-            }}
-          >
+          <button type="button" className="sheet-button" onClick={() => read(true)}>
             {simulated ? 'Read' : 'Next reading'}, divide by {pieces}
           </button>
         )}
@@ -192,58 +180,30 @@ function Held({ kind, what, piece, truth, onTruth, onPiece }: HeldProps) {
       <span className="font-semibold truncate max-w-56">{what}</span>
       <span className="text-ink2">
         no. <span data-testid="piece">{piece + 1}</span>
-        <button
-          type="button"
-          className="underline ml-1.5"
-          onClick={() => {
-            onPiece(piece + 1);
-          }}
-        >
+        <button type="button" className="underline ml-1.5" onClick={() => onPiece(piece + 1)}>
           next
         </button>
         , really
       </span>
-      <input
-        className="field"
-        aria-label="really"
-        value={truth}
-        onChange={(event) => {
-          onTruth(event.target.value);
-        }}
-      />
+      <input className="field" aria-label="really" value={truth} onChange={(event) => onTruth(event.target.value)} />
     </span>
   );
 }
 
 function Pan({ pieces }: { readonly pieces: number }) {
-  const put = (count: number): void => {
-    useInstruments.setState({ pieces: Math.max(1, Math.min(200, count)) });
-  };
+  const put = (count: number): void => useInstruments.setState({ pieces: Math.max(1, Math.min(200, count)) });
   return (
     <span className="flex items-baseline gap-2">
       <span>
         <b data-testid="pieces">{pieces}</b> <span className="text-ink2">on the pan</span>
       </span>
       {DROPS.map((count) => (
-        <button
-          key={count}
-          type="button"
-          className="underline"
-          onClick={() => {
-            put(count === 1 ? pieces + 1 : count);
-          }}
-        >
+        <button key={count} type="button" className="underline" onClick={() => put(count === 1 ? pieces + 1 : count)}>
           {count === 1 ? 'drop one' : 'ten'}
         </button>
       ))}
       {pieces > 1 && (
-        <button
-          type="button"
-          className="underline"
-          onClick={() => {
-            put(1);
-          }}
-        >
+        <button type="button" className="underline" onClick={() => put(1)}>
           only one
         </button>
       )}

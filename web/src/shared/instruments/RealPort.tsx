@@ -28,22 +28,14 @@ export function RealPort({ kind, simulated }: { readonly kind: ReadingKind; read
       <button
         type="button"
         className="underline"
-        onClick={() => {
-          void connect(new SimulatedPort(kind, useInstruments.getState().seed));
-        }}
+        onClick={() => void connect(new SimulatedPort(kind, useInstruments.getState().seed))}
       >
         unplug
       </button>
     );
   return (
     <span className="flex items-baseline gap-1.5">
-      <button
-        type="button"
-        className="underline"
-        onClick={() => {
-          void take();
-        }}
-      >
+      <button type="button" className="underline" onClick={() => void take()}>
         use a real one
       </button>
       at
@@ -51,9 +43,7 @@ export function RealPort({ kind, simulated }: { readonly kind: ReadingKind; read
         className="field"
         aria-label="baud"
         value={baud}
-        onChange={(event) => {
-          setBaud(Number(event.target.value));
-        }}
+        onChange={(event) => setBaud(Number(event.target.value))}
       >
         {BAUD_RATES.map((rate) => (
           <option key={rate} value={rate}>

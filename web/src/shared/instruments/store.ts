@@ -63,9 +63,7 @@ function hear(line: string): void {
     return;
   }
   const { kind, value, settled } = read.value;
-  const refuse = (problem: string): void => {
-    setState({ heard: line, problem });
-  };
+  const refuse = (problem: string): void => setState({ heard: line, problem });
   if (!settled) {
     refuse('Not settled yet: wait for the next.');
     return;
@@ -87,9 +85,7 @@ function hear(line: string): void {
 
 function dead(why: string): void {
   const { kind, seed } = getState();
-  void connect(new SimulatedPort(kind, seed)).then(() => {
-    setState({ problem: `The line went dead. ${why}` });
-  });
+  void connect(new SimulatedPort(kind, seed)).then(() => setState({ problem: `The line went dead. ${why}` }));
 }
 
 /** Listens to an instrument from now on instead of the one before. @throws Error when it cannot be opened */

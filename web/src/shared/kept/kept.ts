@@ -73,8 +73,6 @@ export function kept<T>(key: string, schema: ZodType<T>, otherwise: T, store = b
       }
     },
     write: (value) => store.setItem(key, JSON.stringify(value)),
-    remove: () => {
-      store.removeItem(key);
-    },
+    remove: () => store.removeItem(key),
   };
 }

@@ -47,9 +47,8 @@ export class WorkerHost<R> {
     // Nobody may be asking when it is lost.
     lost.catch(() => undefined);
     const running = { worker, remote, lost, lose };
-    const broken = ({ message }: { readonly message?: string }): void => {
+    const broken = ({ message }: { readonly message?: string }): void =>
       this.drop(running, new WorkerLost(message ?? 'the worker broke down'));
-    };
     worker.addEventListener('error', broken);
     worker.addEventListener('messageerror', broken);
     return running;
@@ -68,9 +67,10 @@ export class WorkerHost<R> {
     const running = (this.running ??= this.start());
     let timer: ReturnType<typeof setTimeout> | undefined;
     if (withinMs !== undefined)
-      timer = setTimeout(() => {
-        this.drop(running, new WorkerLost(`the worker gave no answer in ${String(withinMs / 1000)} s`));
-      }, withinMs);
+      timer = setTimeout(
+        () => this.drop(running, new WorkerLost(`the worker gave no answer in ${String(withinMs / 1000)} s`)),
+        withinMs,
+      );
     try {
       return await Promise.race([question(running.remote), running.lost]);
     } finally {

@@ -29,12 +29,8 @@ export class Latest<Q, A> {
     while (this.wanted !== undefined) {
       const question = this.wanted;
       const tell = await this.solve(question).then(
-        (answer) => () => {
-          this.onAnswer(question, answer);
-        },
-        (reason: unknown) => () => {
-          this.onFailed(question, reason);
-        },
+        (answer) => () => this.onAnswer(question, answer),
+        (reason: unknown) => () => this.onFailed(question, reason),
       );
       if (this.wanted !== question) continue;
       this.wanted = undefined;

@@ -23,9 +23,7 @@ export function useAsked<Q extends object, A>(question: Q | null, ask: (question
     () =>
       new Latest<Q, A>(
         ask,
-        (asked, answer) => {
-          setAnswered({ question: asked, answer });
-        },
+        (asked, answer) => setAnswered({ question: asked, answer }),
         (asked, reason) => {
           setFailed(asked);
           console.error(reason);

@@ -23,9 +23,7 @@ export function FindField({ field, label, placeholder, value, onChange, onEnter,
         placeholder={placeholder}
         className={`bg-transparent outline-none text-sentence focus:border-b-2 focus:border-measure ${wide ? 'w-96' : 'w-56'}`}
         value={value}
-        onChange={(event) => {
-          onChange(event.target.value);
-        }}
+        onChange={(event) => onChange(event.target.value)}
         onKeyDown={(event) => {
           if (event.key === 'Enter') onEnter?.();
           if (event.key !== 'Escape') return;

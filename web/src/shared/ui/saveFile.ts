@@ -11,7 +11,5 @@ export function saveFile(name: string, content: string | Blob, type = 'applicati
   link.href = URL.createObjectURL(typeof content === 'string' ? new Blob([content], { type }) : content);
   link.download = name;
   link.click();
-  setTimeout(() => {
-    URL.revokeObjectURL(link.href);
-  }, 1000);
+  setTimeout(() => URL.revokeObjectURL(link.href), 1000);
 }

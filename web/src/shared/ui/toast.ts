@@ -18,16 +18,9 @@ export const useToast = create<ToastStore>()((set) => ({
   show: (toast) => {
     clearTimeout(timer);
     set({ toast });
-    timer = setTimeout(
-      () => {
-        set({ toast: null });
-      },
-      toast.action ? 12_000 : 5000,
-    );
+    timer = setTimeout(() => set({ toast: null }), toast.action ? 12_000 : 5000);
   },
-  clear: () => {
-    set({ toast: null });
-  },
+  clear: () => set({ toast: null }),
 }));
 
 export const say = (words: string, action?: Toast['action']): void => {

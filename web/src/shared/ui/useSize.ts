@@ -16,9 +16,7 @@ export function useSize(ref: RefObject<HTMLElement | null>): { width: number; he
     read();
     const observer = new ResizeObserver(read);
     observer.observe(element);
-    return () => {
-      observer.disconnect();
-    };
+    return () => observer.disconnect();
   }, [ref]);
   return size;
 }

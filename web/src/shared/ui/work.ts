@@ -16,9 +16,7 @@ export const useWork = create<{ readonly work: Work | null }>()(() => ({ work: n
 /** Does work that may take a while; once it does, the foot of the window says how far it is and offers to stop it. */
 export async function working<T>(words: string, doing: (watching: Watching) => Promise<T>): Promise<T> {
   const ending = new AbortController();
-  const stop = (): void => {
-    ending.abort();
-  };
+  const stop = (): void => ending.abort();
   const mine: { shown: Work | null; share: number | null } = { shown: null, share: null };
   const show = (): void => {
     mine.shown = { words, share: mine.share, stop };

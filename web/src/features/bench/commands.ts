@@ -1,0 +1,31 @@
+import type { CommandTable } from '../../shared/commands/commands.ts';
+
+const bench = { group: 'Bench' } as const;
+const fly = { group: 'Fly' } as const;
+
+/** While two schools are compared on the drawing. */
+export const COMPARED = {
+  leave: { ...bench, name: 'Leave the comparison of schools', keys: 'escape' },
+} as const satisfies CommandTable;
+
+export const BENCH = {
+  checks: { ...bench, name: 'Checks', keys: 'x' },
+  above: { ...bench, name: 'Part above', keys: 'up' },
+  below: { ...bench, name: 'Part below', keys: 'down' },
+  add: { ...bench, name: 'Add a part', keys: 'a' },
+  edit: { ...bench, name: 'Edit the part', keys: 'enter or e' },
+  earlier: { ...bench, name: 'Tie it earlier', keys: '[' },
+  later: { ...bench, name: 'Tie it later', keys: ']' },
+  left: { ...bench, name: 'Pull the tip left', keys: 'left' },
+  right: { ...bench, name: 'Pull the tip right', keys: 'right' },
+  littleLeft: { ...bench, name: 'A little to the left', keys: 'shift+left' },
+  littleRight: { ...bench, name: 'A little to the right', keys: 'shift+right' },
+  copy: { ...bench, name: 'Copy the part', keys: 'c' },
+  remove: { ...bench, name: 'Take the part off', keys: 'delete' },
+  mode: { name: 'Lines, dressed, silhouette', group: 'Drawing', keys: 'v' },
+  turn: { name: 'As tied, as it fishes', group: 'Drawing', keys: 'r' },
+  file: { ...fly, name: 'Save the pattern file' },
+  svg: { ...fly, name: 'Save the drawing as SVG' },
+  png: { ...fly, name: 'Save the drawing as PNG' },
+  print: { ...fly, name: 'Print', keys: 'p or ctrl+p' },
+} as const satisfies CommandTable;

@@ -1,0 +1,35 @@
+import { useState, type ReactNode } from 'react';
+
+interface DropFrameProps {
+  readonly onTake: (files: FileList) => void;
+  readonly children: ReactNode;
+}
+
+/** A view that takes files which are dropped on it. */
+export function DropFrame({ onTake, children }: DropFrameProps) {
+  const [dropping, setDropping] = useState(false);
+  return (
+    <div
+      className="flex flex-col h-full min-w-[1000px]"
+      onDragOver={(event) => {
+        event.preventDefault();
+        setDropping(true);
+      }}
+      onDragLeave={(event) => {
+        if (!event.currentTarget.contains(event.relatedTarget as Node | null)) setDropping(false);
+      }}
+      onDrop={(event) => {
+        event.preventDefault();
+        setDropping(false);
+        onTake(event.dataTransfer.files);
+      }}
+    >
+      {children}
+      {dropping && (
+        <div className="fixed inset-3 border-2 border-dashed border-measure bg-band/80 grid place-items-center text-part font-bold pointer-events-none z-40">
+          Let go to take the pattern files in
+        </div>
+      )}
+    </div>
+  );
+}
