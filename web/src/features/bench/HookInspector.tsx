@@ -72,7 +72,6 @@ export function HookInspector({ findings }: { readonly findings: readonly Findin
   const bench = useBenchStore();
   const laid = useBench((state) => state.calm);
   const { file } = laid;
-  const style = useStyle();
   const [left, setLeft] = useState<readonly Left[]>([]);
   const take = (next: FlyFile, blank?: string): readonly Fault[] => change(bench, next, undefined, blank);
   const takePlatform: TakePlatform = (platform, blank) => {
@@ -92,14 +91,111 @@ export function HookInspector({ findings }: { readonly findings: readonly Findin
     setLeft(changed.value.left);
     changeOrSay(bench, changed.value.file);
   };
-  const length = (mm: number | null): string => (mm === null ? '' : Object.values(formatLength(mm, style)).join(' '));
+  return (
+    <section aria-label="Hook, thread and aim" className="h-full overflow-y-auto">
+      <h2 className="text-part font-bold px-4 pt-3">{PLATFORM_TITLES[file.platform.kind]}</h2>
+      <PlatformSentence onTake={takePlatform} />
+      <LeftBehind left={left} onUnderstood={() => setLeft([])} />
+      <Weighs />
+      {findings.length > 0 && (
+        <div className="px-4 pb-3">
+          <CheckCards findings={findings} />
+        </div>
+      )}
+      <h3 className="font-bold px-4 pt-3 border-t border-hair">School</h3>
+      {file.sizeOf && <SizeOf sizeOf={file.sizeOf} onLeave={() => take(withoutRun(file))} />}
+      <SchoolChoice />
+      <SchoolCompare />
+      <ThreadAndHead take={take} />
+      <Aim take={take} />
+      <h3 className="font-bold px-4 pt-3 border-t border-hair">Notes</h3>
+      <div className="px-4 pb-4 pt-1">
+        <textarea
+          aria-label="notes"
+          className="w-full min-h-16 bg-sunk border border-hair p-1.5"
+          value={file.notes ?? ''}
+          maxLength={20000}
+          onChange={(event) =>
+            take(withOptional(file, 'notes', event.target.value === '' ? undefined : event.target.value), 'notes')
+          }
+        />
+      </div>
+    </section>
+  );
+}
+
+type Take = (next: FlyFile, blank?: string) => readonly Fault[];
+
+interface LeftBehindProps {
+  readonly left: readonly Left[];
+  readonly onUnderstood: () => void;
+}
+
+/** What could not follow onto another platform. */
+function LeftBehind({ left, onUnderstood }: LeftBehindProps) {
+  if (left.length === 0) return null;
+  return (
+    <div role="status" className="mx-4 mb-3 p-2 bg-warnwash text-ink" data-testid="left">
+      <p className="font-semibold">
+        {left.length === 1 ? 'One measure could not follow' : `${String(left.length)} measures could not follow`} and
+        stand as they were:
+      </p>
+      <ul className="mt-1">
+        {left.map((each) => (
+          <li key={`${each.part}.${each.key}`}>
+            {each.part}, {each.key}: <span className="italic line-through">{each.was}</span>{' '}
+            <span className="italic text-measure">{each.now}</span>; {each.why}
+          </li>
+        ))}
+      </ul>
+      <button type="button" className="underline mt-1" onClick={onUnderstood}>
+        Understood
+      </button>
+    </div>
+  );
+}
+
+/** What the platform weighs, how much of its gap is left, and how far its measures are to be trusted. */
+function Weighs() {
+  const laid = useBench((state) => state.calm);
+  const style = useStyle();
+  const length = (mm: number): string => Object.values(formatLength(mm, style)).join(' ');
   const weight = formatMass(platformTotals(laid.platform).massMg, style);
-  const nominal = laid.platform.nominal;
-  const usual = formatTemperature(USUAL_TEMPERATURE, style);
-  const aim = (key: string, value: string): readonly Fault[] =>
-    take(withOptional(file, 'intent', withMaybe(file.intent, key, value)));
-  const water = (key: string, value: string): readonly Fault[] =>
-    take(withOptional(file, 'intent', withMaybe(file.intent, 'water', withMaybe(file.intent?.water, key, value))));
+  const { nominal } = laid.platform;
+  return (
+    <p className="px-4 pb-3 text-ink2">
+      It weighs{' '}
+      <span className="text-weight font-semibold">
+        {weight.figure} {weight.unit}
+      </span>
+      .{' '}
+      {laid.effectiveGapMm !== null && laid.platform.gapMm !== null && (
+        <>
+          Over the point{' '}
+          <span className="text-measure italic" data-testid="effective-gap">
+            {length(laid.effectiveGapMm)}
+          </span>{' '}
+          of the {length(laid.platform.gapMm)} gap are left.{' '}
+        </>
+      )}
+      {nominal.shank && nominal.gap && nominal.wire
+        ? 'Its measures are nominal (≈) until you write what the caliper says.'
+        : nominal.shank || nominal.gap || nominal.wire
+          ? 'Measures with ≈ are nominal.'
+          : ''}
+      {laid.platform.notes.map((note) => (
+        <span key={note} className="block">
+          {note[0]?.toUpperCase()}
+          {note.slice(1)}.
+        </span>
+      ))}
+    </p>
+  );
+}
+
+/** Thread and head, as words with blanks. */
+function ThreadAndHead({ take }: { readonly take: Take }) {
+  const { file } = useBench((state) => state.calm);
   const denier = (text: string): readonly Fault[] => {
     const number = Number(text);
     if (text !== '' && !(number >= 10 && number <= 1000))
@@ -113,64 +209,7 @@ export function HookInspector({ findings }: { readonly findings: readonly Findin
     );
   };
   return (
-    <section aria-label="Hook, thread and aim" className="h-full overflow-y-auto">
-      <h2 className="text-part font-bold px-4 pt-3">{PLATFORM_TITLES[file.platform.kind]}</h2>
-      <PlatformSentence onTake={takePlatform} />
-      {left.length > 0 && (
-        <div role="status" className="mx-4 mb-3 p-2 bg-warnwash text-ink" data-testid="left">
-          <p className="font-semibold">
-            {left.length === 1 ? 'One measure could not follow' : `${String(left.length)} measures could not follow`}{' '}
-            and stand as they were:
-          </p>
-          <ul className="mt-1">
-            {left.map((each) => (
-              <li key={`${each.part}.${each.key}`}>
-                {each.part}, {each.key}: <span className="italic line-through">{each.was}</span>{' '}
-                <span className="italic text-measure">{each.now}</span>; {each.why}
-              </li>
-            ))}
-          </ul>
-          <button type="button" className="underline mt-1" onClick={() => setLeft([])}>
-            Understood
-          </button>
-        </div>
-      )}
-      <p className="px-4 pb-3 text-ink2">
-        It weighs{' '}
-        <span className="text-weight font-semibold">
-          {weight.figure} {weight.unit}
-        </span>
-        .{' '}
-        {laid.effectiveGapMm !== null && laid.platform.gapMm !== null && (
-          <>
-            Over the point{' '}
-            <span className="text-measure italic" data-testid="effective-gap">
-              {length(laid.effectiveGapMm)}
-            </span>{' '}
-            of the {length(laid.platform.gapMm)} gap are left.{' '}
-          </>
-        )}
-        {nominal.shank && nominal.gap && nominal.wire
-          ? 'Its measures are nominal (≈) until you write what the caliper says.'
-          : nominal.shank || nominal.gap || nominal.wire
-            ? 'Measures with ≈ are nominal.'
-            : ''}
-        {laid.platform.notes.map((note) => (
-          <span key={note} className="block">
-            {note[0]?.toUpperCase()}
-            {note.slice(1)}.
-          </span>
-        ))}
-      </p>
-      {findings.length > 0 && (
-        <div className="px-4 pb-3">
-          <CheckCards findings={findings} />
-        </div>
-      )}
-      <h3 className="font-bold px-4 pt-3 border-t border-hair">School</h3>
-      {file.sizeOf && <SizeOf sizeOf={file.sizeOf} onLeave={() => take(withoutRun(file))} />}
-      <SchoolChoice />
-      <SchoolCompare />
+    <>
       <h3 className="font-bold px-4 pt-3 border-t border-hair">Thread and head</h3>
       <p className="px-4 pt-1 pb-3 leading-[1.9]">
         <TextField
@@ -197,6 +236,22 @@ export function HookInspector({ findings }: { readonly findings: readonly Findin
         />{' '}
         head.
       </p>
+    </>
+  );
+}
+
+/** What the fly is meant to do, and in which water. */
+function Aim({ take }: { readonly take: Take }) {
+  const laid = useBench((state) => state.calm);
+  const { file } = laid;
+  const style = useStyle();
+  const usual = formatTemperature(USUAL_TEMPERATURE, style);
+  const aim = (key: string, value: string): readonly Fault[] =>
+    take(withOptional(file, 'intent', withMaybe(file.intent, key, value)));
+  const water = (key: string, value: string): readonly Fault[] =>
+    take(withOptional(file, 'intent', withMaybe(file.intent, 'water', withMaybe(file.intent?.water, key, value))));
+  return (
+    <>
       <h3 className="font-bold px-4 pt-3 border-t border-hair">Aim</h3>
       <p className="px-4 pt-1 pb-3 leading-[1.9]">
         Meant to ride{' '}
@@ -226,18 +281,6 @@ export function HookInspector({ findings }: { readonly findings: readonly Findin
           <span className="block text-warn">It rides {laid.tight.ride.replaceAll('-', ' ')} instead.</span>
         )}
       </p>
-      <h3 className="font-bold px-4 pt-3 border-t border-hair">Notes</h3>
-      <div className="px-4 pb-4 pt-1">
-        <textarea
-          aria-label="notes"
-          className="w-full min-h-16 bg-sunk border border-hair p-1.5"
-          value={file.notes ?? ''}
-          maxLength={20000}
-          onChange={(event) =>
-            take(withOptional(file, 'notes', event.target.value === '' ? undefined : event.target.value), 'notes')
-          }
-        />
-      </div>
-    </section>
+    </>
   );
 }

@@ -34,17 +34,12 @@ interface HookWordsProps<H> {
 
 /** A hook's size, make and measures as words with blanks; used for the hook tied on and for one behind. */
 function HookWords<H extends HookKeys & { readonly kind: string }>({ hook, of, onHook }: HookWordsProps<H>) {
-  const laid = useBench((state) => state.calm);
-  const packets = useBench((state) => state.drawers.hooks);
-  const style = useStyle();
   const set = (key: string, value: string | number): readonly Fault[] =>
     onHook(withField(hook, key, value === '' ? undefined : value), `platform.${of}${key}`);
   const pick = (key: string, value: string | number): void => {
     onHook(withField(hook, key, value === '' ? undefined : value));
   };
   const label = (words: string): string => `${of === '' ? '' : 'trailing '}${words}`;
-  const measure = (mm: number | null, nominal: boolean): string =>
-    mm === null ? '' : `${nominal ? '≈ ' : ''}${Object.values(formatLength(mm, style)).join(' ')}`;
   const choose = (
     key: 'size' | 'eye' | 'bend' | 'barb' | 'finish',
     words: string,
@@ -59,29 +54,10 @@ function HookWords<H extends HookKeys & { readonly kind: string }>({ hook, of, o
       onChange={(value) => pick(key, value)}
     />
   );
-  const { platform } = laid;
-  const behind = of !== '';
-  const item = hook.packet === undefined ? null : named(packets, hook.packet);
-  const fitting = packets.filter((each) => each.form === hook.kind);
   return (
     <>
-      from{' '}
-      <ChoiceField
-        label={label('packet')}
-        value={item?.name ?? hook.packet ?? ''}
-        options={[
-          ...fitting.map((each) => each.name),
-          ...(hook.packet !== undefined && !item
-            ? [[hook.packet, `${hook.packet} (not in the drawers)`] as const]
-            : []),
-        ]}
-        empty="no packet"
-        onChange={(name) => {
-          const packet = named(packets, name);
-          onHook(packet ? takePacket(hook, packet) : withField(hook, 'packet', undefined));
-        }}
-      />
-      , size {choose('size', 'size', HOOK_SIZES, 'as measured')},{' '}
+      from <PacketField hook={hook} label={label('packet')} onHook={onHook} />, size{' '}
+      {choose('size', 'size', HOOK_SIZES, 'as measured')},{' '}
       <ChoiceField
         label={label('length of shank')}
         value={String(hook.longX ?? 0)}
@@ -98,12 +74,62 @@ function HookWords<H extends HookKeys & { readonly kind: string }>({ hook, of, o
       wire,{hook.kind !== 'jig' && <> {choose('eye', 'eye', EYES, 'straight')} eye,</>}{' '}
       {choose('bend', 'bend', hook.kind === 'single' ? [...BENDS, 'continuous'] : BENDS, 'round')} bend,{' '}
       {choose('barb', 'barb', ['none', 'pinched', 'full'], 'any')} barb,{' '}
-      {choose('finish', 'finish', FINISHES, 'any finish')}; shank{' '}
+      {choose('finish', 'finish', FINISHES, 'any finish')};{' '}
+      <Measured hook={hook} behind={of !== ''} label={label} onSet={set} />
+    </>
+  );
+}
+
+interface PacketFieldProps<H> {
+  readonly hook: H;
+  readonly label: string;
+  readonly onHook: (hook: H) => void;
+}
+
+/** The packet a hook is out of, among those in the drawers that fit. */
+function PacketField<H extends HookKeys & { readonly kind: string }>({ hook, label, onHook }: PacketFieldProps<H>) {
+  const packets = useBench((state) => state.drawers.hooks);
+  const item = hook.packet === undefined ? null : named(packets, hook.packet);
+  const fitting = packets.filter((each) => each.form === hook.kind);
+  return (
+    <ChoiceField
+      label={label}
+      value={item?.name ?? hook.packet ?? ''}
+      options={[
+        ...fitting.map((each) => each.name),
+        ...(hook.packet !== undefined && !item ? [[hook.packet, `${hook.packet} (not in the drawers)`] as const] : []),
+      ]}
+      empty="no packet"
+      onChange={(name) => {
+        const packet = named(packets, name);
+        onHook(packet ? takePacket(hook, packet) : withField(hook, 'packet', undefined));
+      }}
+    />
+  );
+}
+
+interface MeasuredProps {
+  readonly hook: HookKeys;
+  /** Whether it trails behind a tube or a shank. */
+  readonly behind: boolean;
+  readonly label: (words: string) => string;
+  readonly onSet: (key: string, text: string) => readonly Fault[];
+}
+
+/** What the caliper says of a hook; what is nominal stands in the empty blanks. */
+function Measured({ hook, behind, label, onSet }: MeasuredProps) {
+  const { platform } = useBench((state) => state.calm);
+  const style = useStyle();
+  const measure = (mm: number | null, nominal: boolean): string =>
+    mm === null ? '' : `${nominal ? '≈ ' : ''}${Object.values(formatLength(mm, style)).join(' ')}`;
+  return (
+    <>
+      shank{' '}
       <TextField
         label={label('measured shank')}
         value={hook.shank ?? ''}
         empty={behind ? 'nominal' : measure(platform.shankMm, platform.nominal.shank)}
-        onChange={(text) => set('shank', text)}
+        onChange={(text) => onSet('shank', text)}
         measures={{ kind: 'length', nominal: behind ? undefined : platform.shankMm }}
       />
       , gap{' '}
@@ -111,7 +137,7 @@ function HookWords<H extends HookKeys & { readonly kind: string }>({ hook, of, o
         label={label('measured gap')}
         value={hook.gap ?? ''}
         empty={measure(platform.gapMm, platform.nominal.gap)}
-        onChange={(text) => set('gap', text)}
+        onChange={(text) => onSet('gap', text)}
         measures={{ kind: 'length', nominal: platform.gapMm ?? undefined }}
       />
       , wire{' '}
@@ -119,7 +145,7 @@ function HookWords<H extends HookKeys & { readonly kind: string }>({ hook, of, o
         label={label('measured wire')}
         value={hook.wire ?? ''}
         empty={measure(platform.wireMm, platform.nominal.wire)}
-        onChange={(text) => set('wire', text)}
+        onChange={(text) => onSet('wire', text)}
         measures={{ kind: 'length', nominal: platform.wireMm ?? undefined }}
       />
     </>

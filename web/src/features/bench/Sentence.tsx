@@ -30,9 +30,57 @@ const YES = 'yes';
 /** What a part is, in words with blanks; each blank is taken as it is typed, or says why not. */
 export function Sentence({ part }: { readonly part: LaidPart }) {
   const bench = useBenchStore();
-  const laid = useBench((state) => state.calm);
   const { id } = part.file;
   const drawers = useBench((state) => state.drawers);
+  const pieces = sentenceOf(part.file, drawers);
+  const end = pieces.indexOf(DETAILS);
+  const [told, details] = end < 0 ? [pieces, []] : [pieces.slice(0, end), pieces.slice(end + 1)];
+  const acts = useBlankActs(part);
+  const blank = (piece: Blank): ReactNode => <BlankField part={part} piece={piece} acts={acts} />;
+  return (
+    <div className="px-4 pt-2 pb-3" data-sentence data-testid="sentence">
+      <p className="text-[15.5px] leading-[1.75]">
+        <Pieces pieces={told} blank={blank} />
+      </p>
+      {details.length > 0 && (
+        <p className="mt-1 text-ink2 leading-[1.7]">
+          <Pieces pieces={details} blank={blank} />
+        </p>
+      )}
+      <p className="mt-1 flex flex-wrap gap-x-2 items-baseline text-ink2">
+        role{' '}
+        <ChoiceField label="role" value={part.file.role} options={ROLES} onChange={(role) => acts.set('role', role)} />
+        colour{' '}
+        <TextField
+          label="colour"
+          value={part.file.colour ?? ''}
+          empty="its own"
+          options={COLOUR_WORDS}
+          onChange={(text) => acts.set('colour', text)}
+        />
+        goes on from{' '}
+        <ChoiceField
+          label="the piece it goes on from"
+          value={part.file.continues ?? ''}
+          options={acts.others}
+          empty="no other"
+          onChange={(other) => {
+            changeOrSay(
+              bench,
+              withPart(bench.getState().file, id, (each) => withKey(each, 'continues', other)),
+            );
+          }}
+        />
+      </p>
+    </div>
+  );
+}
+
+/** What the blanks of a part do with what is written into them. */
+function useBlankActs(part: LaidPart) {
+  const bench = useBenchStore();
+  const laid = useBench((state) => state.calm);
+  const { id } = part.file;
   const set = (key: string, value: string | number | boolean): readonly Fault[] => {
     const file = withPart(bench.getState().file, id, (each) => withKey(each, key, value === YES ? true : value));
     return change(bench, file, undefined, `${id}.${key}`);
@@ -61,101 +109,71 @@ export function Sentence({ part }: { readonly part: LaidPart }) {
     };
     change(bench, withPart(bench.getState().file, id, swapped));
   };
-  const otherParts = laid.file.parts.map((each) => each.id).filter((each) => each !== id);
+  const others = laid.file.parts.map((each) => each.id).filter((each) => each !== id);
   /** What a blank may name: another part, and for a coat the head as well. */
-  const partsFor = (key: string): readonly string[] => (key === 'over' ? ['head', ...otherParts] : otherParts);
+  const partsFor = (key: string): readonly string[] => (key === 'over' ? ['head', ...others] : others);
   /** What an instrument may measure for a blank, and what that is now. */
   const measuresOf = (kind: Blank['kind'], key: string): Measures | undefined => {
     if (kind === 'relation' && isLengthKey(key)) return { kind: 'length', nominal: part.extent.readings[key]?.mm };
     return key === 'mass' ? { kind: 'mass', nominal: part.massMg } : undefined;
   };
-  const pieces = sentenceOf(part.file, drawers);
-  const end = pieces.indexOf(DETAILS);
-  const [told, details] = end < 0 ? [pieces, []] : [pieces.slice(0, end), pieces.slice(end + 1)];
-  const blank = (piece: Blank): ReactNode => {
-    if (piece.kind === 'swap') return <SwapField part={part.file} piece={piece} onSwap={swap} />;
-    const { key, label, empty } = piece;
-    const value = textOf(part.file, key);
-    if (piece.kind === 'choice' || piece.kind === 'yes' || piece.kind === 'part')
-      return (
-        <ChoiceField
-          label={label}
-          value={value}
-          options={piece.kind === 'choice' ? piece.options : piece.kind === 'yes' ? [[YES, label]] : partsFor(key)}
-          empty={empty}
-          onChange={(next) =>
-            set(key, piece.kind === 'choice' && piece.numeric === true && next !== '' ? Number(next) : next)
-          }
-        />
-      );
-    if (piece.kind === 'dose') return <DoseField value={value} empty={empty} onChange={(next) => set(key, next)} />;
-    if (piece.kind === 'share')
-      return (
-        <TextField
-          label={label}
-          value={value}
-          empty={empty}
-          onChange={(text) => setCount(key, text, -1)}
-          onStep={(steps) => String(Math.round(Math.max(-1, Math.min(1, Number(value) + steps / 10)) * 100) / 100)}
-        />
-      );
-    if (piece.kind === 'count')
-      return (
-        <TextField
-          label={label}
-          value={value}
-          empty={empty}
-          onChange={(text) => setCount(key, text)}
-          onStep={(steps) => String(Math.max(0, Math.round((Number(value) + Math.sign(steps)) * 2) / 2))}
-        />
-      );
+  return { set, setCount, step, swap, others, partsFor, measuresOf };
+}
+
+interface BlankFieldProps {
+  readonly part: LaidPart;
+  readonly piece: Blank;
+  readonly acts: ReturnType<typeof useBlankActs>;
+}
+
+/** One blank, by its kind. */
+function BlankField({ part, piece, acts: { set, setCount, step, swap, partsFor, measuresOf } }: BlankFieldProps) {
+  if (piece.kind === 'swap') return <SwapField part={part.file} piece={piece} onSwap={swap} />;
+  const { key, label, empty } = piece;
+  const value = textOf(part.file, key);
+  if (piece.kind === 'choice' || piece.kind === 'yes' || piece.kind === 'part')
+    return (
+      <ChoiceField
+        label={label}
+        value={value}
+        options={piece.kind === 'choice' ? piece.options : piece.kind === 'yes' ? [[YES, label]] : partsFor(key)}
+        empty={empty}
+        onChange={(next) =>
+          set(key, piece.kind === 'choice' && piece.numeric === true && next !== '' ? Number(next) : next)
+        }
+      />
+    );
+  if (piece.kind === 'dose') return <DoseField value={value} empty={empty} onChange={(next) => set(key, next)} />;
+  if (piece.kind === 'share')
     return (
       <TextField
         label={label}
         value={value}
         empty={empty}
-        onChange={(text) => set(key, text)}
-        onStep={piece.kind === 'relation' ? (steps) => step(key, steps) : undefined}
-        options={piece.kind === 'words' ? piece.options : undefined}
-        measures={measuresOf(piece.kind, key)}
+        onChange={(text) => setCount(key, text, -1)}
+        onStep={(steps) => String(Math.round(Math.max(-1, Math.min(1, Number(value) + steps / 10)) * 100) / 100)}
       />
     );
-  };
+  if (piece.kind === 'count')
+    return (
+      <TextField
+        label={label}
+        value={value}
+        empty={empty}
+        onChange={(text) => setCount(key, text)}
+        onStep={(steps) => String(Math.max(0, Math.round((Number(value) + Math.sign(steps)) * 2) / 2))}
+      />
+    );
   return (
-    <div className="px-4 pt-2 pb-3" data-sentence data-testid="sentence">
-      <p className="text-[15.5px] leading-[1.75]">
-        <Pieces pieces={told} blank={blank} />
-      </p>
-      {details.length > 0 && (
-        <p className="mt-1 text-ink2 leading-[1.7]">
-          <Pieces pieces={details} blank={blank} />
-        </p>
-      )}
-      <p className="mt-1 flex flex-wrap gap-x-2 items-baseline text-ink2">
-        role <ChoiceField label="role" value={part.file.role} options={ROLES} onChange={(role) => set('role', role)} />
-        colour{' '}
-        <TextField
-          label="colour"
-          value={part.file.colour ?? ''}
-          empty="its own"
-          options={COLOUR_WORDS}
-          onChange={(text) => set('colour', text)}
-        />
-        goes on from{' '}
-        <ChoiceField
-          label="the piece it goes on from"
-          value={part.file.continues ?? ''}
-          options={otherParts}
-          empty="no other"
-          onChange={(other) => {
-            changeOrSay(
-              bench,
-              withPart(bench.getState().file, id, (each) => withKey(each, 'continues', other)),
-            );
-          }}
-        />
-      </p>
-    </div>
+    <TextField
+      label={label}
+      value={value}
+      empty={empty}
+      onChange={(text) => set(key, text)}
+      onStep={piece.kind === 'relation' ? (steps) => step(key, steps) : undefined}
+      options={piece.kind === 'words' ? piece.options : undefined}
+      measures={measuresOf(piece.kind, key)}
+    />
   );
 }
 

@@ -1,7 +1,8 @@
 import { swapOffers, type SwapOffer } from '@jobbet/core/edit';
-import { formatLength, formatMass, formatNumber } from '@jobbet/core/units';
+import { formatLength, formatMass, formatNumber, type Style } from '@jobbet/core/units';
 import { useMemo, useState } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
+import { ChoiceField } from '../../shared/fields/Fields.tsx';
 import { DialogSheet } from '../../shared/ui/Sheet.tsx';
 import { useBench, useBenchStore } from '../../fly/store.ts';
 import { changeUndoable } from '../../fly/undoable.ts';
@@ -14,6 +15,15 @@ const sizesWords = (steps: number): string => {
   const count = Math.abs(steps) === 1 ? 'one size' : `${String(Math.abs(steps))} sizes`;
   return `${count} ${steps > 0 ? 'up' : 'down'}`;
 };
+
+/** How sizes, masses and ratios are written here. */
+const wordsOf = (style: Style) => ({
+  length: (mm: number): string => Object.values(formatLength(mm, style)).join(' '),
+  mass: (mg: number): string => Object.values(formatMass(mg, style)).join(' '),
+  times: (ratio: number | null): string => (ratio === null ? '–' : `${formatNumber(ratio, 2, style)} ×`),
+  gaps: ({ acrossOfGap }: SwapOffer): string =>
+    acrossOfGap === null ? '' : `, ${formatNumber(acrossOfGap, 2, style)} × gap`,
+});
 
 /** Another metal for an eye or bead: what holds the tipping ratio, in which size, and the room that takes. */
 export function SwapDialog({ id, onClose }: { readonly id: string; readonly onClose: () => void }) {
@@ -29,16 +39,12 @@ export function SwapDialog({ id, onClose }: { readonly id: string; readonly onCl
         <p>They are of no metal. Write a metal into the sentence, and it can be swapped for others.</p>
       </DialogSheet>
     );
-  const length = (mm: number): string => Object.values(formatLength(mm, style)).join(' ');
-  const mass = (mg: number): string => Object.values(formatMass(mg, style)).join(' ');
-  const times = (ratio: number | null): string => (ratio === null ? '–' : `${formatNumber(ratio, 2, style)} ×`);
+  const { length, mass, times, gaps } = wordsOf(style);
   const offers = swap.offers.filter(
     (offer) => among === ANY || (among === NO_LEAD ? !offer.lead : offer.metal === among),
   );
   const metals = [...new Set(swap.offers.map((offer) => offer.metal))].sort();
   const [best] = offers.filter((offer) => offer.holds);
-  const gaps = ({ acrossOfGap }: SwapOffer): string =>
-    acrossOfGap === null ? '' : `, ${formatNumber(acrossOfGap, 2, style)} × gap`;
   const take = (offer: SwapOffer): void => {
     if (changeUndoable(bench, offer.file, `${id}: ${offer.material} now.`)) onClose();
   };
@@ -62,71 +68,89 @@ export function SwapDialog({ id, onClose }: { readonly id: string; readonly onCl
       </p>
       <label className="flex items-baseline gap-2 mb-2">
         among
-        <select className="field" value={among} onChange={(event) => setAmong(event.target.value)}>
-          {[NO_LEAD, ANY, ...metals].map((each) => (
-            <option key={each}>{each}</option>
-          ))}
-        </select>
+        <ChoiceField label="among" value={among} options={[NO_LEAD, ANY, ...metals]} onChange={setAmong} />
       </label>
-      <div
-        className="max-h-[44vh] overflow-auto border border-hair"
-        tabIndex={0}
-        role="region"
-        aria-label="What there is"
-      >
-        <table className="w-full text-left">
-          <thead className="sticky top-0 bg-sheet">
-            <tr className="border-b border-ink">
-              <th className="px-2 py-1">material</th>
-              <th className="px-2 py-1">size</th>
-              <th className="px-2 py-1 text-right">weighs</th>
-              <th className="px-2 py-1 text-right">tipping ratio</th>
-              <th className="px-2 py-1 text-right">across</th>
-              <th className="px-2 py-1">so</th>
-              <th className="px-2 py-1">
-                <span className="sr-only">take it</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {offers.map((offer) => (
-              <tr
-                key={`${offer.material} ${offer.diameter}`}
-                className={`border-b border-hair ${offer === best ? 'bg-band' : ''}`}
-              >
-                <td className="px-2 py-0.5 font-semibold">{offer.material}</td>
-                <td className="px-2 py-0.5">
-                  {offer.diameter} <span className="text-ink2">({sizesWords(offer.steps)})</span>
-                </td>
-                <td className="px-2 py-0.5 text-right text-weight">{mass(offer.massMg)}</td>
-                <td className="px-2 py-0.5 text-right">{times(offer.ratio)}</td>
-                <td className="px-2 py-0.5 text-right">
-                  {length(offer.acrossMm)}
-                  <span className="text-ink2">{gaps(offer)}</span>
-                </td>
-                <td className="px-2 py-0.5">
-                  {offer.holds ? 'holds' : <span className="text-warn">less firm</span>}
-                  {offer.inDrawer ? ', in the drawer' : ''}
-                </td>
-                <td className="px-2 py-0.5 text-right">
-                  <button
-                    type="button"
-                    className="underline"
-                    aria-label={`Tie in ${offer.material}, ${offer.diameter}`}
-                    onClick={() => take(offer)}
-                  >
-                    tie it in
-                  </button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <Offers offers={offers} best={best} onTake={take} />
       <p className="mt-2 text-label text-ink2">
         Masses without a drawer are of the full solid; bought eyes are often lighter. Lead: wash hands, and look up what
         your water allows; local rules come first.
       </p>
     </DialogSheet>
+  );
+}
+
+interface OffersProps {
+  readonly offers: readonly SwapOffer[];
+  readonly best: SwapOffer | undefined;
+  readonly onTake: (offer: SwapOffer) => void;
+}
+
+/** What there is to swap for, the firmest of its size first. */
+function Offers({ offers, best, onTake }: OffersProps) {
+  return (
+    <div
+      className="max-h-[44vh] overflow-auto border border-hair"
+      tabIndex={0}
+      role="region"
+      aria-label="What there is"
+    >
+      <table className="w-full text-left">
+        <thead className="sticky top-0 bg-sheet">
+          <tr className="border-b border-ink">
+            <th className="px-2 py-1">material</th>
+            <th className="px-2 py-1">size</th>
+            <th className="px-2 py-1 text-right">weighs</th>
+            <th className="px-2 py-1 text-right">tipping ratio</th>
+            <th className="px-2 py-1 text-right">across</th>
+            <th className="px-2 py-1">so</th>
+            <th className="px-2 py-1">
+              <span className="sr-only">take it</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {offers.map((offer) => (
+            <OfferRow key={`${offer.material} ${offer.diameter}`} offer={offer} best={offer === best} onTake={onTake} />
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+interface OfferRowProps extends Pick<OffersProps, 'onTake'> {
+  readonly offer: SwapOffer;
+  readonly best: boolean;
+}
+
+function OfferRow({ offer, best, onTake }: OfferRowProps) {
+  const { length, mass, times, gaps } = wordsOf(useStyle());
+  return (
+    <tr className={`border-b border-hair ${best ? 'bg-band' : ''}`}>
+      <td className="px-2 py-0.5 font-semibold">{offer.material}</td>
+      <td className="px-2 py-0.5">
+        {offer.diameter} <span className="text-ink2">({sizesWords(offer.steps)})</span>
+      </td>
+      <td className="px-2 py-0.5 text-right text-weight">{mass(offer.massMg)}</td>
+      <td className="px-2 py-0.5 text-right">{times(offer.ratio)}</td>
+      <td className="px-2 py-0.5 text-right">
+        {length(offer.acrossMm)}
+        <span className="text-ink2">{gaps(offer)}</span>
+      </td>
+      <td className="px-2 py-0.5">
+        {offer.holds ? 'holds' : <span className="text-warn">less firm</span>}
+        {offer.inDrawer ? ', in the drawer' : ''}
+      </td>
+      <td className="px-2 py-0.5 text-right">
+        <button
+          type="button"
+          className="underline"
+          aria-label={`Tie in ${offer.material}, ${offer.diameter}`}
+          onClick={() => onTake(offer)}
+        >
+          tie it in
+        </button>
+      </td>
+    </tr>
   );
 }

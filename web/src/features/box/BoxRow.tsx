@@ -41,7 +41,7 @@ const item = 'px-3 py-1 cursor-pointer outline-none data-[highlighted]:bg-pick d
 
 /** One fly of the box, drawn at the common scale. */
 export function BoxRow(props: RowProps) {
-  const { fly, place, picked, frontMm, rearMm, scale, onOpen, onPick, onCopy, onRename, onRemove } = props;
+  const { fly, place, picked, frontMm, rearMm, scale, onOpen, onPick } = props;
   const style = useStyle();
   const { summary, listed } = fly;
   const sink = summary.sinkMmS === null ? null : formatSpeed(summary.sinkMmS, style);
@@ -91,54 +91,70 @@ export function BoxRow(props: RowProps) {
           <span className="block text-sentence font-bold truncate">{fly.name}</span>
           <span className="block italic text-ink2 truncate">{summary.platform}</span>
         </span>
-        <span className="w-44 flex items-center gap-2 shrink-0">
-          <RideGlyph ride={summary.ride} heelDeg={summary.heelDeg} balls={listed.balls} size={36} />
-          {other ? (
-            <span className="text-warn">
-              <span className="flex items-center gap-1.5">
-                <SnagFlag /> {rideWords(summary.ride)}
-              </span>
-              <span className="block text-label italic">meant {rideWords(meant)}</span>
-            </span>
-          ) : (
-            <span>{rideWords(summary.ride)}</span>
-          )}
-        </span>
+        <RowRide fly={fly} />
         <span className="w-20 shrink-0">{summary.sinkClass ?? 'floats'}</span>
         <span className="w-20 shrink-0 text-right">
           {mass.figure} <span className="text-ink3">{mass.unit}</span>
         </span>
       </button>
-      <DropdownMenu.Root>
-        <DropdownMenu.Trigger className="w-12 h-full shrink-0 text-ink2" aria-label={`More for ${fly.name}`}>
-          ⋯
-        </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
-          <DropdownMenu.Content align="end" className="z-30 bg-sheet border border-ink py-1 min-w-44">
-            <DropdownMenu.Item className={item} onSelect={onOpen}>
-              Open
-            </DropdownMenu.Item>
-            <DropdownMenu.Item className={item} onSelect={onCopy}>
-              Copy
-            </DropdownMenu.Item>
-            <DropdownMenu.Item className={item} onSelect={onRename}>
-              Rename
-            </DropdownMenu.Item>
-            <DropdownMenu.Item
-              className={item}
-              onSelect={() => {
-                void api.fly(fly.id).then(({ file }) => exportFile(file));
-              }}
-            >
-              Save the pattern file
-            </DropdownMenu.Item>
-            <DropdownMenu.Item className={item} onSelect={onRemove}>
-              Put in the trash
-            </DropdownMenu.Item>
-          </DropdownMenu.Content>
-        </DropdownMenu.Portal>
-      </DropdownMenu.Root>
+      <RowMenu {...props} />
     </li>
+  );
+}
+
+/** How a fly rides, and how it was meant to where that is another way. */
+function RowRide({ fly: { summary, listed } }: Pick<RowProps, 'fly'>) {
+  const { meant } = listed;
+  const other = meant !== null && meant !== summary.ride;
+  return (
+    <span className="w-44 flex items-center gap-2 shrink-0">
+      <RideGlyph ride={summary.ride} heelDeg={summary.heelDeg} balls={listed.balls} size={36} />
+      {other ? (
+        <span className="text-warn">
+          <span className="flex items-center gap-1.5">
+            <SnagFlag /> {rideWords(summary.ride)}
+          </span>
+          <span className="block text-label italic">meant {rideWords(meant)}</span>
+        </span>
+      ) : (
+        <span>{rideWords(summary.ride)}</span>
+      )}
+    </span>
+  );
+}
+
+/** What can be done with a fly of the box. */
+function RowMenu({ fly, onOpen, onCopy, onRename, onRemove }: RowProps) {
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="w-12 h-full shrink-0 text-ink2" aria-label={`More for ${fly.name}`}>
+        ⋯
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="end" className="z-30 bg-sheet border border-ink py-1 min-w-44">
+          <DropdownMenu.Item className={item} onSelect={onOpen}>
+            Open
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={onCopy}>
+            Copy
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={onRename}>
+            Rename
+          </DropdownMenu.Item>
+          <DropdownMenu.Item
+            className={item}
+            onSelect={() => {
+              void api.fly(fly.id).then(({ file }) => exportFile(file));
+            }}
+          >
+            Save the pattern file
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={onRemove}>
+            Put in the trash
+          </DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
   );
 }
 

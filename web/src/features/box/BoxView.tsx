@@ -110,15 +110,7 @@ export function BoxView() {
         onTake={take}
       />
       <main className="flex-1 min-h-0 flex flex-col">
-        {error !== undefined && (
-          <p role="alert" className="m-4 px-3 py-2 bg-warnwash text-ink">
-            The box cannot be fetched: is the server running? What you laid out is safe there.
-          </p>
-        )}
-        {data?.length === 0 && <EmptyBox onNew={shell.openNew} />}
-        {data && data.length > 0 && flies.length === 0 && (
-          <p className="p-6 text-sentence text-ink2">No fly answers to “{find}”.</p>
-        )}
+        <BoxTold failed={error !== undefined} all={data} shown={flies.length} find={find} onNew={shell.openNew} />
         {flies.length > 0 && (
           <BoxList
             flies={flies}
@@ -135,5 +127,30 @@ export function BoxView() {
       {incoming && <ImportDialog incoming={incoming} onClose={() => setIncoming(null)} />}
       {renaming && <RenameDialog fly={renaming} onClose={() => setRenaming(null)} />}
     </DropFrame>
+  );
+}
+
+interface BoxToldProps {
+  readonly failed: boolean;
+  readonly all: readonly ListedFly[] | undefined;
+  readonly shown: number;
+  readonly find: string;
+  readonly onNew: () => void;
+}
+
+/** What is said where there are no flies to show. */
+function BoxTold({ failed, all, shown, find, onNew }: BoxToldProps) {
+  return (
+    <>
+      {failed && (
+        <p role="alert" className="m-4 px-3 py-2 bg-warnwash text-ink">
+          The box cannot be fetched: is the server running? What you laid out is safe there.
+        </p>
+      )}
+      {all?.length === 0 && <EmptyBox onNew={onNew} />}
+      {all && all.length > 0 && shown === 0 && (
+        <p className="p-6 text-sentence text-ink2">No fly answers to “{find}”.</p>
+      )}
+    </>
   );
 }

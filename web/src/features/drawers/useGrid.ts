@@ -41,7 +41,7 @@ export function moved({ rows, cols, page }: Grid, at: CellAt, key: string, ctrl:
   }
 }
 
-interface GridFocus {
+export interface GridFocus {
   readonly at: CellAt;
   readonly editing: string | null;
   /** Goes to a cell; the keyboard is on it afterwards. */

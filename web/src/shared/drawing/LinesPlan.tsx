@@ -3,7 +3,8 @@ import { partAt } from '@jobbet/core/drawing';
 import { useMemo, useRef, useState } from 'react';
 import { useSettings } from '../settings/settings.ts';
 import { FlyCanvas } from './FlyCanvas.tsx';
-import { useOffered } from '../commands/useKeys.ts';
+import type { CommandTable } from '../commands/commands.ts';
+import { useTable } from '../commands/useKeys.ts';
 import { layoutSheet, xOf, type SheetLayout } from './layout.ts';
 import type { Mark } from './Marks.tsx';
 import type { DrawingActions } from './Grips.tsx';
@@ -33,26 +34,18 @@ interface LinesPlanProps extends DrawingActions {
   readonly preview: boolean;
 }
 
+const DRAWING = {
+  closer: { name: 'Closer to the part', group: 'Drawing', keys: '+ or =' },
+  off: { name: 'Further off', group: 'Drawing', keys: '-' },
+  whole: { name: 'The whole fly', group: 'Drawing', keys: '0' },
+} as const satisfies CommandTable;
+
 /**
  * The lines plan: profile, plan and front view on one scale, with dimensions, landmarks, and tips that can be pulled.
  * A press on a part picks it.
  */
-export function LinesPlan({
-  laid,
-  selected,
-  moving,
-  refused,
-  marks,
-  preview,
-  onPick,
-  onPullStart,
-  onNudge,
-  onStation,
-  hook,
-  pull,
-  band,
-  outlines,
-}: LinesPlanProps) {
+export function LinesPlan(props: LinesPlanProps) {
+  const { laid, selected, moving, refused, outlines, onPick, onPullStart } = props;
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
   const { hand, mode } = useSettings();
@@ -84,21 +77,7 @@ export function LinesPlan({
     const at = part?.extent.tipMm ?? part?.extent.startMm;
     by(factor, layout && at !== undefined ? { x: xOf(layout, at), y: layout.profile.oy } : undefined);
   };
-  useOffered('drawing', [
-    {
-      name: 'Closer to the part',
-      group: 'Drawing',
-      keys: '+ or =',
-      run: () => closer(KEY_ZOOM),
-    },
-    {
-      name: 'Further off',
-      group: 'Drawing',
-      keys: '-',
-      run: () => closer(1 / KEY_ZOOM),
-    },
-    { name: 'The whole fly', group: 'Drawing', keys: '0', run: fit },
-  ]);
+  useTable('drawing', DRAWING, { closer: () => closer(KEY_ZOOM), off: () => closer(1 / KEY_ZOOM), whole: fit });
   const views = useMemo(() => (layout ? [layout.plan, layout.profile, layout.section] : []), [layout]);
   return (
     <div
@@ -128,18 +107,10 @@ export function LinesPlan({
             </svg>
           )}
           <Overlay
-            laid={laid}
+            {...props}
             layout={layout}
-            selected={selected}
-            marks={marks}
-            held={preview}
-            onPick={onPick}
+            held={props.preview}
             onPullStart={startPull}
-            onNudge={onNudge}
-            onStation={onStation}
-            hook={hook}
-            pull={pull}
-            band={band}
             width={width}
             height={height}
           />
