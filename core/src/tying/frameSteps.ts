@@ -118,31 +118,32 @@ export function turnedSteps(steps: readonly Step[]): Step[] {
   return last?.turned === true ? [...all, turn(false, last.drawn)] : all;
 }
 
-/** What is done after the last part: what is trimmed, the head, the whips, the coats, the eye. */
-export function finishSteps(laid: LaidFly, style: Style, drawn: readonly string[]): Step[] {
+/** What was left long is cut to its length once everything is on. */
+function longEndsTrimmed(laid: LaidFly, style: Style, drawn: readonly string[]): Step[] {
   const { length } = saying(style);
-  const { finish, head } = laid.file;
-  const whips = finish?.whips ?? 1;
-  const longEnds = laid.parts.filter(({ built }) => {
-    const form = built.forms[0];
-    return form?.kind === 'bundle' && form.manner !== 'hair' && form.manner !== 'plume';
-  });
-  const trims = laid.parts.filter((part) => part.file.construction === 'spun' && part.file.diameter !== undefined);
-  const fuzzy = laid.parts.some(isFuzzy);
-  const cut = longEnds.map((part) => `the ${part.file.id} to ${length(part.extent.lengthMm)}`);
+  const cut = laid.parts
+    .filter(({ built: { forms } }) => {
+      const [form] = forms;
+      return form?.kind === 'bundle' && form.manner !== 'hair' && form.manner !== 'plume';
+    })
+    .map((part) => `the ${part.file.id} to ${length(part.extent.lengthMm)}`);
+  if (cut.length === 0) return [];
   return [
-    ...(cut.length === 0
-      ? []
-      : [
-          step({
-            key: 'trim',
-            title: 'Trim what was left long',
-            how: [`Cut ${cut.join(', ')}, not square: tips of uneven length swim.`],
-            look: ['Both sides the same length.'],
-            drawn,
-          }),
-        ]),
-    ...trims.map((part) =>
+    step({
+      key: 'trim',
+      title: 'Trim what was left long',
+      how: [`Cut ${cut.join(', ')}, not square: tips of uneven length swim.`],
+      look: ['Both sides the same length.'],
+      drawn,
+    }),
+  ];
+}
+
+/** Spun heads and bodies are cut to their shape. */
+const spunTrimmed = ({ parts }: LaidFly, drawn: readonly string[]): Step[] =>
+  parts
+    .filter(({ file }) => file.construction === 'spun' && file.diameter !== undefined)
+    .map((part) =>
       step({
         key: `${part.file.id}/trim`,
         part: part.file.id,
@@ -154,39 +155,74 @@ export function finishSteps(laid: LaidFly, style: Style, drawn: readonly string[
         caution: CAUTIONS.blade,
         drawn,
       }),
-    ),
-    ...(fuzzy
-      ? [
-          step({
-            key: 'brush',
-            title: 'Brush out',
-            how: ['Pick and brush the body fibres back, away from the thread.'],
-            tool: 'a stiff brush, kept off the thread',
-            drawn,
-          }),
-        ]
-      : []),
-    ...(isTube(laid) && head === undefined
-      ? []
-      : [
-          step({
-            key: 'head',
-            title: 'Head',
-            how: [
-              'Half hitch before it, as insurance.',
-              head === undefined
-                ? 'Just enough turns to cover all ends.'
-                : `Build a ${head} head, smooth, highest in its middle.`,
-            ],
-            measure: laid.thread.headMm
-              ? along(laid.thread.headMm[1] - laid.thread.headMm[0], 'long', null, ...laid.thread.headMm)
-              : null,
-            thread: { fromMm: laid.headMm, toMm: laid.headMm / 2, state: 'flat', turns: 10 },
-            look: ['No fibre in the eye.', 'Bare wire behind the eye.'],
-            wrong: 'Turns that climb onto the eye come off.',
-            drawn,
-          }),
-        ]),
+    );
+
+/** Fuzzy bodies are brushed out. */
+const brushed = ({ parts }: LaidFly, drawn: readonly string[]): Step[] =>
+  parts.some(isFuzzy)
+    ? [
+        step({
+          key: 'brush',
+          title: 'Brush out',
+          how: ['Pick and brush the body fibres back, away from the thread.'],
+          tool: 'a stiff brush, kept off the thread',
+          drawn,
+        }),
+      ]
+    : [];
+
+/** The head; a tube may go without. */
+function headBuilt(laid: LaidFly, drawn: readonly string[]): Step[] {
+  const { head } = laid.file;
+  const { headMm } = laid.thread;
+  if (isTube(laid) && head === undefined) return [];
+  return [
+    step({
+      key: 'head',
+      title: 'Head',
+      how: [
+        'Half hitch before it, as insurance.',
+        head === undefined
+          ? 'Just enough turns to cover all ends.'
+          : `Build a ${head} head, smooth, highest in its middle.`,
+      ],
+      measure: headMm ? along(headMm[1] - headMm[0], 'long', null, ...headMm) : null,
+      thread: { fromMm: laid.headMm, toMm: laid.headMm / 2, state: 'flat', turns: 10 },
+      look: ['No fibre in the eye.', 'Bare wire behind the eye.'],
+      wrong: 'Turns that climb onto the eye come off.',
+      drawn,
+    }),
+  ];
+}
+
+/** The coats of the head, each told which of its kind it is where there are several. */
+const coated = (coats: readonly string[], drawn: readonly string[]): Step[] =>
+  coats.map((name, i) => {
+    const alike = coats.filter((each) => each === name).length;
+    const nth = coats.slice(0, i + 1).filter((each) => each === name).length;
+    return step({
+      key: `coat/${String(i + 1)}`,
+      title: `${name.charAt(0).toUpperCase()}${name.slice(1)}${alike > 1 ? `, coat ${String(nth)}` : ''}`,
+      how: [
+        `One thin coat over the head, on the point of a needle.`,
+        ...(name === 'resin' ? ['Turn the fly under the lamp.'] : []),
+      ],
+      look: ['The eye of the hook is clear.'],
+      caution: FUMES[name] ?? null,
+      dryS: DRY_S[name] ?? null,
+      drawn,
+    });
+  });
+
+/** What is done after the last part: what is trimmed, the head, the whips, the coats, the eye. */
+export function finishSteps(laid: LaidFly, style: Style, drawn: readonly string[]): Step[] {
+  const { finish } = laid.file;
+  const whips = finish?.whips ?? 1;
+  return [
+    ...longEndsTrimmed(laid, style, drawn),
+    ...spunTrimmed(laid, drawn),
+    ...brushed(laid, drawn),
+    ...headBuilt(laid, drawn),
     step({
       key: 'whip',
       title: whips === 1 ? 'Whip finish' : `Whip finish, ${String(whips)} times`,
@@ -198,20 +234,7 @@ export function finishSteps(laid: LaidFly, style: Style, drawn: readonly string[
       proof: 'A nail drawn forward over the head lifts nothing.',
       drawn,
     }),
-    ...(finish?.coats ?? []).map((name, i) =>
-      step({
-        key: `coat/${String(i + 1)}`,
-        title: `${name.charAt(0).toUpperCase()}${name.slice(1)}${(finish?.coats ?? []).filter((each) => each === name).length > 1 ? `, coat ${String((finish?.coats ?? []).slice(0, i + 1).filter((each) => each === name).length)}` : ''}`,
-        how: [
-          `One thin coat over the head, on the point of a needle.`,
-          ...(name === 'resin' ? ['Turn the fly under the lamp.'] : []),
-        ],
-        look: ['The eye of the hook is clear.'],
-        caution: FUMES[name] ?? null,
-        dryS: DRY_S[name] ?? null,
-        drawn,
-      }),
-    ),
+    ...coated(finish?.coats ?? [], drawn),
     step({
       key: 'eye',
       title: 'Clear the eye',

@@ -31,44 +31,81 @@ function builtUp({ buildUp, length }: Told): string | null {
     : `First thread under it for the taper: ${each((at) => count(at.passes))}.`;
 }
 
+/** Where a winding begins and ends, mm from the eye. */
+interface Span {
+  readonly begin: number;
+  readonly end: number;
+}
+
+/** Weight wire under a body. */
+function wireWords({ move: { part }, style, length, place }: Told, { begin, end }: Span, turns: number): PartWords {
+  const file = part.file as PartOf<'wrap'>;
+  const { startMm, endMm } = part.extent;
+  return {
+    ...NOTHING,
+    inHand: [`${part.built.material}, ${length(windingOf(part)?.strandMm ?? 0)} thick`],
+    how: [
+      `${turnWords(turns, style)}, touching, from ${place(begin)} to ${place(end)}.`,
+      'Break the ends off short, press them down, push the coils home.',
+      'Ramp both ends with thread, then bind the wire crosswise.',
+    ],
+    measure: along(
+      endMm - startMm,
+      'of shank under wire',
+      file.turns === undefined ? relationOf(part, 'to', 'from') : turnWords(file.turns, style),
+      startMm,
+      endMm,
+    ),
+    tool: 'old clippers, never the scissors',
+    proof: 'Push at the coils with a nail: they must not slide.',
+    look: ['No gap between turns.'],
+    wrong: 'A bare step at its end shows through the body.',
+    caution: hasLead(part) ? CAUTIONS.lead : null,
+    end: 'final',
+  };
+}
+
+const LOOSE = /loose/i;
+const isRope = ({ move: { part }, buildUp }: Told): boolean =>
+  LOOSE.test(part.built.material) && buildUp?.by === 'rope';
+
+/** How a rib or a body is wound, from its first turn to the last. */
+function windingWords(told: Told, { begin, end }: Span, turns: number): string[] {
+  const { move, style, length, place, buildUp } = told;
+  const { part } = move;
+  const file = part.file as PartOf<'wrap'>;
+  const { startMm, endMm } = part.extent;
+  const directed =
+    file.direction === 'counter'
+      ? `Wind it the other way from the body, so that its turns cross what it binds instead of sinking between.`
+      : `Wind it ${end < begin ? 'forward' : 'backward'} away from you over the top.`;
+  const shape = builtUp(told);
+  const apart = turns > 0 && file.role === 'rib' ? `, ${length((endMm - startMm) / turns)} apart` : '';
+  return [
+    ...(isRope(told) ? ['Flatten and split the thread, lay the fibres between thinly, spin it: they stand out.'] : []),
+    ...(buildUp?.by === 'thread' && shape !== null ? [shape] : []),
+    directed,
+    ...(shape !== null && buildUp?.by !== 'thread'
+      ? [`To ${place(end)}.`, shape]
+      : [`${turnWords(turns, style)} to ${place(end)}${apart}.`]),
+    'Tie off with firm turns, trim the end close.',
+  ];
+}
+
 /** Weight wire, ribs and bodies. */
 export function wrapWords(told: Told): PartWords {
-  const { move, style, length, place } = told;
+  const { move, style, place } = told;
   const { part, does } = move;
   const file = part.file as PartOf<'wrap'>;
   const { startMm, endMm } = part.extent;
-  const winding = windingOf(part);
   const begin = tieInMm(part);
-  const end = Math.abs(begin - startMm) > Math.abs(begin - endMm) ? startMm : endMm;
-  const forward = end < begin;
-  const turns = part.built.turns ?? winding?.turns ?? 0;
-  const counter = file.direction === 'counter';
-  if (file.role === 'underbody')
-    return {
-      ...NOTHING,
-      inHand: [`${part.built.material}, ${length(winding?.strandMm ?? 0)} thick`],
-      how: [
-        `${turnWords(turns, style)}, touching, from ${place(begin)} to ${place(end)}.`,
-        'Break the ends off short, press them down, push the coils home.',
-        'Ramp both ends with thread, then bind the wire crosswise.',
-      ],
-      measure: along(
-        endMm - startMm,
-        'of shank under wire',
-        file.turns === undefined ? relationOf(part, 'to', 'from') : turnWords(file.turns, style),
-        startMm,
-        endMm,
-      ),
-      tool: 'old clippers, never the scissors',
-      proof: 'Push at the coils with a nail: they must not slide.',
-      look: ['No gap between turns.'],
-      wrong: 'A bare step at its end shows through the body.',
-      caution: hasLead(part) ? CAUTIONS.lead : null,
-      end: 'final',
-    };
+  const span = { begin, end: Math.abs(begin - startMm) > Math.abs(begin - endMm) ? startMm : endMm };
+  const turns = part.built.turns ?? windingOf(part)?.turns ?? 0;
+  if (file.role === 'underbody') return wireWords(told, span, turns);
+  const rib = file.role === 'rib';
   const catchIt = [
     `Tie in ${part.built.material} at ${place(begin)}, ${turnWords(TIE_IN.turns, style)} of thread.`,
-    ...(file.role === 'rib' ? ['On the side away from you, so that its first half turn goes under.'] : []),
+    ...(rib ? ['On the side away from you, so that its first half turn goes under.'] : []),
   ];
   if (does === 'catch')
     return {
@@ -78,44 +115,21 @@ export function wrapWords(told: Told): PartWords {
       proof: TUG,
       look: ['Its end lies along the shank, not across.'],
     };
-  const directed = counter
-    ? `Wind it the other way from the body, so that its turns cross what it binds instead of sinking between.`
-    : `Wind it ${forward ? 'forward' : 'backward'} away from you over the top.`;
-  const shape = builtUp(told);
-  const loose = /loose/i.test(part.built.material) && told.buildUp?.by === 'rope';
-  const made = [
-    ...(loose ? ['Flatten and split the thread, lay the fibres between thinly, spin it: they stand out.'] : []),
-    ...(told.buildUp?.by === 'thread' && shape !== null ? [shape] : []),
-    directed,
-    ...(shape !== null && told.buildUp?.by !== 'thread'
-      ? [`To ${place(end)}.`, shape]
-      : [
-          `${turnWords(turns, style)} to ${place(end)}${turns > 0 && file.role === 'rib' ? `, ${length((endMm - startMm) / turns)} apart` : ''}.`,
-        ]),
-    'Tie off with firm turns, trim the end close.',
-  ];
+  const made = windingWords(told, span, turns);
+  const smooth = isFuzzy(part) ? 'Fibres stroked back every few turns.' : 'Smooth, no ridge.';
+  const crowds =
+    startMm < told.laid.headMm + NEAR_HEAD_MM ? 'Wound into the head space: the head will be too large.' : null;
   return {
     ...NOTHING,
     how: does === 'wind' ? made : [...catchIt, ...made],
     measure: along(endMm - startMm, 'of shank covered', relationOf(part, 'to'), startMm, endMm),
     tool: /wire|metal/i.test(part.built.material) ? 'old clippers at its end' : null,
     end: 'final',
-    proof: file.role === 'rib' ? 'Run a nail along it: no turn may shift.' : null,
-    look:
-      file.role === 'rib'
-        ? ['Even steps, even on the taper.']
-        : [
-            'No bare thread between turns.',
-            isFuzzy(part) ? 'Fibres stroked back every few turns.' : 'Smooth, no ridge.',
-          ],
-    wrong:
-      file.role === 'rib'
-        ? 'A last turn crowded onto the head.'
-        : startMm < told.laid.headMm + NEAR_HEAD_MM
-          ? 'Wound into the head space: the head will be too large.'
-          : null,
+    proof: rib ? 'Run a nail along it: no turn may shift.' : null,
+    look: rib ? ['Even steps, even on the taper.'] : ['No bare thread between turns.', smooth],
+    wrong: rib ? 'A last turn crowded onto the head.' : crowds,
     caution: null,
-    state: loose ? 'split' : 'flat',
+    state: isRope(told) ? 'split' : 'flat',
   };
 }
 

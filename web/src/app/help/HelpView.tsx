@@ -53,41 +53,7 @@ export function HelpView() {
           another platform its relations stay and take their new measures; what could not follow is listed and keeps the
           measure it had.
         </p>
-        <h2 className="text-part font-bold">Pulling</h2>
-        <p className="mb-5">
-          On the picked part everything square, every diamond and every pair of arrows can be pulled, in the profile or
-          the plan: tip, tie-in, bindings, both ends of a span, how thick a clump is, where a ball sits; and with the
-          hook picked its head space. The number in the relation changes, not the relation. A pull comes to rest on
-          quarters, thirds and halves, on landmarks and on what other parts reach to, and says which; Ctrl frees it.
-        </p>
-        <h2 className="text-part font-bold">Balance</h2>
-        <p className="mb-5">
-          The further the bronze line lies outside the inner circle, the harder the fly is turned back to its rest; the
-          chevrons run toward it. Turn the dial by its knob, or turn the side current up until the push reaches the
-          bronze and the fly gives way. The finder tries eyes, beads, cones and turns of wire for what you wish: a press
-          shows one on the fly, another takes it. A name underlined with dots answers why its figure is what it is.
-        </p>
-        <p className="mb-5">
-          Scatter ties the fly ten thousand times, each time a little off the plan, and tells how many ride as meant and
-          what to mind. Write in how far off your own hands are, and slide one thing off to see what it does. A fall
-          that was timed corrects the drag of that fly; the factor is kept with it.
-        </p>
-        <h2 className="text-part font-bold">The sheet and the vise</h2>
-        <p className="mb-5">
-          The parts are tied in the order of the list. What one part asks of another stands with the checks, and on the
-          sheet one key puts the parts in order; a step is dragged, or moved by [ and ] on its number. Where tiers
-          differ another way is chosen beside the steps, and what it changes is said. E makes a PDF, on one page where
-          it fits. At the vise Space or a tap goes on, the left arrow goes back, C counts a turn, F shows the far side,
-          W writes what differs. “By eye” names what on the hook or the fly is as long. A fly left in the middle is
-          taken up where it was; times and what differed are kept with the fly.
-        </p>
-        <h2 className="text-part font-bold">Sizes and the gauge card</h2>
-        <p className="mb-5">
-          A run is the fly on other hooks. Write in a cell to pin it; emptied it follows again. A size saved as a fly
-          knows its run and can be brought up to it. The gauge card is the run at true size: print it at actual size,
-          measure its 50 mm bar, and where it is not 50 mm write what it is, so that the next print is right. On the
-          screen it is true once a bank card or a caliper has calibrated it.
-        </p>
+        <Doing />
         <h2 className="text-part font-bold">What to believe</h2>
         <p className="mb-3">
           Masses of metal, the keel moment and the tipping weight are exact within the model. Level sinking and the side
@@ -114,5 +80,48 @@ export function HelpView() {
         </p>
       </main>
     </div>
+  );
+}
+
+/** What is done in each view. */
+function Doing() {
+  return (
+    <>
+      <h2 className="text-part font-bold">Pulling</h2>
+      <p className="mb-5">
+        On the picked part everything square, every diamond and every pair of arrows can be pulled, in the profile or
+        the plan: tip, tie-in, bindings, both ends of a span, how thick a clump is, where a ball sits; and with the hook
+        picked its head space. The number in the relation changes, not the relation. A pull comes to rest on quarters,
+        thirds and halves, on landmarks and on what other parts reach to, and says which; Ctrl frees it.
+      </p>
+      <h2 className="text-part font-bold">Balance</h2>
+      <p className="mb-5">
+        The further the bronze line lies outside the inner circle, the harder the fly is turned back to its rest; the
+        chevrons run toward it. Turn the dial by its knob, or turn the side current up until the push reaches the bronze
+        and the fly gives way. The finder tries eyes, beads, cones and turns of wire for what you wish: a press shows
+        one on the fly, another takes it. A name underlined with dots answers why its figure is what it is.
+      </p>
+      <p className="mb-5">
+        Scatter ties the fly ten thousand times, each time a little off the plan, and tells how many ride as meant and
+        what to mind. Write in how far off your own hands are, and slide one thing off to see what it does. A fall that
+        was timed corrects the drag of that fly; the factor is kept with it.
+      </p>
+      <h2 className="text-part font-bold">The sheet and the vise</h2>
+      <p className="mb-5">
+        The parts are tied in the order of the list. What one part asks of another stands with the checks, and on the
+        sheet one key puts the parts in order; a step is dragged, or moved by [ and ] on its number. Where tiers differ
+        another way is chosen beside the steps, and what it changes is said. E makes a PDF, on one page where it fits.
+        At the vise Space or a tap goes on, the left arrow goes back, C counts a turn, F shows the far side, W writes
+        what differs. “By eye” names what on the hook or the fly is as long. A fly left in the middle is taken up where
+        it was; times and what differed are kept with the fly.
+      </p>
+      <h2 className="text-part font-bold">Sizes and the gauge card</h2>
+      <p className="mb-5">
+        A run is the fly on other hooks. Write in a cell to pin it; emptied it follows again. A size saved as a fly
+        knows its run and can be brought up to it. The gauge card is the run at true size: print it at actual size,
+        measure its 50 mm bar, and where it is not 50 mm write what it is, so that the next print is right. On the
+        screen it is true once a bank card or a caliper has calibrated it.
+      </p>
+    </>
   );
 }

@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useRef, useState, type RefObject } from 'react';
 import { mutate } from 'swr';
 import { api, type BackupCounts } from '../../shared/api/client.ts';
 import { DialogSheet } from '../../shared/ui/Sheet.tsx';
@@ -80,17 +80,7 @@ export function KeepSafe() {
         >
           Save the drawers as a file
         </button>
-        <input
-          ref={input}
-          type="file"
-          hidden
-          aria-label="Backup file"
-          onChange={(event) => {
-            const [file] = event.target.files ?? [];
-            if (file) look(file);
-            event.target.value = '';
-          }}
-        />
+        <FileInput input={input} onFile={look} />
       </div>
       {said && (
         <p role={said.bad ? 'alert' : 'status'} className={`mt-2 ${said.bad ? 'text-warn' : ''}`}>
@@ -101,25 +91,57 @@ export function KeepSafe() {
         At a prompt: <code>npx jobbet backup FILE</code> and <code>npx jobbet restore FILE</code>;{' '}
         <code>npx jobbet export</code> and <code>import</code> for flies and drawers as files.
       </p>
-      {looked && (
-        <DialogSheet title="Restore from this backup?" open onClose={() => setLooked(null)}>
-          <p className="mb-2">
-            It was made {new Date(looked.counts.made).toLocaleString()} and holds {counted(looked.counts)}.
-            {brokenWords(looked.counts.broken)}
-          </p>
-          <p className="mb-4">
-            They take the place of everything that is here now; what is here is kept in a file beside the data.
-          </p>
-          <div className="flex gap-3">
-            <button type="button" className="sheet-button primary" onClick={() => restore(looked)}>
-              Restore it
-            </button>
-            <button type="button" className="sheet-button" onClick={() => setLooked(null)}>
-              Leave all as it is
-            </button>
-          </div>
-        </DialogSheet>
-      )}
+      {looked && <RestoreDialog looked={looked} onRestore={() => restore(looked)} onClose={() => setLooked(null)} />}
     </section>
+  );
+}
+
+interface RestoreDialogProps {
+  readonly looked: Looked;
+  readonly onRestore: () => void;
+  readonly onClose: () => void;
+}
+
+/** What a backup holds, before it takes the place of what is here. */
+function RestoreDialog({ looked, onRestore, onClose }: RestoreDialogProps) {
+  return (
+    <DialogSheet title="Restore from this backup?" open onClose={onClose}>
+      <p className="mb-2">
+        It was made {new Date(looked.counts.made).toLocaleString()} and holds {counted(looked.counts)}.
+        {brokenWords(looked.counts.broken)}
+      </p>
+      <p className="mb-4">
+        They take the place of everything that is here now; what is here is kept in a file beside the data.
+      </p>
+      <div className="flex gap-3">
+        <button type="button" className="sheet-button primary" onClick={onRestore}>
+          Restore it
+        </button>
+        <button type="button" className="sheet-button" onClick={onClose}>
+          Leave all as it is
+        </button>
+      </div>
+    </DialogSheet>
+  );
+}
+
+interface FileInputProps {
+  readonly input: RefObject<HTMLInputElement | null>;
+  readonly onFile: (file: File) => void;
+}
+
+function FileInput({ input, onFile }: FileInputProps) {
+  return (
+    <input
+      ref={input}
+      type="file"
+      hidden
+      aria-label="Backup file"
+      onChange={(event) => {
+        const [file] = event.target.files ?? [];
+        if (file) onFile(file);
+        event.target.value = '';
+      }}
+    />
   );
 }

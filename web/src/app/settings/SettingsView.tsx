@@ -5,14 +5,17 @@ import { KeepSafe } from './KeepSafe.tsx';
 import { LeftOnDevice } from './LeftOnDevice.tsx';
 import { TopBar } from '../../shared/ui/TopBar.tsx';
 
-interface RowProps<K extends keyof Settings> {
-  readonly name: string;
-  readonly key_: K;
-  readonly options: readonly (readonly [Settings[K], string])[];
-  readonly note?: string;
-}
+/** One setting with the values it may have. */
+type RowProps = {
+  [K in keyof Settings]: {
+    readonly name: string;
+    readonly key_: K;
+    readonly options: readonly (readonly [value: Settings[K], words: string])[];
+    readonly note?: string;
+  };
+}[keyof Settings];
 
-function Row<K extends keyof Settings>({ name, key_, options, note }: RowProps<K>) {
+function Row({ name, key_, options, note }: RowProps) {
   const settings = useSettings();
   return (
     <fieldset className="flex items-baseline gap-4 py-2 border-b border-hair">
@@ -35,79 +38,86 @@ function Row<K extends keyof Settings>({ name, key_, options, note }: RowProps<K
   );
 }
 
+const ROWS: readonly RowProps[] = [
+  {
+    name: 'Lengths',
+    key_: 'length',
+    options: [
+      ['mm', 'millimetres'],
+      ['in', 'inches'],
+    ],
+    note: 'What you type keeps the unit you typed it in.',
+  },
+  {
+    name: 'Weights',
+    key_: 'mass',
+    options: [
+      ['g', 'grams'],
+      ['gr', 'grains'],
+    ],
+  },
+  {
+    name: 'Speeds',
+    key_: 'speed',
+    options: [
+      ['cm/s', 'cm/s'],
+      ['ft/s', 'ft/s'],
+    ],
+  },
+  {
+    name: 'Temperatures',
+    key_: 'temperature',
+    options: [
+      ['C', '°C'],
+      ['F', '°F'],
+    ],
+  },
+  {
+    name: 'Decimal sign',
+    key_: 'decimal',
+    options: [
+      ['.', 'point'],
+      [',', 'comma'],
+    ],
+  },
+  {
+    name: 'Hand',
+    key_: 'hand',
+    options: [
+      ['right', 'right: the eye of the hook to the right'],
+      ['left', 'left: the eye to the left'],
+    ],
+  },
+  {
+    name: 'Theme',
+    key_: 'theme',
+    options: [
+      ['system', 'as the system'],
+      ['light', 'light'],
+      ['dark', 'dark'],
+    ],
+  },
+  {
+    name: 'Single keys',
+    key_: 'singleKeys',
+    options: [
+      [true, 'on'],
+      [false, 'off'],
+    ],
+    note: 'Letters that do something without Ctrl, outside fields.',
+  },
+];
+
+/** How one person likes it, what is kept on this device, and the backup. */
 export function SettingsView() {
   return (
     <div className="flex flex-col h-full">
       <TopBar title={<h1 className="text-fly font-bold">Settings</h1>} />
       <main tabIndex={0} className="p-4 max-w-2xl overflow-auto">
         <p className="text-ink2 mb-2">Kept in this browser.</p>
-        <Row
-          name="Lengths"
-          key_="length"
-          options={[
-            ['mm', 'millimetres'],
-            ['in', 'inches'],
-          ]}
-          note="What you type keeps the unit you typed it in."
-        />
-        <Row
-          name="Weights"
-          key_="mass"
-          options={[
-            ['g', 'grams'],
-            ['gr', 'grains'],
-          ]}
-        />
-        <Row
-          name="Speeds"
-          key_="speed"
-          options={[
-            ['cm/s', 'cm/s'],
-            ['ft/s', 'ft/s'],
-          ]}
-        />
-        <Row
-          name="Temperatures"
-          key_="temperature"
-          options={[
-            ['C', '°C'],
-            ['F', '°F'],
-          ]}
-        />
-        <Row
-          name="Decimal sign"
-          key_="decimal"
-          options={[
-            ['.', 'point'],
-            [',', 'comma'],
-          ]}
-        />
-        <Row
-          name="Hand"
-          key_="hand"
-          options={[
-            ['right', 'right: the eye of the hook to the right'],
-            ['left', 'left: the eye to the left'],
-          ]}
-        />
-        <Row
-          name="Theme"
-          key_="theme"
-          options={[
-            ['system', 'as the system'],
-            ['light', 'light'],
-            ['dark', 'dark'],
-          ]}
-        />
-        <Row
-          name="Single keys"
-          key_="singleKeys"
-          options={[
-            [true, 'on'],
-            [false, 'off'],
-          ]}
-          note="Letters that do something without Ctrl, outside fields."
-        />
+        {ROWS.map((row) => (
+          <Row key={row.key_} {...row} />
+        ))}
         <KeepSafe />
         <LeftOnDevice />
         <BrokenRows />

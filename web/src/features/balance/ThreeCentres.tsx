@@ -1,13 +1,14 @@
 import { type FlyReport, type LaidFly, toRad, boundsOf, type Vec3 } from '@jobbet/core/model';
-import { screenX, screenY, viewOf, type View } from '@jobbet/core/drawing';
+import { screenX, screenY, viewOf, type Hand, type View } from '@jobbet/core/drawing';
 import { formatLength, formatMass, formatNumber, type Style } from '@jobbet/core/units';
 import type { Asked } from '@jobbet/core/study';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useRef } from 'react';
 import { partCalled } from '../../fly/selection.ts';
 import { useBench, useBenchStore, useChosenPart } from '../../fly/store.ts';
 import { useGripActions } from '../../fly/useGripActions.ts';
 import { FlyCanvas } from '../../shared/drawing/FlyCanvas.tsx';
-import { Grips, PullWords, type GripSheet, type Pulling } from '../../shared/drawing/Grips.tsx';
+import { Grips, PullWords, type GripSheet } from '../../shared/drawing/Grips.tsx';
+import { useHeld } from '../../shared/drawing/useHeld.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
 import { useSettings, useStyle } from '../../shared/settings/settings.ts';
 import { WhyButton } from '../../fly/verdict/WhyButton.tsx';
@@ -20,6 +21,18 @@ interface ThreeCentresProps {
   /** Whether the fly shown is the one on the bench, so that it can be pulled. */
   readonly planned: boolean;
   readonly report: FlyReport | null;
+}
+
+/** The profile in the middle of a frame, rolled as it rides, with room for what acts on it. @param width, height px */
+function fittedTo(laid: LaidFly, width: number, height: number, hand: Hand): GripSheet {
+  const bounds = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
+  const tall = Math.max(bounds.top, -bounds.bottom, bounds.aside);
+  const long = bounds.rear - bounds.front;
+  const scale = Math.max(0.5, Math.min(MOST_SCALE, (width - 60) / long, (height - 66) / (2 * tall)));
+  const eyeX = hand === 'right' ? width - 30 + bounds.front * scale : 30 - bounds.front * scale;
+  const roll = toRad(laid.tight.heelDeg ?? 0);
+  const profile = viewOf('profile', eyeX, height / 2, scale, hand, roll);
+  return { width, scale, dir: hand === 'right' ? -1 : 1, bounds, profile, plan: null };
 }
 
 /** The profile as it rides on a tight line, with the centres of weight under water, of buoyancy and of the silhouette; its tips can be pulled. */
@@ -35,33 +48,11 @@ export function ThreeCentres({ shown, planned, report }: ThreeCentresProps) {
   const frame = useRef<HTMLDivElement>(null);
   const svg = useRef<SVGSVGElement>(null);
   const { width, height } = useSize(frame);
-  /** While a tip is pulled the profile keeps its scale and roll, so that the tip stays under the pointer. */
-  const [held, setHeld] = useState<GripSheet | null>(null);
-  const fitted = useMemo((): GripSheet => {
-    const bounds = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
-    const tall = Math.max(bounds.top, -bounds.bottom, bounds.aside);
-    const long = bounds.rear - bounds.front;
-    const scale = Math.max(0.5, Math.min(MOST_SCALE, (width - 60) / long, (height - 66) / (2 * tall)));
-    const eyeX = hand === 'right' ? width - 30 + bounds.front * scale : 30 - bounds.front * scale;
-    const roll = toRad(laid.tight.heelDeg ?? 0);
-    const profile = viewOf('profile', eyeX, height / 2, scale, hand, roll);
-    return { width, scale, dir: hand === 'right' ? -1 : 1, bounds, profile, plan: null };
-  }, [laid, width, height, hand]);
+  const { held, pullOn } = useHeld<GripSheet>(actions.onPullStart);
+  const fitted = useMemo(() => fittedTo(laid, width, height, hand), [laid, width, height, hand]);
   const sheet = held ?? fitted;
   const view = sheet.profile;
   const views = useMemo(() => [view], [view]);
-  const pullStart = (gripId: string): Pulling | null => {
-    const pulled = actions.onPullStart(gripId);
-    if (!pulled) return null;
-    setHeld(sheet);
-    return {
-      to: pulled.to,
-      end: () => {
-        pulled.end();
-        setHeld(null);
-      },
-    };
-  };
   const at = centresOf(laid, report, view);
   const lever = laid.submergedCentre
     ? Object.values(formatLength(Math.abs(laid.buoyancy[0] - laid.submergedCentre[0]), style)).join(' ')
@@ -103,7 +94,7 @@ export function ThreeCentres({ shown, planned, report }: ThreeCentresProps) {
                   hook={false}
                   svg={svg}
                   onPick={(id) => bench.setState({ selected: partCalled(id) })}
-                  onPullStart={pullStart}
+                  onPullStart={pullOn(sheet)}
                 />
               )}
               {pull && <PullWords laid={laid} layout={sheet} pull={pull} />}

@@ -59,14 +59,7 @@ export function BoxView() {
   const [renaming, setRenaming] = useState<ListedFly | null>(null);
   const search = useRef<HTMLInputElement>(null);
   const files = useRef<HTMLInputElement>(null);
-  const flies = useMemo(
-    () =>
-      sortFlies(
-        (data ?? []).filter((fly) => matches(fly, find)),
-        sort,
-      ),
-    [data, find, sort],
-  );
+  const flies = useMemo(() => sortFlies(data?.filter((fly) => matches(fly, find)) ?? [], sort), [data, find, sort]);
   const at = Math.min(picked, Math.max(0, flies.length - 1));
   const current = flies[at];
   const open = (fly: ListedFly | undefined): void => {

@@ -93,16 +93,21 @@ export function CellEditor({ label, column, text, begin, fault, onTake, onLeave 
           ))}
         </datalist>
       )}
-      {why !== null && (
-        <span
-          id={`${id}-why`}
-          role="alert"
-          className="absolute left-0 top-full z-20 w-72 flex gap-1.5 bg-warnwash text-warn px-2 py-1 whitespace-normal text-left"
-        >
-          <SnagFlag />
-          <span>{why}</span>
-        </span>
-      )}
+      {why !== null && <WhyNot id={`${id}-why`} why={why} />}
     </>
+  );
+}
+
+/** Why what is typed is not taken, over what stands below. */
+function WhyNot({ id, why }: { readonly id: string; readonly why: string }) {
+  return (
+    <span
+      id={id}
+      role="alert"
+      className="absolute left-0 top-full z-20 w-72 flex gap-1.5 bg-warnwash text-warn px-2 py-1 whitespace-normal text-left"
+    >
+      <SnagFlag />
+      <span>{why}</span>
+    </span>
   );
 }

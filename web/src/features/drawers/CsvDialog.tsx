@@ -49,49 +49,7 @@ export function CsvDialog({ drawer, file, read, known, onClose }: CsvDialogProps
           <p className="mb-2 text-ink2" role="status">
             {read.rows.length} rows for the drawer of {drawer}: {good.length} good, {bad} bad.
           </p>
-          <div
-            className="max-h-[44vh] overflow-auto border border-hair mb-3"
-            tabIndex={0}
-            role="region"
-            aria-label="Rows"
-          >
-            <table className="w-full text-left">
-              <thead>
-                <tr className="border-b border-ink">
-                  <th className="px-2 py-1 w-14">line</th>
-                  <th className="px-2 py-1">name</th>
-                  <th className="px-2 py-1">what becomes of it</th>
-                </tr>
-              </thead>
-              <tbody>
-                {read.rows.map((row) => (
-                  <tr key={row.line} className={`border-b border-hair ${row.read.ok ? '' : 'bg-warnwash'}`}>
-                    <td className="px-2 py-0.5 align-top">{row.line}</td>
-                    <td className="px-2 py-0.5 align-top font-semibold">
-                      {row.read.ok ? row.read.value.name : (row.cells[0] ?? '')}
-                    </td>
-                    <td className="px-2 py-0.5">
-                      {row.read.ok ? (
-                        known(row.read.value) ? (
-                          'replaces the one of that name'
-                        ) : (
-                          'is new'
-                        )
-                      ) : (
-                        <ul className="text-warn">
-                          {row.read.faults.map((fault) => (
-                            <li key={fault.path + fault.message}>
-                              {fault.path}: {fault.message}
-                            </li>
-                          ))}
-                        </ul>
-                      )}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
+          <CsvRows rows={read.rows} known={known} />
         </>
       )}
       {problem !== null && (
@@ -114,5 +72,53 @@ export function CsvDialog({ drawer, file, read, known, onClose }: CsvDialogProps
         </button>
       </div>
     </DialogSheet>
+  );
+}
+
+interface CsvRowsProps extends Pick<CsvDialogProps, 'known'> {
+  readonly rows: ReadRows['rows'];
+}
+
+/** Each row of a CSV, and what becomes of it. */
+function CsvRows({ rows, known }: CsvRowsProps) {
+  return (
+    <div className="max-h-[44vh] overflow-auto border border-hair mb-3" tabIndex={0} role="region" aria-label="Rows">
+      <table className="w-full text-left">
+        <thead>
+          <tr className="border-b border-ink">
+            <th className="px-2 py-1 w-14">line</th>
+            <th className="px-2 py-1">name</th>
+            <th className="px-2 py-1">what becomes of it</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.line} className={`border-b border-hair ${row.read.ok ? '' : 'bg-warnwash'}`}>
+              <td className="px-2 py-0.5 align-top">{row.line}</td>
+              <td className="px-2 py-0.5 align-top font-semibold">
+                {row.read.ok ? row.read.value.name : (row.cells[0] ?? '')}
+              </td>
+              <td className="px-2 py-0.5">
+                {row.read.ok ? (
+                  known(row.read.value) ? (
+                    'replaces the one of that name'
+                  ) : (
+                    'is new'
+                  )
+                ) : (
+                  <ul className="text-warn">
+                    {row.read.faults.map((fault) => (
+                      <li key={fault.path + fault.message}>
+                        {fault.path}: {fault.message}
+                      </li>
+                    ))}
+                  </ul>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }

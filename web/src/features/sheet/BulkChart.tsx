@@ -55,20 +55,7 @@ export function BulkChart({ laid, findings }: BulkChartProps) {
       >
         {width > 0 && (
           <svg width={width} height={TALL}>
-            {Array.from({ length: 11 }, (_, i) => (
-              <g key={i}>
-                <line
-                  x1={x((i * shankMm) / 10)}
-                  x2={x((i * shankMm) / 10)}
-                  y1={6}
-                  y2={TALL - 14}
-                  stroke="var(--grid)"
-                />
-                <text x={x((i * shankMm) / 10)} y={TALL - 3} fontSize={11} textAnchor="middle" fill="var(--ink2)">
-                  {i}
-                </text>
-              </g>
-            ))}
+            <Stations at={(station) => x((station * shankMm) / 10)} />
             {profiles.map((profile, i) => (
               <path
                 key={i}
@@ -97,4 +84,16 @@ export function BulkChart({ laid, findings }: BulkChartProps) {
       </div>
     </figure>
   );
+}
+
+/** The stations of the shank, nought at the eye. @param at px of one */
+function Stations({ at }: { readonly at: (station: number) => number }) {
+  return Array.from({ length: 11 }, (_, i) => (
+    <g key={i}>
+      <line x1={at(i)} x2={at(i)} y1={6} y2={TALL - 14} stroke="var(--grid)" />
+      <text x={at(i)} y={TALL - 3} fontSize={11} textAnchor="middle" fill="var(--ink2)">
+        {i}
+      </text>
+    </g>
+  ));
 }

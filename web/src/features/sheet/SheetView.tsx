@@ -25,8 +25,9 @@ import { useSettings, useStyle } from '../../shared/settings/settings.ts';
 import { saveFile } from '../../shared/ui/saveFile.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { working } from '../../shared/ui/work.ts';
-import { useOffered } from '../../shared/commands/useKeys.ts';
+import { useTable } from '../../shared/commands/useKeys.ts';
 import { useOfFly, useReport } from '../../shared/solve/useReport.ts';
+import { SHEET } from './commands.ts';
 import { BulkChart } from './BulkChart.tsx';
 import { Findings } from './Findings.tsx';
 import { OrderLine, useOrder } from './OrderLine.tsx';
@@ -95,20 +96,14 @@ function SheetBoard({ sheet, laid }: SheetOfFly) {
     return other.ok ? changesInWords(compareSteps(sheet.steps, tyingPlan(other.value, style).steps)) : '';
   };
   const reorder = (): void => take(inOrder(laid.file, order.best), 'Put in an order that breaks nothing.');
-  const print = (): void => window.print();
-  useOffered('sheet', [
-    {
-      name: 'Tie it, step by step',
-      group: 'Sheet',
-      keys: 't',
-      run: () => void navigate(`/fly/${id}/vise`),
-    },
-    { name: 'Print the sheet', group: 'Sheet', keys: 'p', run: print },
-    { name: 'Save the sheet as PDF', group: 'Sheet', keys: 'e', run: files.pdf },
-    ...(order.isBest ? [] : [{ name: 'Put the parts in order', group: 'Sheet', keys: 'o', run: reorder }]),
-    { name: 'Save the sheet as Markdown', group: 'Sheet', run: files.markdown },
-    { name: 'Save the sheet as HTML', group: 'Sheet', run: files.html },
-  ]);
+  useTable('sheet', SHEET, {
+    tie: () => void navigate(`/fly/${id}/vise`),
+    print: () => window.print(),
+    pdf: files.pdf,
+    order: order.isBest ? null : reorder,
+    markdown: files.markdown,
+    html: files.html,
+  });
   return (
     <main className="flex flex-1 min-h-0" data-testid="tying-sheet">
       <aside className="w-[320px] shrink-0 border-r border-hair overflow-y-auto px-4 py-3" aria-label="On the table">
@@ -116,20 +111,7 @@ function SheetBoard({ sheet, laid }: SheetOfFly) {
         <p className="text-ink2">
           {sheet.hook} <span className="italic whitespace-nowrap">sheet {sheet.id}</span>
         </p>
-        <p className="flex flex-wrap items-baseline gap-3 my-2 no-print">
-          <Link className="sheet-button primary" to={`/fly/${id}/vise`}>
-            Tie it <span className="plain-key">T</span>
-          </Link>
-          <button type="button" className="sheet-button" onClick={print}>
-            Print <span className="plain-key">P</span>
-          </button>
-          <button type="button" className="sheet-button" onClick={files.pdf} disabled={files.making}>
-            {files.making ? 'Making it' : 'PDF'} <span className="plain-key">E</span>
-          </button>
-          <span>
-            printed on <PaperChoice />
-          </span>
-        </p>
+        <SheetKeys id={id} files={files} />
         <TyingsBox tyings={tyings ?? []} onRemove={remove} onRestore={restore} />
         <OnTheTable sheet={sheet} />
         <Proportions sheet={sheet} />
@@ -157,5 +139,30 @@ function SheetBoard({ sheet, laid }: SheetOfFly) {
         />
       </section>
     </main>
+  );
+}
+
+interface SheetKeysProps {
+  readonly id: string;
+  readonly files: ReturnType<typeof useSheetFiles>;
+}
+
+/** The ways from the sheet: to the vise, to paper, to a file. */
+function SheetKeys({ id, files }: SheetKeysProps) {
+  return (
+    <p className="flex flex-wrap items-baseline gap-3 my-2 no-print">
+      <Link className="sheet-button primary" to={`/fly/${id}/vise`}>
+        Tie it <span className="plain-key">T</span>
+      </Link>
+      <button type="button" className="sheet-button" onClick={() => window.print()}>
+        Print <span className="plain-key">P</span>
+      </button>
+      <button type="button" className="sheet-button" onClick={files.pdf} disabled={files.making}>
+        {files.making ? 'Making it' : 'PDF'} <span className="plain-key">E</span>
+      </button>
+      <span>
+        printed on <PaperChoice />
+      </span>
+    </p>
   );
 }

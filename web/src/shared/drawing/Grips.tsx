@@ -59,7 +59,7 @@ function toldBy({ text, mm, kind }: Grip, freeMm: number, style: Style): string 
 
 /** Everything on the drawing that can be pulled: the tips of all parts, and all of the picked one in profile and plan. */
 export function Grips(props: GripsProps) {
-  const { laid, selected, hook, layout, svg, onPick, onPullStart, onNudge, onStation } = props;
+  const { laid, selected, hook, layout, svg, onPick, onPullStart } = props;
   const style = useStyle();
   const { plan } = layout;
   const all = [
@@ -98,16 +98,6 @@ export function Grips(props: GripsProps) {
     window.addEventListener('pointerup', up, { once: true });
     window.addEventListener('pointercancel', up, { once: true });
   };
-  const key = (grip: Grip, event: KeyboardEvent): void => {
-    const aft = layout.dir;
-    const steps = { ArrowLeft: -aft, ArrowRight: aft, ArrowUp: 1, ArrowDown: -1 }[event.key];
-    const stations = { PageUp: 1, PageDown: -1 }[event.key];
-    if ((steps ?? stations) === undefined || event.ctrlKey || event.metaKey || event.altKey) return;
-    event.preventDefault();
-    event.stopPropagation();
-    if (stations !== undefined) onStation(grip.id, stations);
-    else if (steps !== undefined) onNudge(grip.id, event.shiftKey ? steps / 5 : steps);
-  };
   const handle = (grip: Grip, above: boolean) => {
     const [view, at] = above && plan ? [plan, grip.above] : [layout.profile, grip.at];
     const part = laid.parts.find((each) => each.file.id === grip.part);
@@ -128,7 +118,7 @@ export function Grips(props: GripsProps) {
           if (grip.part !== null) onPick(grip.part);
         }}
         onPull={(event) => start(grip, above, event)}
-        onKey={(event) => key(grip, event)}
+        onKey={(event) => pressOn(grip, event, props)}
       />
     );
   };
@@ -138,6 +128,18 @@ export function Grips(props: GripsProps) {
       {grips.map((each) => handle(each, false))}
     </>
   );
+}
+
+/** Arrows nudge a grip, by a fifth with Shift; Page up and down take it a station on. */
+function pressOn(grip: Grip, event: KeyboardEvent, { layout, onNudge, onStation }: GripsProps): void {
+  const aft = layout.dir;
+  const steps = { ArrowLeft: -aft, ArrowRight: aft, ArrowUp: 1, ArrowDown: -1 }[event.key];
+  const stations = { PageUp: 1, PageDown: -1 }[event.key];
+  if ((steps ?? stations) === undefined || event.ctrlKey || event.metaKey || event.altKey) return;
+  event.preventDefault();
+  event.stopPropagation();
+  if (stations !== undefined) onStation(grip.id, stations);
+  else if (steps !== undefined) onNudge(grip.id, event.shiftKey ? steps / 5 : steps);
 }
 
 /** What a pulled grip says now, beside it, and a line through both views where it came to rest on something. */

@@ -1,6 +1,6 @@
 import type { LaidFly } from '@jobbet/core/model';
 import { partAt } from '@jobbet/core/drawing';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useRef } from 'react';
 import { useSettings } from '../settings/settings.ts';
 import { FlyCanvas } from './FlyCanvas.tsx';
 import type { CommandTable } from '../commands/commands.ts';
@@ -13,6 +13,7 @@ import { Outlines, type Outlined } from './Outlines.tsx';
 import { Overlay, type PullState } from './Overlay.tsx';
 import { Grid } from './Scales.tsx';
 import { useSize } from '../ui/useSize.ts';
+import { useHeld } from './useHeld.ts';
 import { useZoom } from './useZoom.ts';
 import { ZoomKeys } from './ZoomKeys.tsx';
 
@@ -50,24 +51,11 @@ export function LinesPlan(props: LinesPlanProps) {
   const { width, height } = useSize(frame);
   const { hand, mode } = useSettings();
   const { zoom, by, fit, onWheel, press } = useZoom(frame);
-  /** While a tip is pulled the sheet keeps its scale, so that the tip stays under the pointer. */
-  const [held, setHeld] = useState<SheetLayout | null>(null);
+  const { held, pullOn } = useHeld<SheetLayout>(onPullStart);
   const layout = useMemo(
     () => held ?? (width > 0 ? layoutSheet(laid, width, height, hand, zoom) : null),
     [held, laid, width, height, hand, zoom],
   );
-  const startPull = (gripId: string): ReturnType<typeof onPullStart> => {
-    const pulled = onPullStart(gripId);
-    if (!pulled) return null;
-    setHeld(layout);
-    return {
-      to: pulled.to,
-      end: () => {
-        pulled.end();
-        setHeld(null);
-      },
-    };
-  };
   const pick = (x: number, y: number): void => {
     const id = layout && partAt(laid, [layout.profile, layout.plan], x, y);
     if (id) onPick(id);
@@ -110,7 +98,7 @@ export function LinesPlan(props: LinesPlanProps) {
             {...props}
             layout={layout}
             held={props.preview}
-            onPullStart={startPull}
+            onPullStart={pullOn(layout)}
             width={width}
             height={height}
           />

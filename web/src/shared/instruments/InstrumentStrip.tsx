@@ -2,7 +2,8 @@ import { seriesOf, pieceOf } from '@jobbet/core/instruments';
 import { figureOf, readTyped } from '@jobbet/core/units';
 import { seedOf } from '@jobbet/core/numeric';
 import { useState, type ReactNode } from 'react';
-import { useOffered } from '../commands/useKeys.ts';
+import type { CommandTable } from '../commands/commands.ts';
+import { useTable } from '../commands/useKeys.ts';
 import { RealPort } from './RealPort.tsx';
 import { SimulatedPort } from './simulatedPort.ts';
 import {
@@ -27,6 +28,12 @@ const shown = (kind: 'length' | 'mass', value: number): string =>
 const truthOf = (kind: 'length' | 'mass', text: string): number | null =>
   figureOf(readTyped(kind, text, { bare: kind === 'length' ? 'mm' : 'mg' }));
 
+const INSTRUMENTS = {
+  read: { name: 'Read, then the next piece', group: 'Instruments', keys: 'f8', inFields: true },
+  caliper: { name: 'Caliper in hand', group: 'Instruments' },
+  scale: { name: 'Scale in hand', group: 'Instruments' },
+} as const satisfies CommandTable;
+
 /** The strip at the foot of the window where a caliper or a scale is in hand. */
 export function InstrumentStrip() {
   const { kind, port, target, readings, pieces, heard, problem } = useInstruments();
@@ -48,21 +55,11 @@ export function InstrumentStrip() {
     read();
     setPiece(piece + 1);
   };
-  useOffered('instruments', [
-    ...(simulated
-      ? [{ name: 'Read, then the next piece', group: 'Instruments', keys: 'f8', inFields: true, run: readAndNext }]
-      : []),
-    {
-      name: 'Caliper in hand',
-      group: 'Instruments',
-      run: () => takeInHand('length'),
-    },
-    {
-      name: 'Scale in hand',
-      group: 'Instruments',
-      run: () => takeInHand('mass'),
-    },
-  ]);
+  useTable('instruments', INSTRUMENTS, {
+    read: simulated ? readAndNext : null,
+    caliper: () => takeInHand('length'),
+    scale: () => takeInHand('mass'),
+  });
   const series = seriesOf(readings);
   return (
     <section
@@ -70,19 +67,7 @@ export function InstrumentStrip() {
       className="shrink-0 border-t-2 border-dashed border-rule bg-sunk px-4 py-2 flex flex-wrap items-center gap-x-5 gap-y-1.5 no-print"
       data-testid="instruments"
     >
-      <div role="group" aria-label="In hand" className="flex gap-3">
-        {(['length', 'mass'] as const).map((each) => (
-          <button
-            key={each}
-            type="button"
-            aria-pressed={kind === each}
-            className={kind === each ? 'font-bold border-b-2 border-ink' : 'text-ink2 hover:text-ink'}
-            onClick={() => takeInHand(each)}
-          >
-            {each === 'length' ? 'caliper' : 'scale'}
-          </button>
-        ))}
-      </div>
+      <InHand kind={kind} />
       {simulated ? (
         <span className="font-semibold text-warn border border-warn px-1.5">simulated</span>
       ) : (
@@ -102,34 +87,7 @@ export function InstrumentStrip() {
         />
       )}
       {kind === 'mass' && <Pan pieces={pieces} />}
-      <div className="flex gap-2">
-        {simulated && (
-          <>
-            <button
-              type="button"
-              className="sheet-button primary"
-              onClick={readAndNext}
-              title="and take the next piece"
-            >
-              Read <span className="opacity-70">F8</span>
-            </button>
-            <button
-              type="button"
-              className="sheet-button"
-              onClick={() => {
-                if (port instanceof SimulatedPort) port.zero();
-              }}
-            >
-              Set to nought
-            </button>
-          </>
-        )}
-        {kind === 'mass' && pieces > 1 && (
-          <button type="button" className="sheet-button" onClick={() => read(true)}>
-            {simulated ? 'Read' : 'Next reading'}, divide by {pieces}
-          </button>
-        )}
-      </div>
+      <ReadKeys onNext={readAndNext} onDivided={() => read(true)} />
       <Outcome
         into={target ? target.name : null}
         readings={readings.map((value) => value.toFixed(kind === 'length' ? 2 : 1))}
@@ -141,26 +99,87 @@ export function InstrumentStrip() {
         problem={problem}
       />
       <div className="ml-auto flex items-center gap-3 text-ink2">
-        {simulated && (
-          <label className="flex items-baseline gap-1">
-            seed
-            <input
-              className="field w-10"
-              inputMode="numeric"
-              value={String(seed)}
-              onChange={(event) => {
-                const next = Number(event.target.value);
-                if (Number.isInteger(next) && next >= 0) withSeed(next);
-              }}
-            />
-          </label>
-        )}
+        {simulated && <Seed />}
         <RealPort kind={kind} simulated={simulated} />
         <button type="button" className="hover:text-ink" onClick={toggleInstruments}>
           put away <span className="plain-key">M</span>
         </button>
       </div>
     </section>
+  );
+}
+
+/** Which instrument is in hand. */
+function InHand({ kind }: { readonly kind: 'length' | 'mass' }) {
+  return (
+    <div role="group" aria-label="In hand" className="flex gap-3">
+      {(['length', 'mass'] as const).map((each) => (
+        <button
+          key={each}
+          type="button"
+          aria-pressed={kind === each}
+          className={kind === each ? 'font-bold border-b-2 border-ink' : 'text-ink2 hover:text-ink'}
+          onClick={() => takeInHand(each)}
+        >
+          {each === 'length' ? 'caliper' : 'scale'}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+interface ReadKeysProps {
+  readonly onNext: () => void;
+  readonly onDivided: () => void;
+}
+
+/** What takes a reading. */
+function ReadKeys({ onNext, onDivided }: ReadKeysProps) {
+  const { kind, port, pieces } = useInstruments();
+  const { simulated } = port;
+  return (
+    <div className="flex gap-2">
+      {simulated && (
+        <>
+          <button type="button" className="sheet-button primary" onClick={onNext} title="and take the next piece">
+            Read <span className="opacity-70">F8</span>
+          </button>
+          <button
+            type="button"
+            className="sheet-button"
+            onClick={() => {
+              if (port instanceof SimulatedPort) port.zero();
+            }}
+          >
+            Set to nought
+          </button>
+        </>
+      )}
+      {kind === 'mass' && pieces > 1 && (
+        <button type="button" className="sheet-button" onClick={onDivided}>
+          {simulated ? 'Read' : 'Next reading'}, divide by {pieces}
+        </button>
+      )}
+    </div>
+  );
+}
+
+/** What the simulated instruments begin their scatter from. */
+function Seed() {
+  const seed = useInstruments((state) => state.seed);
+  return (
+    <label className="flex items-baseline gap-1">
+      seed
+      <input
+        className="field w-10"
+        inputMode="numeric"
+        value={String(seed)}
+        onChange={(event) => {
+          const next = Number(event.target.value);
+          if (Number.isInteger(next) && next >= 0) withSeed(next);
+        }}
+      />
+    </label>
   );
 }
 
