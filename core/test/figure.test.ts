@@ -57,6 +57,30 @@ describe('the drawing is what was weighed', () => {
     expect(ids).toEqual(['tail']);
     expect(after).toEqual(flyFigure(changed));
   });
+  test('a part whose outline runs otherwise between the same ends is another; the same outline anew is not', () => {
+    const cache = new FigureCache();
+    const plain = laid([tail(), body()]);
+    const before = cache.figure(plain);
+    const bodyOf = (figure: typeof before) => figure.parts.find(({ id }) => id === 'body');
+    /** The fly with every curve of its body so much larger in the middle of it. */
+    const swollen = (by: number): LaidFly => {
+      const { startMm, endMm } = partIn(plain, 'body').extent;
+      const bump = (x: number): number => 1 + by * Math.max(0, (x - startMm) * (endMm - x));
+      const curved = <T extends object>(form: T): T =>
+        Object.fromEntries(
+          Object.entries(form).map(([key, value]: [string, unknown]) => [
+            key,
+            typeof value === 'function' ? (x: number) => (value as (x: number) => number)(x) * bump(x) : value,
+          ]),
+        ) as T;
+      const parts = plain.parts.map((part) =>
+        part.file.id === 'body' ? { ...part, built: { ...part.built, forms: part.built.forms.map(curved) } } : part,
+      );
+      return { ...plain, parts };
+    };
+    expect(bodyOf(cache.figure(swollen(0)))).toBe(bodyOf(before));
+    expect(bodyOf(cache.figure(swollen(0.01)))).not.toBe(bodyOf(before));
+  });
   test.each(['lines', 'dressed', 'silhouette'] as const)(
     '%s mode paints all three views without a broken number',
     (mode) => {

@@ -219,6 +219,17 @@ describe('pins', () => {
     expect(once).toEqual([{ ...four, value: '23 mm' }]);
     expect(setPin(once, { ...four, value: '' })).toEqual([]);
   });
+  test('a pin leaves those of other sizes, parts and keys alone, set or let go', () => {
+    const others = [
+      { ...four, size: '8' },
+      { ...four, part: 'flash' },
+      { ...four, key: 'to' },
+      { ...four, part: null },
+    ];
+    const all = setPin(others, four);
+    expect(all).toEqual([...others, four]);
+    expect(setPin(all, { ...four, value: ' ' })).toEqual(others);
+  });
   test('what each way of holding would take is what it takes', () => {
     const size = readSize('1/0');
     if (!size.ok) throw new Error('no size');

@@ -216,3 +216,54 @@ describe('ten thousand flies', () => {
     expect(new Set(all.sinkMmS.map((each) => each.toFixed(6))).size).toBe(1);
   });
 });
+
+describe('what is off together', () => {
+  const surface = {
+    middle: [10, 0, 0, 0],
+    straight: [
+      [1, 0, 0, 0],
+      [2, 0, 0, 0],
+      [4, 0, 0, 0],
+    ],
+    curved: [
+      [0.5, 0, 0, 0],
+      [0, 0, 0, 0],
+      [0, 0, 0, 0],
+    ],
+    cross: [{ i: 0, j: 2, of: [3, 0, 0, 0] }],
+  };
+  test('adds what both do that neither does alone, and only where both count', () => {
+    // 2·(1 + 2·0.5) + 1·2 − 3·4 + 2·(−3)·3
+    expect(changeOf(surface, [2, 1, -3], 0, () => true)).toBe(4 + 2 - 12 - 18);
+    expect(changeOf(surface, [2, 1, -3], 0, (i) => i !== 2)).toBe(4 + 2);
+    expect(changeOf(surface, [2, 1, -3], 0, (i) => i !== 0)).toBe(2 - 12);
+  });
+  test('a surface gives back the fly that both were tried on', () => {
+    const fly = laid([eyes(), tail()]);
+    const spreads = spreadsOf(fly)
+      .filter(({ part }) => part === 'tail')
+      .slice(0, 2);
+    const { value } = ended(surfaceOf(fly, NOMINAL_DRAWERS, spreads));
+    expect(value.cross).toHaveLength(1);
+    const both = spreads.map(({ part, kind, sigma }) => ({ part, kind, off: 1.5 * sigma }));
+    const came = answersOf(off(fly, ...both));
+    answersOf(fly).forEach((middle, a) =>
+      expect(middle + changeOf(value, [1.5, 1.5], a, () => true)).toBeCloseTo(came[a] ?? NaN, 9),
+    );
+  });
+  test('without the last spread the flies are those that never had it', () => {
+    const fly = laid([eyes(), tail()]);
+    const [one, other] = spreadsOf(fly).filter(({ kind }) => kind === 'roll' || kind === 'length');
+    if (!one || !other) throw new Error('eyes turn, tails are long');
+    const variance = ({ heelsDeg }: Reckoned): number => {
+      const mean = heelsDeg.reduce((sum, each) => sum + each, 0) / heelsDeg.length;
+      return heelsDeg.reduce((sum, each) => sum + (each - mean) ** 2, 0) / (heelsDeg.length - 1);
+    };
+    const both = scattered(fly, [one, other]).reckoned;
+    const alone = scattered(fly, [one]).reckoned;
+    const gone = both.cares.find(({ part, kind }) =>
+      caresOf([other]).some((care) => care.part === part && care.kind === kind),
+    );
+    expect(1 - (gone?.heel ?? NaN)).toBeCloseTo(variance(alone) / variance(both), 3);
+  });
+});

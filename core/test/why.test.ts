@@ -34,6 +34,15 @@ describe('its terms are those of the report', () => {
     expect(figure(it, 'keel', 'eyes, toward point-up')).not.toContain('no "');
     expect(figure(it, 'keel', 'hook, toward point-down')).not.toContain('no "');
   });
+  test.each([
+    ['a bare hook hangs by its bend', laid([tail()]), 'point-down'],
+    ['heavy eyes on top turn it over', laid([eyes({ diameter: '6 mm' }), tail()]), 'point-up'],
+    ['on a jig too', laid([tail()], { platform: { kind: 'jig', size: '6' } }), null],
+    ['under the shank they hold it', laid([eyes({ diameter: '6 mm', side: 'bottom' }), tail()]), 'point-down'],
+  ])('the way the keel moment turns it is the way it rides: %s', (_what, each, ride) => {
+    expect(whyOf('keel', each, METRIC).says).toContain(`turn the fly ${each.tight.ride}.`);
+    if (ride !== null) expect(each.tight.ride).toBe(ride);
+  });
   test('the two shares of the drag add up to the weight under water', () => {
     const grams = (text: string): number => Number.parseFloat(text) / (text.endsWith('mg') ? 1000 : 1);
     const [below, front] = ['outline from below', 'front, trailing parts'].map((words) =>
