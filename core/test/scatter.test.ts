@@ -3,7 +3,7 @@ import { layFly, type LaidFly } from '../src/model/solve/layFly.ts';
 import { CUT_SIGMA, normalOf, normalQuantile } from '../src/numeric/chance.ts';
 import { layDeviant, type Deviation } from '../src/study/tolerance/deviant.ts';
 import { FLIES, scatterOf, type Reckoned, type Solved } from '../src/study/tolerance/scatter.ts';
-import { caresOf, spreadsOf, type Spread } from '../src/study/tolerance/spreads.ts';
+import { caresOf, spreadKey, spreadsOf, type Spread } from '../src/study/tolerance/spreads.ts';
 import { histogramOf, quantile } from '../src/study/tolerance/spreadOut.ts';
 import { answersOf, changeOf, surfaceOf } from '../src/study/tolerance/surface.ts';
 import { body, eyes, feathers, laid, partIn, spunHead, tail } from './build.ts';
@@ -253,8 +253,11 @@ describe('what is off together', () => {
   });
   test('without the last spread the flies are those that never had it', () => {
     const fly = laid([eyes(), tail()]);
-    const [one, other] = spreadsOf(fly).filter(({ kind }) => kind === 'roll' || kind === 'length');
-    if (!one || !other) throw new Error('eyes turn, tails are long');
+    // How far a turn of the eyes leans the fly goes with their mass: the two do more together than either alone.
+    const [one, other] = spreadsOf(fly, { [spreadKey('eyes', 'mass')]: 0.3 }).filter(
+      ({ part, kind }) => part === 'eyes' && (kind === 'roll' || kind === 'mass'),
+    );
+    if (!one || !other) throw new Error('eyes turn, and weigh');
     const variance = ({ heelsDeg }: Reckoned): number => {
       const mean = heelsDeg.reduce((sum, each) => sum + each, 0) / heelsDeg.length;
       return heelsDeg.reduce((sum, each) => sum + (each - mean) ** 2, 0) / (heelsDeg.length - 1);
