@@ -2,7 +2,7 @@ import { checkFly, reportChecked, reportChecks } from '@jobbet/core/checks';
 import { flyJsonSchema } from '@jobbet/core/pattern';
 import { runSheet } from './sheet.ts';
 import { runGauge, runSizes } from './sizes.ts';
-import { runOver } from './sources.ts';
+import { runOver, solveOptions } from './sources.ts';
 import type { Terminal } from './terminal.ts';
 
 export { processTerminal, type Terminal } from './terminal.ts';
@@ -30,14 +30,13 @@ Exit 0 when all is well, 2 on bad input: then nothing is printed but one line pe
 `;
 
 const runSolve = (args: readonly string[], terminal: Terminal): number =>
-  runOver('solve', args, (solved, drawers) => reportChecked(solved, { drawers }), terminal);
+  runOver(solveOptions('solve', args), (solved, drawers) => reportChecked(solved, { drawers }), terminal);
 
 /** What is to be said of each fly. @returns 1 when anything stops one of them */
 function runCheck(args: readonly string[], terminal: Terminal): number {
   const severities: string[] = [];
   const code = runOver(
-    'check',
-    args,
+    solveOptions('check', args),
     (solved, drawers) => {
       const checked = checkFly(solved, { drawers });
       severities.push(...checked.findings.map((each) => each.severity));

@@ -4,46 +4,39 @@ import { sheetOf, stageSvgs, sheetHtml, sheetMarkdown } from '@jobbet/core/tying
 import { METRIC } from '@jobbet/core/units';
 import type { SolvedFly } from '@jobbet/core/model';
 import { sheetPdf } from '@jobbet/print/sheet';
-import { refuse, runOver } from './sources.ts';
+import { refuse, runOver, solveOptions, type SolveOptions } from './sources.ts';
 import type { Terminal } from './terminal.ts';
 
 const FORMATS = ['md', 'html', 'json', 'pdf'] as const;
 type Format = (typeof FORMATS)[number];
 
 const CHOICES = {
-  '--format': { usual: 'md', of: FORMATS },
-  '--paper': { usual: 'a4', of: Object.keys(PAPERS) },
-  '--hand': { usual: 'right', of: ['right', 'left'] },
+  format: { usual: 'md', of: FORMATS },
+  paper: { usual: 'a4', of: Object.keys(PAPERS) },
+  hand: { usual: 'right', of: ['right', 'left'] },
 } as const;
+type Choice = keyof typeof CHOICES;
 
-interface Asked {
+interface Asked extends SolveOptions {
   readonly format: Format;
   readonly paper: Paper;
   readonly hand: Hand;
-  readonly rest: readonly string[];
 }
 
-/** Takes the sheet's own options out of what was typed; a sentence where one does not read. */
+/** Reads the words after `sheet`; a sentence where one does not read. */
 function asked(args: readonly string[]): Asked | string {
-  const rest: string[] = [];
-  const taken = new Map<string, string>();
-  for (let i = 0; i < args.length; i++) {
-    const arg = args[i] ?? '';
-    if (!(arg in CHOICES)) {
-      rest.push(arg);
-      continue;
-    }
-    const { of } = CHOICES[arg as keyof typeof CHOICES];
-    const value = args[++i] ?? '';
-    if (!(of as readonly string[]).includes(value)) return `${arg} is one of ${of.join(', ')}`;
-    taken.set(arg, value);
-  }
-  const chosen = (option: keyof typeof CHOICES): string => taken.get(option) ?? CHOICES[option].usual;
+  const choices = Object.entries(CHOICES) as [Choice, (typeof CHOICES)[Choice]][];
+  const further = Object.fromEntries(choices.map(([name, { of }]) => [name, of.join('|')]));
+  const options = solveOptions('sheet', args, further);
+  if (typeof options === 'string') return options;
+  const chosen = (name: Choice): string => options.more.get(name) ?? CHOICES[name].usual;
+  const off = choices.find(([name, { of }]) => !(of as readonly string[]).includes(chosen(name)));
+  if (off) return `--${off[0]} is one of ${off[1].of.join(', ')}`;
   return {
-    format: chosen('--format') as Format,
-    paper: chosen('--paper') as Paper,
-    hand: chosen('--hand') as Hand,
-    rest,
+    ...options,
+    format: chosen('format') as Format,
+    paper: chosen('paper') as Paper,
+    hand: chosen('hand') as Hand,
   };
 }
 
@@ -58,13 +51,13 @@ export async function runSheet(args: readonly string[], terminal: Terminal): Pro
   const options = asked(args);
   if (typeof options === 'string') return refuse(options, terminal);
   if (options.format !== 'pdf')
-    return runOver('sheet', options.rest, (solved, drawers) => written(solved, drawers, options), terminal);
+    return runOver(options, (solved, drawers) => written(solved, drawers, options), terminal);
   const flies: (readonly [SolvedFly, Drawers])[] = [];
   const keep = (solved: SolvedFly, drawers: Drawers): null => {
     flies.push([solved, drawers]);
     return null;
   };
-  const code = runOver('sheet', options.rest, keep, { ...terminal, out: () => undefined });
+  const code = runOver(options, keep, { ...terminal, out: () => undefined });
   if (code !== 0) return code;
   const [fly, another] = flies;
   if (!fly || another) return refuse('a PDF is of one fly: name one pattern file', terminal);

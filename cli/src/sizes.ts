@@ -23,41 +23,33 @@ interface SizesAsked extends SolveOptions {
   readonly sizes: readonly RunSize[];
   readonly hold: Hold;
   readonly drawers: Drawers;
-  /** What else was given, by option. */
-  readonly more: ReadonlyMap<string, string>;
 }
 
-/** Reads the words after `run` or `gauge`; says what is wrong with them and answers null. */
+/** Reads the words after `run` or `gauge`; says what is wrong with them and answers null. @param further options of its own */
 function sizesAsked(
   command: string,
   args: readonly string[],
-  further: readonly string[],
+  further: Readonly<Record<string, string>>,
   terminal: Terminal,
 ): SizesAsked | null {
-  const more = new Map<string, string>();
-  const rest: string[] = [];
-  for (let i = 0; i < args.length; i++) {
-    const arg = args[i] ?? '';
-    if (['--sizes', '--hold', ...further].includes(arg)) more.set(arg, args[++i] ?? '');
-    else rest.push(arg);
-  }
   const refused = (words: string): null => {
     refuse(words, terminal);
     return null;
   };
-  const hold = HOLDS.find((each) => each === (more.get('--hold') ?? 'shape'));
-  const sizes = readSizes(more.get('--sizes') ?? '');
+  const options = solveOptions(command, args, { sizes: 'sizes such as 4,6,8', hold: HOLDS.join('|'), ...further });
+  if (typeof options === 'string') return refused(options);
+  const { more, drawersFile } = options;
+  const hold = HOLDS.find((each) => each === (more.get('hold') ?? 'shape'));
+  const sizes = readSizes(more.get('sizes') ?? '');
   if (!hold) return refused(`--hold is one of ${HOLDS.join(', ')}`);
   if (!sizes.ok) return refused(sizes.faults.map((fault) => `--sizes ${faultLine(fault)}`).join('\n'));
-  const options = solveOptions(command, rest);
-  if (typeof options === 'string') return refused(options);
-  const drawers = options.drawersFile === null ? NOMINAL_DRAWERS : readExport(options.drawersFile, terminal);
-  return drawers && { ...options, sizes: sizes.value, hold, drawers, more };
+  const drawers = drawersFile === null ? NOMINAL_DRAWERS : readExport(drawersFile, terminal);
+  return drawers && { ...options, sizes: sizes.value, hold, drawers };
 }
 
 /** A fly on several sizes, one solve object for each. */
 export function runSizes(args: readonly string[], terminal: Terminal): number {
-  const asked = sizesAsked('run', args, [], terminal);
+  const asked = sizesAsked('run', args, {}, terminal);
   if (!asked) return 2;
   const { sizes, hold, drawers } = asked;
   return answer(
@@ -81,11 +73,11 @@ export function runSizes(args: readonly string[], terminal: Terminal): number {
 
 /** Reads how a card is printed; a sentence where it does not read. */
 function cardAsked(more: ReadonlyMap<string, string>): (CardOptions & { format: string; page: number }) | string {
-  const format = more.get('--format') ?? 'pdf';
-  const paper = more.get('--paper') ?? 'a4';
-  const hand = more.get('--hand') ?? 'right';
-  const page = Number(more.get('--page') ?? '1');
-  const measured = figureOf(readTypedNumber(more.get('--measured') ?? String(PROOF_MM)));
+  const format = more.get('format') ?? 'pdf';
+  const paper = more.get('paper') ?? 'a4';
+  const hand = more.get('hand') ?? 'right';
+  const page = Number(more.get('page') ?? '1');
+  const measured = figureOf(readTypedNumber(more.get('measured') ?? String(PROOF_MM)));
   const correction = measured === null ? null : corrected(measured, 1);
   if (format !== 'pdf' && format !== 'svg') return '--format is pdf or svg';
   if (!(paper in PAPERS)) return `--paper is one of ${Object.keys(PAPERS).join(', ')}`;
@@ -96,7 +88,13 @@ function cardAsked(more: ReadonlyMap<string, string>): (CardOptions & { format: 
   return { format, page, paper: paper as Paper, hand, correction };
 }
 
-const CARD_OPTIONS = ['--format', '--paper', '--hand', '--page', '--measured'];
+const CARD_OPTIONS = {
+  format: 'pdf|svg',
+  paper: Object.keys(PAPERS).join('|'),
+  hand: 'right|left',
+  page: 'the number of a page',
+  measured: 'millimetres',
+};
 
 /** The gauge card of a fly on several sizes, true to scale: all pages as PDF, or one as SVG. */
 export async function runGauge(args: readonly string[], terminal: Terminal): Promise<number> {

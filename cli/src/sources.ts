@@ -1,6 +1,7 @@
 import { readDrawers, drawersOf, NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers';
 import { good, faultLine, type Outcome } from '@jobbet/core/base';
 import { solveText, type SolvedFly } from '@jobbet/core/model';
+import { readOptions } from './options.ts';
 import type { Terminal } from './terminal.ts';
 
 export interface Source {
@@ -75,25 +76,28 @@ export interface SolveOptions {
   readonly stdin: boolean;
   readonly lines: boolean;
   readonly drawersFile: string | null;
+  /** What else was given, by option. */
+  readonly more: ReadonlyMap<string, string>;
 }
 
-/** Reads the words after `solve` or `check`, or says what is wrong with them. */
-export function solveOptions(command: string, args: readonly string[]): SolveOptions | string {
-  const files: string[] = [];
-  let [stdin, lines] = [false, false];
-  let drawersFile: string | null = null;
-  for (let i = 0; i < args.length; i++) {
-    const arg = args[i] ?? '';
-    if (arg === '--stdin') stdin = true;
-    else if (arg === '--lines') lines = true;
-    else if (arg === '--drawers') {
-      drawersFile = args[++i] ?? null;
-      if (drawersFile === null) return '--drawers needs the name of an export of the drawers';
-    } else if (arg.startsWith('--'))
-      return `unknown option "${arg}"; ${command} takes --stdin, --lines and --drawers FILE`;
-    else files.push(arg);
-  }
-  return files.length === 0 && !stdin ? 'name a pattern file, or give --stdin' : { files, stdin, lines, drawersFile };
+/** Reads the words after a command that solves flies, or says what is wrong with them. @param further its own options, and what each needs */
+export function solveOptions(
+  command: string,
+  args: readonly string[],
+  further: Readonly<Record<string, string>> = {},
+): SolveOptions | string {
+  const typed = readOptions(command, args, { flags: ['stdin', 'lines'], values: { drawers: 'FILE', ...further } });
+  if (typeof typed === 'string') return typed;
+  const { files, flags, values } = typed;
+  if (files.length === 0 && !flags.has('stdin')) return 'name a pattern file, or give --stdin';
+  if (values.get('drawers') === '') return '--drawers needs the name of an export of the drawers';
+  return {
+    files,
+    stdin: flags.has('stdin'),
+    lines: flags.has('lines'),
+    drawersFile: values.get('drawers') ?? null,
+    more: values,
+  };
 }
 
 export function sourcesOf({ files, stdin }: SolveOptions, terminal: Terminal): Source[] {
@@ -101,18 +105,13 @@ export function sourcesOf({ files, stdin }: SolveOptions, terminal: Terminal): S
   return stdin ? [{ label: 'standard input', text: terminal.stdin }, ...sources] : sources;
 }
 
-/** Runs `solve` or `check`. @param write what is printed of each fly */
+/** Solves what was asked for. @param options as they were read, or what is wrong with them @param write what is printed of each fly */
 export function runOver(
-  command: string,
-  args: readonly string[],
+  options: SolveOptions | string,
   write: (solved: SolvedFly, drawers: Drawers) => unknown,
   terminal: Terminal,
 ): 0 | 2 {
-  const options = solveOptions(command, args);
-  if (typeof options === 'string') {
-    terminal.err(`${options}\n`);
-    return 2;
-  }
+  if (typeof options === 'string') return refuse(options, terminal);
   const drawers = options.drawersFile === null ? NOMINAL_DRAWERS : readExport(options.drawersFile, terminal);
   if (!drawers) return 2;
   return answer(

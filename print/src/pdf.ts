@@ -4,14 +4,14 @@ import type { Item, Page } from '@jobbet/core/drawing';
 import PDFDocument from 'pdfkit';
 
 const FONTS = {
-  plain: '400Regular/SofiaSansSemiCondensed_400Regular.ttf',
-  bold: '700Bold/SofiaSansSemiCondensed_700Bold.ttf',
+  plain: 'SofiaSansSemiCondensed-Regular.ttf',
+  bold: 'SofiaSansSemiCondensed-Bold.ttf',
 } as const;
 const PT_PER_MM = 72 / MM_PER.in;
 
 /** Where the typeface lies. */
 export const fontFile = (face: keyof typeof FONTS): string =>
-  createRequire(import.meta.url).resolve(`@expo-google-fonts/sofia-sans-semi-condensed/${FONTS[face]}`);
+  createRequire(import.meta.url).resolve(`@jobbet/print/fonts/${FONTS[face]}`);
 
 /**
  * Pages as one PDF: vectors true to scale, the typeface embedded.

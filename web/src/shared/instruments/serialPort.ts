@@ -2,20 +2,13 @@ import { LineSplitter } from '@jobbet/core/instruments';
 import type { InstrumentPort } from './ports.ts';
 
 /** What is used of a port of the Web Serial API (W3C draft community group report). */
-export interface SerialLike {
-  readonly readable: ReadableStream<Uint8Array> | null;
-  readonly open: (options: { readonly baudRate: number }) => Promise<void>;
-  readonly close: () => Promise<void>;
-}
-interface SerialAsker {
-  readonly requestPort: () => Promise<SerialLike>;
-}
+export type SerialLike = Pick<SerialPort, 'readable' | 'open' | 'close'>;
 
 export const BAUD_RATES = [1200, 2400, 4800, 9600, 19200, 38400, 115200] as const;
 
 /** The browser's serial ports; null where it has none. */
-export const browserSerial = (): SerialAsker | null =>
-  (navigator as unknown as { readonly serial?: SerialAsker }).serial ?? null;
+export const browserSerial = (): Pick<Serial, 'requestPort'> | null =>
+  (navigator as Partial<Pick<Navigator, 'serial'>>).serial ?? null;
 
 /** A caliper or a scale on a serial port that sends a line of text for each reading. */
 export class SerialInstrument implements InstrumentPort {
