@@ -5,10 +5,10 @@ import { useMemo } from 'react';
 import { FigureField } from '../../shared/fields/FigureField.tsx';
 import type { OfFly } from '../../shared/solve/useReport.ts';
 import { setSettings, useSettings, useStyle } from '../../shared/settings/settings.ts';
-import { useDark } from '../../shared/settings/useDark.ts';
 import { SinkTest } from './SinkTest.tsx';
 import { useCurves } from './useBalance.ts';
-import { Chart, PLAIN_CHART, token, type ChartOption } from '../../shared/charts/Chart.tsx';
+import { Chart, type ChartOption } from '../../shared/charts/Chart.tsx';
+import { useChartTheme } from '../../shared/charts/theme.ts';
 
 const DEPTH_MM = 3000;
 const POINTS = 40;
@@ -106,18 +106,9 @@ export function Curves({ of, plan, onKeep }: CurvesProps) {
   );
 }
 
-const axisOf = (name: string) => ({
-  type: 'value' as const,
-  name,
-  nameLocation: 'middle' as const,
-  nameTextStyle: { color: token('--ink2'), fontStyle: 'italic' as const },
-  axisLabel: { color: token('--ink2') },
-  splitLine: { lineStyle: { color: token('--hair') } },
-});
-
 function SinkChart({ soaked, airy, deepest }: { soaked: Fall | null; airy: Fall | null; deepest: number }) {
   const style = useStyle();
-  const dark = useDark();
+  const theme = useChartTheme();
   const option = useMemo((): ChartOption => {
     const per = MM_PER[style.length === 'in' ? 'ft' : 'm'];
     const points = (fall: Fall | null): [number, number][] =>
@@ -127,25 +118,18 @@ function SinkChart({ soaked, airy, deepest }: { soaked: Fall | null; airy: Fall 
             return [Number((i === 0 ? 0 : (timeTo(fall, depth) ?? NaN)).toFixed(2)), Number((depth / per).toFixed(2))];
           }).filter(([seconds]) => !Number.isNaN(seconds))
         : [];
-    const line = (name: string, fall: Fall | null, type: 'solid' | 'dashed') => ({
-      type: 'line' as const,
-      name,
-      data: points(fall),
-      showSymbol: false,
-      lineStyle: { color: token('--air'), width: 2, type },
-      itemStyle: { color: token('--air') },
-    });
     return {
-      ...PLAIN_CHART,
+      ...theme.plain,
       grid: { left: 44, right: 12, top: 10, bottom: 38 },
       tooltip: { trigger: 'axis' },
-      xAxis: { ...axisOf('seconds from rest'), nameGap: 22 },
-      yAxis: { ...axisOf(`${formatDepth(1, style).unit} down`), inverse: true, nameGap: 28, max: deepest / per },
-      series: [line('soaked', soaked, 'solid'), ...(airy ? [line('going in dry', airy, 'dashed')] : [])],
+      xAxis: theme.axis('seconds from rest', 22),
+      yAxis: { ...theme.axis(`${formatDepth(1, style).unit} down`, 28), inverse: true, max: deepest / per },
+      series: [
+        theme.line('soaked', '--air', points(soaked)),
+        ...(airy ? [theme.line('going in dry', '--air', points(airy), 'dashed')] : []),
+      ],
     };
-    // The colours are read from the page, which the theme changes.
-    // oxlint-disable-next-line react/exhaustive-deps
-  }, [soaked, airy, deepest, style, dark]);
+  }, [soaked, airy, deepest, style, theme]);
   return (
     <figure>
       <figcaption className="italic text-ink2">
@@ -167,29 +151,24 @@ function SinkChart({ soaked, airy, deepest }: { soaked: Fall | null; airy: Fall 
 
 function DroopChart({ angles }: { readonly angles: readonly number[] }) {
   const style = useStyle();
-  const dark = useDark();
+  const theme = useChartTheme();
   const option = useMemo((): ChartOption => {
     const scale = MM_S_PER[style.speed];
     return {
-      ...PLAIN_CHART,
+      ...theme.plain,
       grid: { left: 44, right: 12, top: 10, bottom: 38 },
       tooltip: { trigger: 'axis' },
-      xAxis: { ...axisOf(`pull, ${style.speed}`), nameGap: 22, max: Math.round(1000 / scale) },
-      yAxis: { ...axisOf('° tail down'), nameGap: 28 },
+      xAxis: { ...theme.axis(`pull, ${style.speed}`, 22), max: Math.round(1000 / scale) },
+      yAxis: theme.axis('° tail down', 28),
       series: [
-        {
-          type: 'line',
-          name: 'tail hangs',
-          data: PULLS.map((pull, i) => [Number((pull / scale).toFixed(1)), Number((angles[i] ?? 0).toFixed(1))]),
-          showSymbol: false,
-          lineStyle: { color: token('--weight'), width: 2 },
-          itemStyle: { color: token('--weight') },
-        },
+        theme.line(
+          'tail hangs',
+          '--weight',
+          PULLS.map((pull, i) => [Number((pull / scale).toFixed(1)), Number((angles[i] ?? 0).toFixed(1))] as const),
+        ),
       ],
     };
-    // The colours are read from the page, which the theme changes.
-    // oxlint-disable-next-line react/exhaustive-deps
-  }, [angles, style, dark]);
+  }, [angles, style, theme]);
   return (
     <figure>
       <figcaption className="italic text-ink2">how it hangs behind the knot while it is drawn</figcaption>

@@ -3,8 +3,8 @@ import type { Found } from '@jobbet/core/study';
 import { formatMass, formatSpeed, MG_PER, MM_S_PER } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
-import { useDark } from '../../shared/settings/useDark.ts';
-import { Chart, PLAIN_CHART, token, type ChartOption } from '../../shared/charts/Chart.tsx';
+import { Chart, type ChartOption } from '../../shared/charts/Chart.tsx';
+import { useChartTheme } from '../../shared/charts/theme.ts';
 
 /** mg in one of the unit masses are shown in. */
 
@@ -17,7 +17,7 @@ interface FrontChartProps {
 /** What was found, its weight against the current it holds: the front joins those that nothing lighter outdoes. A press shows one. */
 export function FrontChart({ found, shown, onShow }: FrontChartProps) {
   const style = useStyle();
-  const dark = useDark();
+  const theme = useChartTheme();
   /** Those that hold in any current have no place on the axis. */
   const placed = useMemo(() => found.filter((each) => each.holdsToMmS !== null), [found]);
   const option = useMemo((): ChartOption => {
@@ -25,26 +25,16 @@ export function FrontChart({ found, shown, onShow }: FrontChartProps) {
       Number((dryMg / MG_PER[style.mass]).toFixed(3)),
       Number(((holdsToMmS ?? 0) / MM_S_PER[style.speed]).toFixed(2)),
     ];
-    const axis = (name: string, gap: number) => ({
-      type: 'value' as const,
-      name,
-      nameLocation: 'middle' as const,
-      nameGap: gap,
-      nameTextStyle: { color: token('--ink2'), fontStyle: 'italic' as const },
-      axisLabel: { color: token('--ink2') },
-      splitLine: { lineStyle: { color: token('--hair') } },
-      scale: true,
-    });
     const front = placed.filter((each) => each.front).sort((a, b) => a.dryMg - b.dryMg);
     return {
-      ...PLAIN_CHART,
+      ...theme.plain,
       grid: { left: 44, right: 10, top: 10, bottom: 36 },
       tooltip: {
         formatter: (of: { dataIndex: number; seriesIndex: number }) =>
           of.seriesIndex === 0 ? (placed[of.dataIndex]?.words ?? '') : '',
       },
-      xAxis: axis(`dry, ${formatMass(1000, style).unit}`, 20),
-      yAxis: axis(`holds, ${formatSpeed(100, style).unit}`, 30),
+      xAxis: { ...theme.axis(`dry, ${formatMass(1000, style).unit}`, 20), scale: true },
+      yAxis: { ...theme.axis(`holds, ${formatSpeed(100, style).unit}`, 30), scale: true },
       series: [
         {
           type: 'scatter',
@@ -54,8 +44,13 @@ export function FrontChart({ found, shown, onShow }: FrontChartProps) {
             symbol: each.front ? 'diamond' : 'circle',
             symbolSize: each.file === shown ? 15 : 9,
             itemStyle: {
-              color: each.file === shown ? token('--pick') : each.front ? token('--weight') : token('--sheet'),
-              borderColor: each.file === shown ? token('--on-pick') : token('--weight'),
+              color:
+                each.file === shown
+                  ? theme.colour('--pick')
+                  : each.front
+                    ? theme.colour('--weight')
+                    : theme.colour('--sheet'),
+              borderColor: each.file === shown ? theme.colour('--on-pick') : theme.colour('--weight'),
               borderWidth: 1.2,
             },
           })),
@@ -67,13 +62,11 @@ export function FrontChart({ found, shown, onShow }: FrontChartProps) {
           showSymbol: false,
           silent: true,
           z: 1,
-          lineStyle: { color: token('--weight'), width: 1, type: 'dashed' },
+          lineStyle: { color: theme.colour('--weight'), width: 1, type: 'dashed' },
         },
       ],
     };
-    // The colours are read from the page, which the theme changes.
-    // oxlint-disable-next-line react/exhaustive-deps
-  }, [placed, shown, style, dark]);
+  }, [placed, shown, style, theme]);
   return (
     <Chart
       option={option}

@@ -2,8 +2,8 @@ import { histogramOf } from '@jobbet/core/study';
 import { formatNumber, MM_S_PER } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
-import { useDark } from '../../shared/settings/useDark.ts';
-import { Chart, PLAIN_CHART, token, type ChartOption } from '../../shared/charts/Chart.tsx';
+import { Chart, type ChartOption } from '../../shared/charts/Chart.tsx';
+import { useChartTheme } from '../../shared/charts/theme.ts';
 
 interface SpreadChartProps {
   /** Degrees, or mm/s where they are speeds. */
@@ -19,21 +19,21 @@ interface SpreadChartProps {
 /** How many flies come out how: a small histogram under its words. */
 export function SpreadChart({ values, speed = false, unit, colour, label, told }: SpreadChartProps) {
   const style = useStyle();
-  const dark = useDark();
+  const theme = useChartTheme();
   const option = useMemo((): ChartOption => {
     const scale = speed ? MM_S_PER[style.speed] : 1;
     const { from, breadth, counts } = histogramOf(Array.from(values, (value) => value / scale));
     const digits = breadth >= 1 ? 0 : breadth >= 0.1 ? 1 : 2;
     return {
-      ...PLAIN_CHART,
+      ...theme.plain,
       grid: { left: 4, right: 4, top: 2, bottom: 18 },
       tooltip: { trigger: 'axis' },
       xAxis: {
         type: 'category',
         data: counts.map((_, i) => formatNumber(from + (i + 0.5) * breadth, breadth >= 1 ? digits : digits + 1, style)),
-        axisLabel: { color: token('--ink2'), hideOverlap: true, fontSize: 11 },
+        axisLabel: { color: theme.ink, hideOverlap: true, fontSize: 11 },
         axisTick: { show: false },
-        axisLine: { lineStyle: { color: token('--rule') } },
+        axisLine: { lineStyle: { color: theme.rule } },
       },
       yAxis: { type: 'value', show: false, min: 0 },
       series: [
@@ -41,14 +41,12 @@ export function SpreadChart({ values, speed = false, unit, colour, label, told }
           type: 'bar',
           name: `flies, ${label} in ${unit}`,
           data: counts,
-          itemStyle: { color: token(colour) },
+          itemStyle: { color: theme.colour(colour) },
           barCategoryGap: '8%',
         },
       ],
     };
-    // The colours are read from the page, which the theme changes.
-    // oxlint-disable-next-line react/exhaustive-deps
-  }, [values, speed, unit, colour, label, style, dark]);
+  }, [values, speed, unit, colour, label, style, theme]);
   return (
     <figure className="mb-1">
       <figcaption className="leading-tight">{told}</figcaption>

@@ -1,13 +1,13 @@
 import { formatNumber, MM_S_PER } from '@jobbet/core/units';
 import { useMemo } from 'react';
-import { useDark } from '../../shared/settings/useDark.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
-import { Chart, PLAIN_CHART, token, type ChartOption } from '../../shared/charts/Chart.tsx';
+import { Chart, type ChartOption } from '../../shared/charts/Chart.tsx';
+import { useChartTheme } from '../../shared/charts/theme.ts';
 import type { Column } from './RunTable.tsx';
 
 /** How firmly the fly rides, the current it holds to and how fast it sinks, from size to size. */
 export function RunChart({ columns }: { readonly columns: readonly Column[] }) {
-  const dark = useDark();
+  const theme = useChartTheme();
   const style = useStyle();
   const option = useMemo((): ChartOption => {
     const reports = columns.map(({ answer }) => (answer?.ok ? answer.report : null));
@@ -19,7 +19,7 @@ export function RunChart({ columns }: { readonly columns: readonly Column[] }) {
     });
     // A fly that nothing tips has no ratio, and no axis for one.
     const tips = ratios.some((ratio) => ratio !== null);
-    const [ink, ink3, hair] = [token('--ink2'), token('--ink3'), token('--hair')];
+    const { ink, faint, hair } = theme;
     const line = (name: string, colour: string, symbol: string, axis: 0 | 1, data: (number | null)[]) => ({
       name,
       type: 'line' as const,
@@ -35,11 +35,11 @@ export function RunChart({ columns }: { readonly columns: readonly Column[] }) {
       type: 'value' as const,
       min: 0,
       nameTextStyle: { color: ink, align: right ? ('right' as const) : ('left' as const) },
-      axisLabel: { color: ink3, formatter: (value: number) => formatNumber(value, value % 1 === 0 ? 0 : 1, style) },
+      axisLabel: { color: faint, formatter: (value: number) => formatNumber(value, value % 1 === 0 ? 0 : 1, style) },
       splitLine: { show: !right, lineStyle: { color: hair } },
     });
     return {
-      ...PLAIN_CHART,
+      ...theme.plain,
       grid: { left: 44, right: 44, top: 48, bottom: 26 },
       legend: { top: 2, textStyle: { color: ink }, itemGap: 24 },
       tooltip: { trigger: 'axis' },
@@ -47,30 +47,28 @@ export function RunChart({ columns }: { readonly columns: readonly Column[] }) {
         type: 'category',
         data: columns.map(({ size }) => size.text.replace(':', ' ')),
         axisLabel: { color: ink },
-        axisLine: { lineStyle: { color: ink3 } },
+        axisLine: { lineStyle: { color: faint } },
       },
       yAxis: [axis(style.speed, false), ...(tips ? [axis('× tipping', true)] : [])],
       series: [
         line(
           'sinks',
-          token('--air'),
+          theme.colour('--air'),
           'circle',
           0,
           reports.map((report) => speed(report?.sink?.terminal_mm_s)),
         ),
         line(
           'holds to',
-          token('--measure'),
+          theme.colour('--measure'),
           'rect',
           0,
           reports.map((report) => speed(report?.keel.holdsTo_mm_s)),
         ),
-        ...(tips ? [line('tipping ratio', token('--weight'), 'diamond', 1, ratios)] : []),
+        ...(tips ? [line('tipping ratio', theme.colour('--weight'), 'diamond', 1, ratios)] : []),
       ],
     };
-    // The colours are read from the page, which the theme changes.
-    // oxlint-disable-next-line react/exhaustive-deps
-  }, [columns, style, dark]);
+  }, [columns, style, theme]);
   return (
     <Chart
       option={option}

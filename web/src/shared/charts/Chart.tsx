@@ -19,12 +19,6 @@ register([
 
 export type ChartOption = EChartsCoreOption;
 
-/** A colour of the page, as it is in the theme in use. */
-export const token = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
-
-/** What every chart has: the page's type, nothing that moves. */
-export const PLAIN_CHART = { animation: false, aria: { enabled: true }, textStyle: { fontFamily: 'inherit' } } as const;
-
 interface ChartProps {
   readonly option: ChartOption;
   /** What it shows, for one who does not see it; its figures stand in words beside it. */
