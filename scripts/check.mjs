@@ -86,9 +86,11 @@ await inTwos([
     'scripts/bench',
     'scripts/attack',
     'scripts/gallery',
+    'scripts/pages',
   ].map((workspace) => [`types ${workspace}`, node, ['node_modules/typescript-7/bin/tsc', '-p', workspace]]),
   ['what is not used', node, ['node_modules/knip/bin/knip.js', '--no-config-hints']],
   ['the map of folders', node, ['scripts/map.mjs', '--check']],
+  ['pages made from code', node, ['--import', 'tsx', 'scripts/pages/pages.ts', '--check']],
   [
     'import rules',
     node,

@@ -8,7 +8,7 @@ import { change, createBench, undo } from '../src/fly/store.ts';
 import { HOOK, partCalled } from '../src/fly/selection.ts';
 import { comparedOf } from '../src/features/bench/SchoolCompare.tsx';
 import type { CanvasSurface } from '../src/shared/drawing/canvas.ts';
-import { layoutSheet, mmAt, NO_ZOOM, xOf, type Zoom } from '../src/shared/drawing/layout.ts';
+import { layoutPlan, mmAt, NO_ZOOM, xOf, type Zoom } from '../src/shared/drawing/layout.ts';
 import { inked, StillRuns } from '../src/shared/drawing/stillRuns.ts';
 import { useZoom } from '../src/shared/drawing/useZoom.ts';
 import { fly, stored, withTail } from './build.ts';
@@ -125,7 +125,7 @@ describe('what stays as it is while something is pulled', () => {
 describe('the sheet for either hand, and closer to it', () => {
   const { laid } = createBench(stored()).getState();
   const [wide, tall] = [900, 600];
-  const sheet = (hand: 'right' | 'left', zoom: Zoom = NO_ZOOM) => layoutSheet(laid, wide, tall, hand, zoom);
+  const sheet = (hand: 'right' | 'left', zoom: Zoom = NO_ZOOM) => layoutPlan(laid, wide, tall, hand, zoom);
   test('a left-handed sheet is the right-handed one in a mirror: each place as far from the other edge', () => {
     const [right, left] = [sheet('right'), sheet('left')];
     for (const mm of [-2, 0, 7, 30]) expect(xOf(left, mm)).toBeCloseTo(wide - xOf(right, mm), 9);

@@ -2,25 +2,25 @@ import { swapOffers } from '../edit/index.ts';
 import { layFly, type LaidPart, meantFor } from '../model/index.ts';
 import { solidNamed } from '../data/index.ts';
 import { formatNumber } from '../units/index.ts';
-import { found, partsOf, type Bench, type Check, type Fix, type Found } from './types.ts';
+import { found, partsOf, type Checking, type Check, type Fix, type Found } from './types.ts';
 
 const cmS = (mmS: number): string => `${formatNumber(mmS / 10, 0)} cm/s`;
 const CLASSES = ['hang', 'slow', 'medium', 'fast', 'very fast'] as const;
 
 /** The part that carries most of the one-sided weight. */
-const heaviestEyes = ({ laid }: Bench): LaidPart | null =>
+const heaviestEyes = ({ laid }: Checking): LaidPart | null =>
   partsOf(laid, 'ball')
     .filter((part) => part.built.ball?.sided === true)
     .sort((a, b) => b.massMg - a.massMg)[0] ?? null;
 
 /** The lightest eyes that make it ride as meant with some margin. */
-function heavierEyes(bench: Bench, part: LaidPart, ratio: number): Fix | null {
-  const offers = swapOffers(bench.laid, part.file.id, bench.drawers)?.offers ?? [];
+function heavierEyes(fly: Checking, part: LaidPart, ratio: number): Fix | null {
+  const offers = swapOffers(fly.laid, part.file.id, fly.drawers)?.offers ?? [];
   const [best] = offers
     .filter((offer) => (offer.ratio ?? 0) >= ratio && !offer.lead)
     .filter((offer) => {
-      const laid = layFly(offer.file, bench.drawers);
-      return laid.ok && laid.value.tight.ride === bench.file.intent?.ride;
+      const laid = layFly(offer.file, fly.drawers);
+      return laid.ok && laid.value.tight.ride === fly.file.intent?.ride;
     })
     .sort((a, b) => a.massMg - b.massMg);
   return best ? { words: `${best.material}, ${best.diameter}`, file: best.file } : null;
@@ -32,14 +32,14 @@ export const BALANCE: readonly Check[] = [
     costs: 'fish',
     reason: 'A fly that rides the other way up than meant snags, or hooks nothing.',
     limits: { ratio: { value: 1.3, means: 'tipping ratio the fix aims for' } },
-    find: (bench) => {
-      const meant = bench.file.intent?.ride;
-      const { ride } = bench.laid.tight;
+    find: (fly) => {
+      const meant = fly.file.intent?.ride;
+      const { ride } = fly.laid.tight;
       if (meant === undefined || ride === meant) return [];
-      const eyes = heaviestEyes(bench);
+      const eyes = heaviestEyes(fly);
       return [
         found('warn', eyes, `rides ${ride.replaceAll('-', ' ')}, meant ${meant}`, {
-          fix: eyes ? heavierEyes(bench, eyes, bench.limit('ratio')) : null,
+          fix: eyes ? heavierEyes(fly, eyes, fly.limit('ratio')) : null,
         }),
       ];
     },
@@ -54,20 +54,19 @@ export const BALANCE: readonly Check[] = [
       thin: { value: 1.3, means: 'tipping ratio above which the ride is sure' },
       much: { value: 4, means: 'tipping ratio that is more than the ride needs' },
     },
-    find: (bench) => {
-      const { tipping } = bench.laid;
-      const part = bench.laid.parts.find((each) => each.file.id === tipping?.part);
+    find: (fly) => {
+      const { tipping } = fly.laid;
+      const part = fly.laid.parts.find((each) => each.file.id === tipping?.part);
       if (!tipping || !part) return [];
       const { ratio } = tipping;
       const words = `${part.file.id}: ${formatNumber(ratio, 2)} × the weight that tips the fly`;
-      if (ratio > bench.limit('much'))
-        return [found('note', part, words, { figure: ratio, limit: bench.limit('much') })];
-      if (ratio < bench.limit('least') || ratio >= bench.limit('thin')) return [];
+      if (ratio > fly.limit('much')) return [found('note', part, words, { figure: ratio, limit: fly.limit('much') })];
+      if (ratio < fly.limit('least') || ratio >= fly.limit('thin')) return [];
       return [
         found('warn', part, words, {
           figure: ratio,
-          limit: bench.limit('thin'),
-          fix: bench.file.intent?.ride === undefined ? null : heavierEyes(bench, part, bench.limit('thin')),
+          limit: fly.limit('thin'),
+          fix: fly.file.intent?.ride === undefined ? null : heavierEyes(fly, part, fly.limit('thin')),
         }),
       ];
     },
@@ -77,8 +76,8 @@ export const BALANCE: readonly Check[] = [
     costs: 'fish',
     reason: 'With its weight on the axis a fly rolls as the water will.',
     limits: {},
-    find: (bench) =>
-      bench.laid.tight.ride === 'undecided' && bench.file.intent?.ride === undefined
+    find: (fly) =>
+      fly.laid.tight.ride === 'undecided' && fly.file.intent?.ride === undefined
         ? [found('note', null, 'it has no way up of its own on a tight line')]
         : [],
   },

@@ -14,7 +14,7 @@ import {
 } from '../tying/index.ts';
 import type { LaidFly } from '../model/index.ts';
 import { formatNumber } from '../units/index.ts';
-import { found, type Bench, type Check, type Found } from './types.ts';
+import { found, type Checking, type Check, type Found } from './types.ts';
 
 const mm = (value: number): string => `${formatNumber(value, 1)} mm`;
 
@@ -38,8 +38,8 @@ function growthOf(laid: LaidFly): Growth {
 }
 
 /** Jumps and dips under each wound body, of one kind. */
-function underBodies(bench: Bench, kind: Uneven['kind']): Found[] {
-  const { laid, file, limit } = bench;
+function underBodies(fly: Checking, kind: Uneven['kind']): Found[] {
+  const { laid, file, limit } = fly;
   const { moves, profiles } = growthOf(laid);
   return moves.flatMap(({ part: body, does }, i): Found[] => {
     const profile = profiles[i];
@@ -84,14 +84,14 @@ export const BUILD: readonly Check[] = [
     costs: 'looks',
     reason: 'Butts that end before they meet the weight or the front leave a step; tinsel and floss show it.',
     limits: { share: { value: FELT_SHARE, means: 'jump of the diameter within a wire’s width' } },
-    find: (bench) => underBodies(bench, 'step'),
+    find: (fly) => underBodies(fly, 'step'),
   },
   {
     code: 'bulk.valley',
     costs: 'looks',
     reason: 'A dip between butts and weight takes the body down with it.',
     limits: { share: { value: FELT_SHARE, means: 'dip of the diameter' } },
-    find: (bench) => underBodies(bench, 'valley'),
+    find: (fly) => underBodies(fly, 'valley'),
   },
   {
     code: 'bulk.head-space',

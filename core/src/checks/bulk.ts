@@ -1,13 +1,13 @@
 import { withKey, withPart } from '../edit/index.ts';
 import { boundsOf } from '../model/index.ts';
 import { formatNumber } from '../units/index.ts';
-import { found, partsOf, type Bench, type Check, type Found } from './types.ts';
+import { found, partsOf, type Checking, type Check, type Found } from './types.ts';
 
 const mm = (value: number): string => `${formatNumber(value, 1)} mm`;
 const PAIRS: ReadonlySet<string> = new Set(['dumbbell', 'bead-chain', 'plastic']);
 
 /** Which way up the fly is meant to ride, or does. */
-const rides = ({ file, laid }: Bench): string => file.intent?.ride ?? laid.tight.ride;
+const rides = ({ file, laid }: Checking): string => file.intent?.ride ?? laid.tight.ride;
 
 export const SIDE: readonly Check[] = [
   {
@@ -16,10 +16,10 @@ export const SIDE: readonly Check[] = [
     reason:
       'On a fly that rides point-up the top of the vise is the belly: such a wing hangs below and leaves the point bare.',
     limits: {},
-    find: (bench) => {
-      if (rides(bench) !== 'point-up' || bench.laid.platform.pointUp) return [];
-      const point = bench.laid.platform.landmarksMm.point ?? bench.laid.platform.landmarksMm.bend;
-      return partsOf(bench.laid, 'bundle', 'strip', 'feather').flatMap((part): Found[] => {
+    find: (fly) => {
+      if (rides(fly) !== 'point-up' || fly.laid.platform.pointUp) return [];
+      const point = fly.laid.platform.landmarksMm.point ?? fly.laid.platform.landmarksMm.bend;
+      return partsOf(fly.laid, 'bundle', 'strip', 'feather').flatMap((part): Found[] => {
         const { file, extent } = part;
         const wing = ['wing', 'overwing', 'underwing'].includes(file.role);
         const onTop = file.side === undefined || file.side === 'top';
@@ -32,7 +32,7 @@ export const SIDE: readonly Check[] = [
             {
               fix: {
                 words: 'turn it to the point side',
-                file: withPart(bench.file, file.id, (each) => withKey(each, 'side', 'bottom')),
+                file: withPart(fly.file, file.id, (each) => withKey(each, 'side', 'bottom')),
               },
             },
           ),

@@ -63,8 +63,8 @@ export function checkFly(solved: SolvedFly, options: CheckOptions = {}): Checked
       if (own === undefined) throw new Error(`${check.code} has no limit "${key}"`);
       return own;
     };
-    const bench = { solved, laid, file, drawers, standing: standingOf, rules, limit };
-    return check.find(bench).map((each) => ({ ...each, code: check.code, costs: check.costs, reason: check.reason }));
+    const fly = { solved, laid, file, drawers, standing: standingOf, rules, limit };
+    return check.find(fly).map((each) => ({ ...each, code: check.code, costs: check.costs, reason: check.reason }));
   });
   const sorted = all.toSorted((a, b) => ORDER[a.severity] - ORDER[b.severity]);
   return {

@@ -2,7 +2,7 @@ import { withKey, withPart } from '../edit/index.ts';
 import { formatNumber } from '../units/index.ts';
 import type { LaidPart } from '../model/index.ts';
 import type { Standing } from './standing.ts';
-import { found, partsOf, type Bench, type Check, type Found } from './types.ts';
+import { found, partsOf, type Checking, type Check, type Found } from './types.ts';
 
 const mm = (value: number): string => `${formatNumber(value, 1)} mm`;
 const SUPPORT: Readonly<Record<string, number>> = { none: 1, 'turn-under': 0.6, dam: 0.6, loop: 0.4, underlay: 0.4 };
@@ -11,12 +11,12 @@ const FEATHER_LIMP = 0.3;
 const THIN_STRIP_MM = 2;
 
 /** How limp the free end of a part is: a broad strip 1, plume and thin strip 0.7, hair 0.4, stiff feather 0.3; null for what has none. */
-function limpness(bench: Bench, part: LaidPart): number | null {
+function limpness(fly: Checking, part: LaidPart): number | null {
   const { file, built, extent } = part;
   if (file.construction === 'strip') return (extent.lengths['width']?.mm ?? THIN_STRIP_MM) < THIN_STRIP_MM ? 0.7 : 1;
   if (file.construction === 'feather') return FEATHER_LIMP;
   if (file.construction !== 'bundle') return null;
-  const manner = bench.drawers.bundles.find((each) => each.name === built.material)?.manner ?? 'hair';
+  const manner = fly.drawers.bundles.find((each) => each.name === built.material)?.manner ?? 'hair';
   return MANNER_LIMP[manner] ?? null;
 }
 
@@ -26,14 +26,14 @@ const supportOf = ({ file }: LaidPart): string | null =>
     ? (file.support ?? 'none')
     : null;
 
-const standingOf = (bench: Bench, part: LaidPart): Standing | null => bench.standing(part.file.id);
+const standingOf = (fly: Checking, part: LaidPart): Standing | null => fly.standing(part.file.id);
 
 /** A fix that tells the part by its school again. */
 const rejoin = (at: Standing | null): Found['fix'] =>
   at && !at.follows ? { words: `follow the school: ${at.rule}`, file: at.file } : null;
 
 /** Whether a hook trails far enough back to be in what hangs free. */
-const hookBehind = ({ laid }: Bench, part: LaidPart): boolean =>
+const hookBehind = ({ laid }: Checking, part: LaidPart): boolean =>
   laid.platform.landmarksMm.bend < (laid.platform.landmarksMm.point ?? -1) &&
   (laid.platform.landmarksMm.point ?? 0) > (part.extent.tipMm ?? 0) * 0.6;
 
@@ -46,25 +46,25 @@ export const LENGTH: readonly Check[] = [
       note: { value: 2.5, means: 'overhang in gaps, times limpness and support: worth knowing' },
       warn: { value: 3.5, means: 'from here it fouls often' },
     },
-    find: (bench) => {
-      const { platform } = bench.laid;
+    find: (fly) => {
+      const { platform } = fly.laid;
       const { gapMm } = platform;
       if (gapMm === null) return [];
-      return bench.laid.parts.flatMap((part): Found[] => {
-        const limp = limpness(bench, part);
+      return fly.laid.parts.flatMap((part): Found[] => {
+        const limp = limpness(fly, part);
         const { tipMm } = part.extent;
-        if (limp === null || tipMm === null || hookBehind(bench, part)) return [];
+        if (limp === null || tipMm === null || hookBehind(fly, part)) return [];
         const support = SUPPORT[supportOf(part) ?? 'none'] ?? 1;
         const bound = part.file.construction === 'strip' && (part.file.boundAt?.length ?? 0) > 0 ? 0.6 : 1;
         const figure = (Math.max(0, tipMm - platform.landmarksMm.bend) / gapMm) * limp * Math.min(support, bound);
-        if (figure < bench.limit('note')) return [];
-        const at = standingOf(bench, part);
-        const warn = figure >= bench.limit('warn') && at?.within !== true;
+        if (figure < fly.limit('note')) return [];
+        const at = standingOf(fly, part);
+        const warn = figure >= fly.limit('warn') && at?.within !== true;
         const supported =
           supportOf(part) !== null && support === 1
             ? {
                 words: 'a turn of thread under it',
-                file: withPart(bench.file, part.file.id, (each) => withKey(each, 'support', 'turn-under')),
+                file: withPart(fly.file, part.file.id, (each) => withKey(each, 'support', 'turn-under')),
               }
             : null;
         return [
@@ -74,7 +74,7 @@ export const LENGTH: readonly Check[] = [
             `${part.file.id} hangs ${mm(tipMm - platform.landmarksMm.bend)} behind the bend: fouling ${formatNumber(figure, 1)}`,
             {
               figure,
-              limit: bench.limit(warn ? 'warn' : 'note'),
+              limit: fly.limit(warn ? 'warn' : 'note'),
               fix: (at?.within === false ? rejoin(at) : null) ?? supported,
             },
           ),
@@ -90,19 +90,19 @@ export const LENGTH: readonly Check[] = [
       note: { value: 1.15, means: 'times the top of its band' },
       warn: { value: 1.4, means: 'times the top of its band' },
     },
-    find: (bench) =>
-      partsOf(bench.laid, 'bundle', 'strip').flatMap((part): Found[] => {
-        const at = standingOf(bench, part);
-        if (!at || at.key !== 'length' || hookBehind(bench, part)) return [];
+    find: (fly) =>
+      partsOf(fly.laid, 'bundle', 'strip').flatMap((part): Found[] => {
+        const at = standingOf(fly, part);
+        if (!at || at.key !== 'length' || hookBehind(fly, part)) return [];
         const figure = at.valueMm / at.highMm;
-        if (figure < bench.limit('note')) return [];
-        const warn = figure >= bench.limit('warn');
+        if (figure < fly.limit('note')) return [];
+        const warn = figure >= fly.limit('warn');
         return [
           found(
             warn ? 'warn' : 'note',
             part,
             `${part.file.id} is ${mm(at.valueMm)} long, ${formatNumber(figure, 2)} × the longest its school ties it`,
-            { figure, limit: bench.limit(warn ? 'warn' : 'note'), fix: rejoin(at) },
+            { figure, limit: fly.limit(warn ? 'warn' : 'note'), fix: rejoin(at) },
           ),
         ];
       }),
@@ -112,9 +112,9 @@ export const LENGTH: readonly Check[] = [
     costs: 'fish',
     reason: 'The school keeps this measure within a band, and says why.',
     limits: {},
-    find: (bench) =>
-      bench.laid.parts.flatMap((part): Found[] => {
-        const at = standingOf(bench, part);
+    find: (fly) =>
+      fly.laid.parts.flatMap((part): Found[] => {
+        const at = standingOf(fly, part);
         if (!at || at.within || at.follows || at.slot === 'body') return [];
         return [
           found(
@@ -131,10 +131,10 @@ export const LENGTH: readonly Check[] = [
     costs: 'looks',
     reason: 'Near and far side of unequal length make the fly swim crooked.',
     limits: { share: { value: 0.04, means: 'difference, share of the longer' } },
-    find: (bench) =>
-      bench.laid.parts.flatMap((near): Found[] => {
+    find: (fly) =>
+      fly.laid.parts.flatMap((near): Found[] => {
         if (near.file.side !== 'near' || near.extent.tipMm === null) return [];
-        const far = bench.laid.parts.find(
+        const far = fly.laid.parts.find(
           (each) =>
             each.file.side === 'far' &&
             each.file.role === near.file.role &&
@@ -143,15 +143,15 @@ export const LENGTH: readonly Check[] = [
         if (!far) return [];
         const [a, b] = [near.extent.lengthMm, far.extent.lengthMm];
         const figure = Math.abs(a - b) / Math.max(a, b);
-        if (figure <= bench.limit('share')) return [];
+        if (figure <= fly.limit('share')) return [];
         return [
           found('warn', near, `${near.file.id} is ${mm(a)}, ${far.file.id} ${mm(b)}`, {
             parts: [near.file.id, far.file.id],
             figure,
-            limit: bench.limit('share'),
+            limit: fly.limit('share'),
             fix: {
               words: `make ${far.file.id} as long as ${near.file.id}`,
-              file: withPart(bench.file, far.file.id, (each) =>
+              file: withPart(fly.file, far.file.id, (each) =>
                 withKey(withKey(each, 'tip', undefined), 'length', `same as ${near.file.id}`),
               ),
             },
@@ -167,16 +167,16 @@ export const LENGTH: readonly Check[] = [
       share: { value: 0.2, means: 'of its length past the longest soft part' },
       mm: { value: 4, means: 'mm past it, where that is more' },
     },
-    find: (bench) => {
-      const soft = partsOf(bench.laid, 'bundle', 'strip', 'feather', 'hackle').filter(
+    find: (fly) => {
+      const soft = partsOf(fly.laid, 'bundle', 'strip', 'feather', 'hackle').filter(
         (part) => part.file.role !== 'flash',
       );
       const tip = Math.max(...soft.map((part) => part.extent.tipMm ?? -Infinity));
       if (!Number.isFinite(tip)) return [];
-      return bench.laid.parts.flatMap((part): Found[] => {
+      return fly.laid.parts.flatMap((part): Found[] => {
         if (part.file.role !== 'flash' || part.extent.tipMm === null) return [];
         const past = part.extent.tipMm - tip;
-        const limit = Math.max(bench.limit('mm'), bench.limit('share') * part.extent.lengthMm);
+        const limit = Math.max(fly.limit('mm'), fly.limit('share') * part.extent.lengthMm);
         if (past <= limit) return [];
         return [found('warn', part, `${part.file.id} reaches ${mm(past)} past all else`, { figure: past, limit })];
       });
@@ -187,19 +187,19 @@ export const LENGTH: readonly Check[] = [
     costs: 'fish',
     reason: 'Legs longer than the gap catch the bend and hold the fish off the point.',
     limits: { gaps: { value: 1, means: 'gaps long' } },
-    find: (bench) => {
-      const { gapMm } = bench.laid.platform;
+    find: (fly) => {
+      const { gapMm } = fly.laid.platform;
       if (gapMm === null) return [];
-      return bench.laid.parts.flatMap((part): Found[] => {
+      return fly.laid.parts.flatMap((part): Found[] => {
         const figure = part.extent.lengthMm / gapMm;
-        if (part.file.role !== 'legs' || figure <= bench.limit('gaps') + 1e-6) return [];
+        if (part.file.role !== 'legs' || figure <= fly.limit('gaps') + 1e-6) return [];
         return [
           found('warn', part, `${part.file.id} are ${mm(part.extent.lengthMm)}, ${formatNumber(figure, 2)} gaps`, {
             figure,
-            limit: bench.limit('gaps'),
+            limit: fly.limit('gaps'),
             fix: {
               words: 'at most a gap',
-              file: withPart(bench.file, part.file.id, (each) =>
+              file: withPart(fly.file, part.file.id, (each) =>
                 withKey(withKey(each, 'tip', undefined), 'length', 'at most gap'),
               ),
             },
@@ -213,10 +213,10 @@ export const LENGTH: readonly Check[] = [
     costs: 'looks',
     reason: 'A square cut tip on plume or fur looks cut and works like a brush: pinch it or taper it.',
     limits: {},
-    find: (bench) =>
-      partsOf(bench.laid, 'bundle', 'strip').flatMap((part): Found[] => {
+    find: (fly) =>
+      partsOf(fly.laid, 'bundle', 'strip').flatMap((part): Found[] => {
         const { file } = part;
-        const manner = bench.drawers.bundles.find((each) => each.name === part.built.material)?.manner;
+        const manner = fly.drawers.bundles.find((each) => each.name === part.built.material)?.manner;
         const cut =
           file.construction === 'strip'
             ? file.ends === 'square'
@@ -226,7 +226,7 @@ export const LENGTH: readonly Check[] = [
           found('warn', part, `${file.id} ends in a square cut`, {
             fix: {
               words: file.construction === 'strip' ? 'taper it' : 'tear it, do not cut it',
-              file: withPart(bench.file, file.id, (each) =>
+              file: withPart(fly.file, file.id, (each) =>
                 withKey(each, 'ends', file.construction === 'strip' ? 'tapered' : 'torn'),
               ),
             },

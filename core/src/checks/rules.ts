@@ -3,17 +3,17 @@ import { named, type RulesItem } from '../drawers/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
 import type { LaidPart } from '../model/index.ts';
 import { formatNumber } from '../units/index.ts';
-import { found, type Bench, type Check, type Found } from './types.ts';
+import { found, type Checking, type Check, type Found } from './types.ts';
 
 /** What a part is of, if it is a metal or another solid: by its own words, or by the drawer's item it names. */
-function solidOf({ drawers }: Bench, part: LaidPart) {
+function solidOf({ drawers }: Checking, part: LaidPart) {
   const word = part.file.material ?? '';
   return solidNamed(named(drawers.weights, word)?.material ?? word);
 }
-const isWeight = (bench: Bench, part: LaidPart): boolean =>
-  (part.file.role === 'underbody' && solidOf(bench, part) !== null) ||
+const isWeight = (fly: Checking, part: LaidPart): boolean =>
+  (part.file.role === 'underbody' && solidOf(fly, part) !== null) ||
   (part.file.construction === 'ball' &&
-    !['plastic', 'film', 'resin', 'glass'].includes(solidOf(bench, part)?.name ?? 'plastic'));
+    !['plastic', 'film', 'resin', 'glass'].includes(solidOf(fly, part)?.name ?? 'plastic'));
 
 const hookOf = ({ platform }: FlyFile) =>
   platform.kind === 'tube' || platform.kind === 'shank' ? platform.hook : platform;
@@ -24,25 +24,25 @@ const points = (file: FlyFile): number => {
 };
 
 /** One check of the user's own rules: what each set asks is held against the fly. */
-const rule = (code: string, reason: string, find: (bench: Bench, rules: RulesItem) => readonly Found[]): Check => ({
+const rule = (code: string, reason: string, find: (fly: Checking, rules: RulesItem) => readonly Found[]): Check => ({
   code,
   costs: 'fish',
   reason,
   limits: {},
-  find: (bench) =>
-    bench.rules.flatMap((rules) =>
-      find(bench, rules).map((each) => ({ ...each, message: `${rules.name}: ${each.message}` })),
+  find: (fly) =>
+    fly.rules.flatMap((rules) =>
+      find(fly, rules).map((each) => ({ ...each, message: `${rules.name}: ${each.message}` })),
     ),
 });
 
 const ASKED = 'You wrote this rule down for a water; the real rules are yours to look up.';
 
 export const RULES: readonly Check[] = [
-  rule('rules.lead', ASKED, (bench, { noLead }) =>
+  rule('rules.lead', ASKED, (fly, { noLead }) =>
     noLead !== true
       ? []
-      : bench.laid.parts.flatMap((part): Found[] =>
-          solidOf(bench, part)?.lead === true ? [found('stop', part, `${part.file.id} are lead`)] : [],
+      : fly.laid.parts.flatMap((part): Found[] =>
+          solidOf(fly, part)?.lead === true ? [found('stop', part, `${part.file.id} are lead`)] : [],
         ),
   ),
   rule('rules.barbless', ASKED, ({ file }, { barbless }) => {
@@ -69,10 +69,10 @@ export const RULES: readonly Check[] = [
       ];
     return [];
   }),
-  rule('rules.weight', ASKED, (bench, { noAddedWeight }) => {
+  rule('rules.weight', ASKED, (fly, { noAddedWeight }) => {
     if (noAddedWeight !== true) return [];
-    return bench.laid.parts.flatMap((part): Found[] =>
-      isWeight(bench, part) ? [found('stop', part, `${part.file.id} is added weight`)] : [],
+    return fly.laid.parts.flatMap((part): Found[] =>
+      isWeight(fly, part) ? [found('stop', part, `${part.file.id} is added weight`)] : [],
     );
   }),
   rule('rules.gap', ASKED, ({ laid }, { largestGapMm }) => {

@@ -3,42 +3,42 @@ import type { FlyFile } from '../pattern/index.ts';
 import type { LaidPart } from '../model/index.ts';
 import { withKey, withPart } from '../edit/index.ts';
 import { formatNumber } from '../units/index.ts';
-import { found, overlap, partsOf, type Bench, type Check, type Found } from './types.ts';
+import { found, overlap, partsOf, type Checking, type Check, type Found } from './types.ts';
 
 const USUAL_DENIER = 140;
-const denierOf = ({ file }: Bench): number => file.thread?.denier ?? USUAL_DENIER;
+const denierOf = ({ file }: Checking): number => file.thread?.denier ?? USUAL_DENIER;
 const withDenier = (file: FlyFile, denier: number): FlyFile => ({ ...file, thread: { ...file.thread, denier } });
 const THIRD = 1 / 3;
 
 /** A thread finer than a part asks for, and the one that does; nothing where it does. @param words of what the thread holds */
-function tooFine(bench: Bench, part: LaidPart, words: string): Found[] {
-  const [denier, limit] = [denierOf(bench), bench.limit('denier')];
+function tooFine(fly: Checking, part: LaidPart, words: string): Found[] {
+  const [denier, limit] = [denierOf(fly), fly.limit('denier')];
   if (denier >= limit) return [];
   return [
     found('warn', part, `${part.file.id}: ${words} ${formatNumber(denier, 0)} denier`, {
       figure: denier,
       limit,
-      fix: { words: `${formatNumber(limit, 0)} denier thread`, file: withDenier(bench.file, limit) },
+      fix: { words: `${formatNumber(limit, 0)} denier thread`, file: withDenier(fly.file, limit) },
     }),
   ];
 }
 
-const ribs = (bench: Bench): LaidPart[] => partsOf(bench.laid, 'wrap').filter((part) => part.file.role === 'rib');
+const ribs = (fly: Checking): LaidPart[] => partsOf(fly.laid, 'wrap').filter((part) => part.file.role === 'rib');
 /** Ribs that run over a good part of another. */
-const over = (bench: Bench, part: LaidPart): LaidPart[] =>
-  ribs(bench).filter((rib) => overlap(rib, part) > THIRD * (part.extent.endMm - part.extent.startMm));
+const over = (fly: Checking, part: LaidPart): LaidPart[] =>
+  ribs(fly).filter((rib) => overlap(rib, part) > THIRD * (part.extent.endMm - part.extent.startMm));
 const directionOf = (part: LaidPart): string =>
   part.file.construction === 'wrap' ? (part.file.direction ?? 'with') : 'with';
 
 /** A weight is pushed home where its front end touches a bead, eyes or another weight. */
-const pushedHome = (bench: Bench, wire: LaidPart): boolean =>
-  bench.laid.parts.some(
+const pushedHome = (fly: Checking, wire: LaidPart): boolean =>
+  fly.laid.parts.some(
     (part) =>
       part !== wire && part.file.construction === 'ball' && Math.abs(part.extent.endMm - wire.extent.startMm) < 0.6,
   );
 
-const mannerOf = (bench: Bench, part: LaidPart): string | undefined =>
-  bench.drawers.wound.find((each) => each.name === part.built.material)?.manner;
+const mannerOf = (fly: Checking, part: LaidPart): string | undefined =>
+  fly.drawers.wound.find((each) => each.name === part.built.material)?.manner;
 /** Bodies of tufts, between which a stem sinks. */
 const BUSHY: ReadonlySet<string> = new Set(['chenille', 'bristle', 'brush']);
 
@@ -48,12 +48,12 @@ export const STRENGTH: readonly Check[] = [
     costs: 'strength',
     reason: 'Herl and floss are cut by the first tooth unless a rib wound the other way crosses every turn.',
     limits: {},
-    find: (bench) =>
-      partsOf(bench.laid, 'wrap').flatMap((part): Found[] => {
+    find: (fly) =>
+      partsOf(fly.laid, 'wrap').flatMap((part): Found[] => {
         if (part.file.role === 'rib' || part.file.role === 'tag') return [];
-        const manner = mannerOf(bench, part);
+        const manner = mannerOf(fly, part);
         if (manner !== 'herl' && manner !== 'floss') return [];
-        const crossing = over(bench, part);
+        const crossing = over(fly, part);
         if (crossing.some((rib) => directionOf(rib) !== directionOf(part))) return [];
         const [rib] = crossing;
         return [
@@ -68,7 +68,7 @@ export const STRENGTH: readonly Check[] = [
               fix: rib
                 ? {
                     words: `wind ${rib.file.id} the other way`,
-                    file: withPart(bench.file, rib.file.id, (each) =>
+                    file: withPart(fly.file, rib.file.id, (each) =>
                       withKey(each, 'direction', directionOf(rib) === 'with' ? 'counter' : 'with'),
                     ),
                   }
@@ -83,13 +83,13 @@ export const STRENGTH: readonly Check[] = [
     costs: 'strength',
     reason: 'A palmered hackle whose stem nothing binds unwinds at the first tooth.',
     limits: {},
-    find: (bench) =>
-      partsOf(bench.laid, 'hackle').flatMap((part): Found[] => {
-        if (part.file.construction !== 'hackle' || part.file.style !== 'palmer' || over(bench, part).length > 0)
+    find: (fly) =>
+      partsOf(fly.laid, 'hackle').flatMap((part): Found[] => {
+        if (part.file.construction !== 'hackle' || part.file.style !== 'palmer' || over(fly, part).length > 0)
           return [];
         // Between the tufts of a bushy body a stem lies sheltered, though nothing binds it.
-        const sheltered = partsOf(bench.laid, 'wrap').some(
-          (body) => body.file.role === 'body' && overlap(body, part) > 0 && BUSHY.has(mannerOf(bench, body) ?? ''),
+        const sheltered = partsOf(fly.laid, 'wrap').some(
+          (body) => body.file.role === 'body' && overlap(body, part) > 0 && BUSHY.has(mannerOf(fly, body) ?? ''),
         );
         return [found(sheltered ? 'note' : 'warn', part, `no rib binds ${part.file.id}`)];
       }),
@@ -103,13 +103,13 @@ export const STRENGTH: readonly Check[] = [
       section: { value: 2.2, means: 'mm² of hide, width times thickness' },
       denier: { value: 110, means: 'denier that holds it' },
     },
-    find: (bench) =>
-      partsOf(bench.laid, 'strip').flatMap((part): Found[] => {
-        const material = bench.drawers.strips.find((each) => each.name === part.built.material);
+    find: (fly) =>
+      partsOf(fly.laid, 'strip').flatMap((part): Found[] => {
+        const material = fly.drawers.strips.find((each) => each.name === part.built.material);
         const thick = part.extent.lengths['thickness']?.mm ?? material?.hideMm ?? 0;
         const section = thick * (part.extent.lengths['width']?.mm ?? material?.widthMm ?? 0);
-        if (thick <= bench.limit('thick') && section <= bench.limit('section')) return [];
-        return tooFine(bench, part, `hide of ${formatNumber(section, 1)} mm² on`);
+        if (thick <= fly.limit('thick') && section <= fly.limit('section')) return [];
+        return tooFine(fly, part, `hide of ${formatNumber(section, 1)} mm² on`);
       }),
   },
   {
@@ -117,30 +117,30 @@ export const STRENGTH: readonly Check[] = [
     costs: 'strength',
     reason: 'Hair is flared by pulling hard; a fine thread breaks or cuts it.',
     limits: { denier: { value: 130, means: 'denier that flares it' } },
-    find: (bench) => partsOf(bench.laid, 'spun').flatMap((part) => tooFine(bench, part, 'flared with')),
+    find: (fly) => partsOf(fly.laid, 'spun').flatMap((part) => tooFine(fly, part, 'flared with')),
   },
   {
     code: 'strength.eyes',
     costs: 'strength',
     reason: 'Eyes that are only bound turn on the shank: a drop of glue on the crossing turns holds them.',
     limits: { gaps: { value: 0.35, means: 'gaps across one eye from which it matters' } },
-    find: (bench) => {
-      const { gapMm } = bench.laid.platform;
-      const glued = bench.file.finish?.glueOnThread === true;
-      return partsOf(bench.laid, 'ball').flatMap((part): Found[] => {
+    find: (fly) => {
+      const { gapMm } = fly.laid.platform;
+      const glued = fly.file.finish?.glueOnThread === true;
+      return partsOf(fly.laid, 'ball').flatMap((part): Found[] => {
         if (part.file.construction !== 'ball' || part.file.shape !== 'dumbbell' || glued || gapMm === null) return [];
-        const coated = partsOf(bench.laid, 'coat').some(
+        const coated = partsOf(fly.laid, 'coat').some(
           (coat) => coat.file.construction === 'coat' && coat.file.over === part.file.id,
         );
         const figure = part.extent.lengthMm / gapMm;
-        if (coated || figure < bench.limit('gaps')) return [];
+        if (coated || figure < fly.limit('gaps')) return [];
         return [
           found('note', part, `nothing but thread holds ${part.file.id}`, {
             figure,
-            limit: bench.limit('gaps'),
+            limit: fly.limit('gaps'),
             fix: {
               words: 'glue on the thread',
-              file: { ...bench.file, finish: { ...bench.file.finish, glueOnThread: true } },
+              file: { ...fly.file, finish: { ...fly.file.finish, glueOnThread: true } },
             },
           }),
         ];
@@ -152,11 +152,11 @@ export const STRENGTH: readonly Check[] = [
     costs: 'strength',
     reason: 'Loose wire slides and turns inside the body: glue it, bind it, or push it home against a bead.',
     limits: {},
-    find: (bench) =>
-      partsOf(bench.laid, 'wrap').flatMap((part): Found[] => {
-        if (part.file.role !== 'underbody' || bench.file.finish?.glueOnThread === true || pushedHome(bench, part))
+    find: (fly) =>
+      partsOf(fly.laid, 'wrap').flatMap((part): Found[] => {
+        if (part.file.role !== 'underbody' || fly.file.finish?.glueOnThread === true || pushedHome(fly, part))
           return [];
-        const covered = partsOf(bench.laid, 'wrap').some(
+        const covered = partsOf(fly.laid, 'wrap').some(
           (each) => each.file.role === 'body' && overlap(each, part) > 0.9 * (part.extent.endMm - part.extent.startMm),
         );
         if (covered) return [];
@@ -164,7 +164,7 @@ export const STRENGTH: readonly Check[] = [
           found('note', part, `${part.file.id} is neither glued, covered nor pushed home`, {
             fix: {
               words: 'glue on the thread',
-              file: { ...bench.file, finish: { ...bench.file.finish, glueOnThread: true } },
+              file: { ...fly.file, finish: { ...fly.file.finish, glueOnThread: true } },
             },
           }),
         ];

@@ -38,7 +38,7 @@ export interface Limit {
 }
 
 /** What a check looks at. `limit` gives the limits of the check itself, as the user has them. */
-export interface Bench {
+export interface Checking {
   readonly solved: SolvedFly;
   readonly laid: LaidFly;
   readonly file: FlyFile;
@@ -55,7 +55,7 @@ export interface Check {
   readonly costs: Costs;
   readonly reason: string;
   readonly limits: Readonly<Record<string, Limit>>;
-  readonly find: (bench: Bench) => readonly Found[];
+  readonly find: (fly: Checking) => readonly Found[];
 }
 
 /** A find with everything left out that it has nothing to say of. */

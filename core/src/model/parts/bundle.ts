@@ -18,7 +18,7 @@ import {
   sideShares,
 } from './common.ts';
 import type { FreeLine, PartForm } from './forms.ts';
-import type { BuiltPart, ConstructionModule, Ground, MeasureBench } from './types.ts';
+import type { BuiltPart, ConstructionModule, Ground, MeasuredOn } from './types.ts';
 
 type Bundle = PartOf<'bundle'>;
 
@@ -36,7 +36,7 @@ export function bundleMaterial(part: Bundle, drawers: Drawers): { item: BundleMa
   return usual ? matchMaterial(drawers.bundles, part.material, usual) : null;
 }
 
-function measure(part: Bundle, path: string, bench: MeasureBench): Outcome<MeasuredPart> {
+function measure(part: Bundle, path: string, bench: MeasuredOn): Outcome<MeasuredPart> {
   const reader = new RelationReader(part, path);
   const at = reader.required(reader.place('at'), 'at', 'bend');
   reader.either('length', 'tip', '1.2 shank');

@@ -7,7 +7,7 @@ import { bindingsOfRib, boundLine, massAlong, type BoundLine } from './boundLine
 import { boundButts, supportForms, type Butts } from './butts.ts';
 import { built, leaveAngle, lump, reachOf, RelationReader, sideOf, sideShares } from './common.ts';
 import type { PartForm } from './forms.ts';
-import type { BuiltPart, ConstructionModule, Ground, MeasureBench, Side } from './types.ts';
+import type { BuiltPart, ConstructionModule, Ground, MeasuredOn, Side } from './types.ts';
 
 type Feather = PartOf<'feather'>;
 type Form = NonNullable<Feather['form']>;
@@ -43,7 +43,7 @@ function materialOf(part: Feather, drawers: Drawers): { item: FeatherMaterial; n
   return usual ? matchMaterial(drawers.feathers, part.material, usual) : null;
 }
 
-function measure(part: Feather, path: string, bench: MeasureBench): Outcome<MeasuredPart> {
+function measure(part: Feather, path: string, bench: MeasuredOn): Outcome<MeasuredPart> {
   const reader = new RelationReader(part, path);
   const at = reader.required(reader.place('at'), 'at', 'head');
   reader.either('length', 'tip', '1.2 shank');

@@ -4,7 +4,7 @@ import type { Drawers } from '../../drawers/index.ts';
 import { section, setEllipse } from '../platform/section.ts';
 import { bad, good, type Outcome } from '../../base/index.ts';
 import { built, BUTTS_NOTE, lump, RelationReader } from './common.ts';
-import type { BuiltPart, ConstructionModule, Ground, MeasureBench } from './types.ts';
+import type { BuiltPart, ConstructionModule, Ground, MeasuredOn } from './types.ts';
 
 type Hackle = PartOf<'hackle'>;
 
@@ -38,7 +38,7 @@ function thinEndOf(part: Hackle, extent: PartExtent): -1 | 1 {
 const turnsOf = (part: Hackle, spanMm: number): number =>
   part.turns ?? (part.from === undefined ? COLLAR_TURNS : Math.max(1, Math.round(spanMm / PALMER_PITCH_MM)));
 
-function measure(part: Hackle, path: string, bench: MeasureBench): Outcome<MeasuredPart> {
+function measure(part: Hackle, path: string, bench: MeasuredOn): Outcome<MeasuredPart> {
   const reader = new RelationReader(part, path);
   if (part.style === 'throat' && part.from !== undefined)
     reader.fault('from', 'contradiction', 'a throat is wound at one place; write "at", or make it a palmer');

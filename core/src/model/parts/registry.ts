@@ -9,7 +9,7 @@ import { sheet } from './sheet.ts';
 import { spun } from './spun.ts';
 import { strip } from './strip.ts';
 import { wrap } from './wrap.ts';
-import type { BuiltPart, ConstructionModule, Ground, MeasureBench } from './types.ts';
+import type { BuiltPart, ConstructionModule, Ground, MeasuredOn } from './types.ts';
 
 /** Every construction; a new one is one file and one line here. */
 const MODULES: { readonly [C in Construction]: ConstructionModule<C> } = {
@@ -28,7 +28,7 @@ const moduleOf = (construction: Construction): ConstructionModule<Construction> 
   MODULES[construction] as unknown as ConstructionModule<Construction>;
 
 /** Parses the relations of one part. */
-export const measurePart = (part: Part, path: string, bench: MeasureBench): Outcome<MeasuredPart> =>
+export const measurePart = (part: Part, path: string, bench: MeasuredOn): Outcome<MeasuredPart> =>
   moduleOf(part.construction).measure(part, path, bench);
 
 export const buildPart = (part: Part, extent: PartExtent, ground: Ground, path: string): Outcome<BuiltPart> =>

@@ -6,7 +6,7 @@ import { bindingsOfRib, boundLine, massAlong } from './boundLine.ts';
 import { boundButts, supportForms, type Butts } from './butts.ts';
 import { built, leaveAngle, lump, reachOf, RelationReader, sideOf, sideShares } from './common.ts';
 import type { PartForm } from './forms.ts';
-import type { BuiltPart, ConstructionModule, Ground, MeasureBench } from './types.ts';
+import type { BuiltPart, ConstructionModule, Ground, MeasuredOn } from './types.ts';
 
 type Strip = PartOf<'strip'>;
 
@@ -14,7 +14,7 @@ type Strip = PartOf<'strip'>;
 const HIDE = { share: 0.29, density: 1.35, leastShadowMm: 0.02 } as const;
 const PILE = { density: 1.31, lie: 0.35, asideMm: 1.5, opacity: 0.55, pastEnd: 0.5, water: 2.5 } as const;
 
-function measure(part: Strip, path: string, bench: MeasureBench): Outcome<MeasuredPart> {
+function measure(part: Strip, path: string, bench: MeasuredOn): Outcome<MeasuredPart> {
   const reader = new RelationReader(part, path);
   const at = reader.required(reader.place('at'), 'at', 'eyes.rear');
   reader.either('length', 'tip', 'bend + 0.6 shank');

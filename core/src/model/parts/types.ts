@@ -8,7 +8,7 @@ import type { PartForm } from './forms.ts';
 export type Side = 'top' | 'bottom' | 'near' | 'far' | 'both' | 'around' | 'axis';
 
 /** What a part is measured against before anything is built. */
-export type MeasureBench = Pick<Ground, 'platform' | 'drawers'>;
+export type MeasuredOn = Pick<Ground, 'platform' | 'drawers'>;
 
 /** What a part is tied over, known while parts are built from the shank outward. All in mm. */
 export interface Ground {
@@ -57,7 +57,7 @@ export interface BuiltPart {
 export interface ConstructionModule<C extends Construction> {
   readonly construction: C;
   /** Parses the relations of a part. */
-  readonly measure: (part: PartOf<C>, path: string, bench: MeasureBench) => Outcome<MeasuredPart>;
+  readonly measure: (part: PartOf<C>, path: string, bench: MeasuredOn) => Outcome<MeasuredPart>;
   readonly build: (part: PartOf<C>, extent: PartExtent, ground: Ground, path: string) => Outcome<BuiltPart>;
   /** Order in which wound work goes on: things of a higher rank lie over those of a lower one, whatever the list says. */
   readonly rank: (part: PartOf<C>) => number;

@@ -1,7 +1,7 @@
 import { useRef, useState, type RefObject } from 'react';
 import { mutate } from 'swr';
 import { api, type BackupCounts } from '../../shared/api/client.ts';
-import { DialogSheet } from '../../shared/ui/Sheet.tsx';
+import { DialogBox } from '../../shared/ui/DialogBox.tsx';
 import { saveFile } from '../../shared/ui/saveFile.ts';
 import { working } from '../../shared/ui/work.ts';
 
@@ -105,7 +105,7 @@ interface RestoreDialogProps {
 /** What a backup holds, before it takes the place of what is here. */
 function RestoreDialog({ looked, onRestore, onClose }: RestoreDialogProps) {
   return (
-    <DialogSheet title="Restore from this backup?" open onClose={onClose}>
+    <DialogBox title="Restore from this backup?" open onClose={onClose}>
       <p className="mb-2">
         It was made {new Date(looked.counts.made).toLocaleString()} and holds {counted(looked.counts)}.
         {brokenWords(looked.counts.broken)}
@@ -121,7 +121,7 @@ function RestoreDialog({ looked, onRestore, onClose }: RestoreDialogProps) {
           Leave all as it is
         </button>
       </div>
-    </DialogSheet>
+    </DialogBox>
   );
 }
 

@@ -1,5 +1,5 @@
 import { Command } from 'cmdk';
-import { DialogSheet } from '../../shared/ui/Sheet.tsx';
+import { DialogBox } from '../../shared/ui/DialogBox.tsx';
 import { useCommands } from '../../shared/commands/commands.ts';
 
 const KEY_NAMES: Readonly<Record<string, string>> = {
@@ -27,7 +27,7 @@ export function CommandPalette({ open, onClose }: { readonly open: boolean; read
   const all = Object.values(useCommands((state) => state.commands)).flat();
   const groups = [...new Set(all.map((command) => command.group))];
   return (
-    <DialogSheet title="Commands" open={open} onClose={onClose}>
+    <DialogBox title="Commands" open={open} onClose={onClose}>
       <Command label="Commands" loop>
         <Command.Input
           autoFocus
@@ -62,7 +62,7 @@ export function CommandPalette({ open, onClose }: { readonly open: boolean; read
           ))}
         </Command.List>
       </Command>
-    </DialogSheet>
+    </DialogBox>
   );
 }
 
@@ -73,7 +73,7 @@ export function KeyMap({ open, onClose }: { readonly open: boolean; readonly onC
     .filter((command) => command.keys !== undefined);
   const groups = [...new Set(all.map((command) => command.group))];
   return (
-    <DialogSheet
+    <DialogBox
       title="Keys"
       open={open}
       onClose={onClose}
@@ -103,6 +103,6 @@ export function KeyMap({ open, onClose }: { readonly open: boolean; readonly onC
           </section>
         ))}
       </div>
-    </DialogSheet>
+    </DialogBox>
   );
 }

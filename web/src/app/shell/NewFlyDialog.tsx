@@ -7,7 +7,7 @@ import { useNavigate } from 'react-router';
 import { mutate } from 'swr';
 import { api, RequestError } from '../../shared/api/client.ts';
 import { useDrawers } from '../../shared/api/useDrawers.ts';
-import { DialogSheet } from '../../shared/ui/Sheet.tsx';
+import { DialogBox } from '../../shared/ui/DialogBox.tsx';
 
 type Platform = FlyFile['platform'];
 type Hook = Exclude<Platform, { kind: 'tube' | 'shank' }>;
@@ -165,7 +165,7 @@ export function NewFlyDialog({ onClose }: { readonly onClose: () => void }) {
       <HookFields platform={platform} onTake={setPlatform} />
     );
   return (
-    <DialogSheet title="Lay out a new fly" open onClose={onClose}>
+    <DialogBox title="Lay out a new fly" open onClose={onClose}>
       <form
         onSubmit={(event) => void make(event)}
         aria-describedby={problem === null ? undefined : problemId}
@@ -200,6 +200,6 @@ export function NewFlyDialog({ onClose }: { readonly onClose: () => void }) {
           </button>
         </div>
       </form>
-    </DialogSheet>
+    </DialogBox>
   );
 }

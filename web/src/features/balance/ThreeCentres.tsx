@@ -7,7 +7,7 @@ import { partCalled } from '../../fly/selection.ts';
 import { useBench, useBenchStore, useChosenPart } from '../../fly/store.ts';
 import { useGripActions } from '../../fly/useGripActions.ts';
 import { FlyCanvas } from '../../shared/drawing/FlyCanvas.tsx';
-import { Grips, PullWords, type GripSheet } from '../../shared/drawing/Grips.tsx';
+import { Grips, PullWords, type GripPlan } from '../../shared/drawing/Grips.tsx';
 import { useHeld } from '../../shared/drawing/useHeld.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
 import { useSettings, useStyle } from '../../shared/settings/settings.ts';
@@ -24,7 +24,7 @@ interface ThreeCentresProps {
 }
 
 /** The profile in the middle of a frame, rolled as it rides, with room for what acts on it. @param width, height px */
-function fittedTo(laid: LaidFly, width: number, height: number, hand: Hand): GripSheet {
+function fittedTo(laid: LaidFly, width: number, height: number, hand: Hand): GripPlan {
   const bounds = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
   const tall = Math.max(bounds.top, -bounds.bottom, bounds.aside);
   const long = bounds.rear - bounds.front;
@@ -48,7 +48,7 @@ export function ThreeCentres({ shown, planned, report }: ThreeCentresProps) {
   const frame = useRef<HTMLDivElement>(null);
   const svg = useRef<SVGSVGElement>(null);
   const { width, height } = useSize(frame);
-  const { held, pullOn } = useHeld<GripSheet>(actions.onPullStart);
+  const { held, pullOn } = useHeld<GripPlan>(actions.onPullStart);
   const fitted = useMemo(() => fittedTo(laid, width, height, hand), [laid, width, height, hand]);
   const sheet = held ?? fitted;
   const view = sheet.profile;

@@ -11,7 +11,7 @@ import { AddPartDialog, CopyPartDialog, RemoveDialog } from './dialogs.tsx';
 import { Inspector } from './Inspector.tsx';
 import { LiveVerdict } from '../../fly/verdict/LiveVerdict.tsx';
 import { ModeKeys } from './ModeKeys.tsx';
-import { PrintSheet } from './PrintSheet.tsx';
+import { PrintPlan } from './PrintPlan.tsx';
 import type { Saver } from '../../fly/saver.ts';
 import { besides, HOOK, partCalled } from '../../fly/selection.ts';
 import { changeOrSay, useBench, useBenchStore } from '../../fly/store.ts';
@@ -49,7 +49,7 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
   });
   return (
     <>
-      <PrintSheet laid={laid} report={report} />
+      <PrintPlan laid={laid} report={report} />
       <BoardFrame saver={saver} className="no-print">
         <main className="flex flex-1 min-h-0">
           <div className="w-[218px] border-r border-hair shrink-0 min-h-0">

@@ -1,6 +1,6 @@
 import type { FlyReport } from '@jobbet/core/model';
 import type { Finding } from '@jobbet/core/checks';
-import { FishingSheet } from '../../shared/drawing/FishingSheet.tsx';
+import { FishingPlan } from '../../shared/drawing/FishingPlan.tsx';
 import { LinesPlan } from '../../shared/drawing/LinesPlan.tsx';
 import { comparedOf } from './SchoolCompare.tsx';
 import { partOf } from '../../fly/selection.ts';
@@ -36,7 +36,7 @@ export function BenchDrawing({ report, turned, flagged, onPick }: BenchDrawingPr
   return (
     <>
       {turned > 0 ? (
-        <FishingSheet laid={drawn} report={report} share={turned} selected={selected} onPick={onPick} />
+        <FishingPlan laid={drawn} report={report} share={turned} selected={selected} onPick={onPick} />
       ) : (
         <LinesPlan
           laid={drawn}

@@ -3,7 +3,7 @@ import { formatLength, formatMass, formatNumber, type Style } from '@jobbet/core
 import { useMemo, useState } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { ChoiceField } from '../../shared/fields/Fields.tsx';
-import { DialogSheet } from '../../shared/ui/Sheet.tsx';
+import { DialogBox } from '../../shared/ui/DialogBox.tsx';
 import { useBench, useBenchStore } from '../../fly/store.ts';
 import { changeUndoable } from '../../fly/undoable.ts';
 
@@ -35,9 +35,9 @@ export function SwapDialog({ id, onClose }: { readonly id: string; readonly onCl
   const [among, setAmong] = useState(NO_LEAD);
   if (!swap)
     return (
-      <DialogSheet title={`Another metal for the ${id}`} open onClose={onClose}>
+      <DialogBox title={`Another metal for the ${id}`} open onClose={onClose}>
         <p>They are of no metal. Write a metal into the sentence, and it can be swapped for others.</p>
-      </DialogSheet>
+      </DialogBox>
     );
   const { length, mass, times, gaps } = wordsOf(style);
   const offers = swap.offers.filter(
@@ -49,7 +49,7 @@ export function SwapDialog({ id, onClose }: { readonly id: string; readonly onCl
     if (changeUndoable(bench, offer.file, `${id}: ${offer.material} now.`)) onClose();
   };
   return (
-    <DialogSheet title={`Another metal for the ${id}`} open wide onClose={onClose}>
+    <DialogBox title={`Another metal for the ${id}`} open wide onClose={onClose}>
       <p className="mb-1">
         Now {swap.metal}, {length(swap.diameterMm)}: {mass(swap.massMg)}
         {swap.ratio === null ? '' : `, ${times(swap.ratio)} what tips it`}, {length(swap.acrossMm)} across.
@@ -75,7 +75,7 @@ export function SwapDialog({ id, onClose }: { readonly id: string; readonly onCl
         Masses without a drawer are of the full solid; bought eyes are often lighter. Lead: wash hands, and look up what
         your water allows; local rules come first.
       </p>
-    </DialogSheet>
+    </DialogBox>
   );
 }
 

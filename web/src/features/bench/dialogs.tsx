@@ -3,7 +3,7 @@ import { addPart, dependants, freezeDependants, removePart, PRESETS } from '@job
 import { Command } from 'cmdk';
 import { api, type ListedFly } from '../../shared/api/client.ts';
 import { isSound, useFlies } from '../../shared/api/listed.ts';
-import { DialogSheet } from '../../shared/ui/Sheet.tsx';
+import { DialogBox } from '../../shared/ui/DialogBox.tsx';
 import { besides, partCalled, partOf } from '../../fly/selection.ts';
 import { keyWords } from './sentence.ts';
 import { changeOrSay, useBenchStore } from '../../fly/store.ts';
@@ -22,7 +22,7 @@ export function AddPartDialog({ open, onClose }: { readonly open: boolean; reado
     onClose();
   };
   return (
-    <DialogSheet title="Tie in a part" open={open} onClose={onClose}>
+    <DialogBox title="Tie in a part" open={open} onClose={onClose}>
       <Command label="Parts to tie in" loop>
         <Command.Input
           autoFocus
@@ -44,7 +44,7 @@ export function AddPartDialog({ open, onClose }: { readonly open: boolean; reado
           ))}
         </Command.List>
       </Command>
-    </DialogSheet>
+    </DialogBox>
   );
 }
 
@@ -71,7 +71,7 @@ export function RemoveDialog({
     onClose();
   };
   return (
-    <DialogSheet
+    <DialogBox
       title={`Take off the ${id}?`}
       open
       onClose={onClose}
@@ -95,7 +95,7 @@ export function RemoveDialog({
           Leave it on
         </button>
       </div>
-    </DialogSheet>
+    </DialogBox>
   );
 }
 
@@ -133,7 +133,7 @@ export function CopyPartDialog({
     onClose();
   };
   return (
-    <DialogSheet title={`Copy the ${id}`} open onClose={onClose}>
+    <DialogBox title={`Copy the ${id}`} open onClose={onClose}>
       <button type="button" className="sheet-button primary mb-3" autoFocus onClick={here}>
         On this fly, after itself
       </button>
@@ -151,6 +151,6 @@ export function CopyPartDialog({
             </li>
           ))}
       </ul>
-    </DialogSheet>
+    </DialogBox>
   );
 }

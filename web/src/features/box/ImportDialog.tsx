@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { mutate } from 'swr';
 import { say } from '../../shared/ui/toast.ts';
-import { DialogSheet } from '../../shared/ui/Sheet.tsx';
+import { DialogBox } from '../../shared/ui/DialogBox.tsx';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
 import { takeIn, type Answer, type Incoming, type Known } from './importing.ts';
 
@@ -36,16 +36,16 @@ export function ImportDialog({ incoming, onClose }: { readonly incoming: Incomin
   });
   if (done !== null)
     return (
-      <DialogSheet title="Taking in pattern files" open onClose={() => undefined}>
+      <DialogBox title="Taking in pattern files" open onClose={() => undefined}>
         <p role="status" className="mb-2">
           {done} of {takes} in.
         </p>
         <progress className="w-full" max={takes} value={done} aria-label="Files taken in" />
-      </DialogSheet>
+      </DialogBox>
     );
   if (known.length + refused.length === 0) return null;
   return (
-    <DialogSheet title="Taking in pattern files" open onClose={onClose} wide>
+    <DialogBox title="Taking in pattern files" open onClose={onClose} wide>
       {fresh.length > 0 && <p className="mb-3">New: {fresh.map((file) => file.name).join(', ')}.</p>}
       {known.map((each, i) => (
         <NameTaken
@@ -79,7 +79,7 @@ export function ImportDialog({ incoming, onClose }: { readonly incoming: Incomin
           {takes > 0 ? 'None of them' : 'Close'}
         </button>
       </div>
-    </DialogSheet>
+    </DialogBox>
   );
 }
 

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { mutate } from 'swr';
 import { api, type ListedFly } from '../../shared/api/client.ts';
-import { DialogSheet } from '../../shared/ui/Sheet.tsx';
+import { DialogBox } from '../../shared/ui/DialogBox.tsx';
 
 export function RenameDialog({ fly, onClose }: { readonly fly: ListedFly; readonly onClose: () => void }) {
   const [name, setName] = useState(fly.name);
@@ -18,7 +18,7 @@ export function RenameDialog({ fly, onClose }: { readonly fly: ListedFly; readon
     }
   };
   return (
-    <DialogSheet title="Rename the fly" open onClose={onClose}>
+    <DialogBox title="Rename the fly" open onClose={onClose}>
       <form onSubmit={(event) => void rename(event)} className="flex gap-3">
         <input
           autoFocus
@@ -38,6 +38,6 @@ export function RenameDialog({ fly, onClose }: { readonly fly: ListedFly; readon
           {problem}
         </p>
       )}
-    </DialogSheet>
+    </DialogBox>
   );
 }

@@ -2,7 +2,7 @@ import type { DrawerItem, DrawerName, ReadRows } from '@jobbet/core/drawers';
 import { useState } from 'react';
 import { RequestError } from '../../shared/api/client.ts';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
-import { DialogSheet } from '../../shared/ui/Sheet.tsx';
+import { DialogBox } from '../../shared/ui/DialogBox.tsx';
 import { layIn } from './history.ts';
 
 interface CsvDialogProps {
@@ -34,7 +34,7 @@ export function CsvDialog({ drawer, file, read, known, onClose }: CsvDialogProps
     }
   };
   return (
-    <DialogSheet title={`Take in ${file}`} open wide onClose={onClose}>
+    <DialogBox title={`Take in ${file}`} open wide onClose={onClose}>
       {read.faults.map((fault) => (
         <p key={fault.path + fault.message} role="alert" className="flex gap-1.5 text-warn mb-1">
           <SnagFlag />
@@ -71,7 +71,7 @@ export function CsvDialog({ drawer, file, read, known, onClose }: CsvDialogProps
           Lay in none
         </button>
       </div>
-    </DialogSheet>
+    </DialogBox>
   );
 }
 

@@ -3,7 +3,7 @@ import { useNavigate } from 'react-router';
 import { mutate } from 'swr';
 import { api } from '../../shared/api/client.ts';
 import { say } from '../../shared/ui/toast.ts';
-import { DialogSheet } from '../../shared/ui/Sheet.tsx';
+import { DialogBox } from '../../shared/ui/DialogBox.tsx';
 import { dropDraft } from '../drafts.ts';
 import type { Saver } from '../saver.ts';
 import { change, useBenchStore } from '../store.ts';
@@ -58,7 +58,7 @@ export function ConflictDialog({ saver, as }: ConflictProps) {
     void navigate(`/fly/${copy.id}`);
   };
   return (
-    <DialogSheet
+    <DialogBox
       title={words.title}
       open
       onClose={() => say('Not settled yet: your work is kept on this device.')}
@@ -84,6 +84,6 @@ export function ConflictDialog({ saver, as }: ConflictProps) {
         </button>
       </div>
       <p className="mt-3 text-ink2">{words.foot}</p>
-    </DialogSheet>
+    </DialogBox>
   );
 }

@@ -6,7 +6,7 @@ import useSWR from 'swr';
 import { api, type FlyVersion } from '../../shared/api/client.ts';
 import { FlyThumb } from '../../shared/drawing/FlyThumb.tsx';
 import { say } from '../../shared/ui/toast.ts';
-import { DialogSheet } from '../../shared/ui/Sheet.tsx';
+import { DialogBox } from '../../shared/ui/DialogBox.tsx';
 import { diffFlies } from '@jobbet/core/edit';
 import type { Saver } from '../saver.ts';
 import { change, useBench, useBenchStore } from '../store.ts';
@@ -36,7 +36,7 @@ export function HistoryDialog({ saver, onClose }: { readonly saver: Saver; reado
     onClose();
   };
   return (
-    <DialogSheet title="History" open onClose={onClose} wide>
+    <DialogBox title="History" open onClose={onClose} wide>
       {error !== undefined && (
         <p role="alert" className="text-warn">
           The history cannot be fetched just now.
@@ -77,7 +77,7 @@ export function HistoryDialog({ saver, onClose }: { readonly saver: Saver; reado
           />
         )}
       </div>
-    </DialogSheet>
+    </DialogBox>
   );
 }
 

@@ -25,7 +25,7 @@ export interface DrawingActions {
 }
 
 /** Where the views lie that grips are taken hold of in; without a plan only what is pulled along the shank can be. */
-export interface GripSheet {
+export interface GripPlan {
   readonly width: number;
   readonly scale: number;
   readonly dir: 1 | -1;
@@ -39,7 +39,7 @@ interface GripsProps extends DrawingActions {
   readonly selected: string | null;
   /** Whether the hook is picked, so that its head space can be pulled. */
   readonly hook: boolean;
-  readonly layout: GripSheet;
+  readonly layout: GripPlan;
   readonly svg: RefObject<SVGSVGElement | null>;
 }
 
@@ -149,7 +149,7 @@ export function PullWords({
   pull,
 }: {
   readonly laid: LaidFly;
-  readonly layout: GripSheet;
+  readonly layout: GripPlan;
   readonly pull: { readonly gripId: string; readonly words: string; readonly snapped: boolean };
 }) {
   const grip = gripBy(laid, pull.gripId);

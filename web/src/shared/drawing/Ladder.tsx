@@ -3,11 +3,11 @@ import { tipRelation } from '@jobbet/core/edit';
 import { formatLength, formatNumber } from '@jobbet/core/units';
 import { useStyle } from '../settings/settings.ts';
 import { Dimension, VerticalDimension } from './Dimension.tsx';
-import { xOf, type SheetLayout } from './layout.ts';
+import { xOf, type PlanLayout } from './layout.ts';
 
 interface LadderProps {
   readonly laid: LaidFly;
-  readonly layout: SheetLayout;
+  readonly layout: PlanLayout;
   readonly part: LaidPart | undefined;
   readonly band: Band | null;
 }

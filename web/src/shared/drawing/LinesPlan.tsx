@@ -5,7 +5,7 @@ import { useSettings } from '../settings/settings.ts';
 import { FlyCanvas } from './FlyCanvas.tsx';
 import type { CommandTable } from '../commands/commands.ts';
 import { useTable } from '../commands/useKeys.ts';
-import { layoutSheet, xOf, type SheetLayout } from './layout.ts';
+import { layoutPlan, xOf, type PlanLayout } from './layout.ts';
 import type { Mark } from './Marks.tsx';
 import type { DrawingActions } from './Grips.tsx';
 import type { Band } from './Ladder.tsx';
@@ -51,9 +51,9 @@ export function LinesPlan(props: LinesPlanProps) {
   const { width, height } = useSize(frame);
   const { hand, mode } = useSettings();
   const { zoom, by, fit, onWheel, press } = useZoom(frame);
-  const { held, pullOn } = useHeld<SheetLayout>(onPullStart);
+  const { held, pullOn } = useHeld<PlanLayout>(onPullStart);
   const layout = useMemo(
-    () => held ?? (width > 0 ? layoutSheet(laid, width, height, hand, zoom) : null),
+    () => held ?? (width > 0 ? layoutPlan(laid, width, height, hand, zoom) : null),
     [held, laid, width, height, hand, zoom],
   );
   const pick = (x: number, y: number): void => {

@@ -1,5 +1,5 @@
 import type { LaidFly } from '@jobbet/core/model';
-import { xOf, type SheetLayout } from './layout.ts';
+import { xOf, type PlanLayout } from './layout.ts';
 
 /** Something to settle, and where on the fly it is. */
 export interface Mark {
@@ -19,7 +19,7 @@ export function Marks({
   onPick,
 }: {
   readonly laid: LaidFly;
-  readonly layout: SheetLayout;
+  readonly layout: PlanLayout;
   readonly marks: readonly Mark[];
   readonly onPick: (id: string) => void;
 }) {

@@ -1,7 +1,7 @@
 import { type LaidFly, outlineOf, PLAN_UP, PROFILE_UP, type Vec3 } from '@jobbet/core/model';
 import { screenX, screenY, type View } from '@jobbet/core/drawing';
 import { useId } from 'react';
-import type { SheetLayout } from './layout.ts';
+import type { PlanLayout } from './layout.ts';
 
 /** A fly shown by its outline alone, and what it is called. */
 export interface Outlined {
@@ -27,7 +27,7 @@ const pathOf = (laid: LaidFly, view: View): string =>
     .join('');
 
 /** Outlines of flies laid over the drawing, each the edge of all its parts together, with a legend. */
-export function Outlines({ flies, layout }: { readonly flies: readonly Outlined[]; readonly layout: SheetLayout }) {
+export function Outlines({ flies, layout }: { readonly flies: readonly Outlined[]; readonly layout: PlanLayout }) {
   const id = useId();
   return (
     <g data-testid="outlines" aria-hidden="true">

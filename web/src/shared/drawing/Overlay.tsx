@@ -2,7 +2,7 @@ import type { LaidFly } from '@jobbet/core/model';
 import { memo, useRef } from 'react';
 import { Grips, PullWords, type DrawingActions } from './Grips.tsx';
 import { Ladder, type Band } from './Ladder.tsx';
-import type { SheetLayout } from './layout.ts';
+import type { PlanLayout } from './layout.ts';
 import { Marks, type Mark } from './Marks.tsx';
 import { Captions, Projection } from './Projection.tsx';
 import { FootRule, StationScale } from './Scales.tsx';
@@ -18,7 +18,7 @@ interface OverlayProps extends DrawingActions {
   readonly laid: LaidFly;
   readonly selected: string | null;
   readonly hook: boolean;
-  readonly layout: SheetLayout;
+  readonly layout: PlanLayout;
   readonly width: number;
   readonly height: number;
   readonly marks: readonly Mark[];
@@ -30,7 +30,7 @@ interface OverlayProps extends DrawingActions {
 
 interface FrameProps {
   readonly laid: LaidFly;
-  readonly layout: SheetLayout;
+  readonly layout: PlanLayout;
   readonly headMm: number;
   readonly landmarks: string;
 }

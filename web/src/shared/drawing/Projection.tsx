@@ -1,12 +1,12 @@
 import { formatNumber, MM_PER } from '@jobbet/core/units';
 import { useSettings, useStyle } from '../settings/settings.ts';
-import { xOf, type SheetLayout } from './layout.ts';
+import { xOf, type PlanLayout } from './layout.ts';
 
 /** CSS px in a mm, by which the scale of the sheet is stated. */
 export const PX_PER_MM = 96 / MM_PER.in;
 
 /** The names of the three views, the scale, and which side of the front view is near. */
-export function Captions({ layout }: { readonly layout: SheetLayout }) {
+export function Captions({ layout }: { readonly layout: PlanLayout }) {
   const { hand } = useSettings();
   const style = useStyle();
   const words = { fontSize: 12.5, fill: 'var(--ink)', fontWeight: 600 };
@@ -51,7 +51,7 @@ export function Captions({ layout }: { readonly layout: SheetLayout }) {
 }
 
 /** Centre lines, and the mitre that carries breadths from the front view to the plan. */
-export function Projection({ layout }: { readonly layout: SheetLayout }) {
+export function Projection({ layout }: { readonly layout: PlanLayout }) {
   const { profile, plan, section, bounds, scale, dir } = layout;
   const [left, right] = [
     Math.min(xOf(layout, bounds.front), xOf(layout, bounds.rear)) - 14,

@@ -1,11 +1,11 @@
 import type { LaidFly } from '@jobbet/core/model';
 import { formatLength, MM_PER } from '@jobbet/core/units';
 import { useStyle } from '../settings/settings.ts';
-import { xOf, type SheetLayout } from './layout.ts';
+import { xOf, type PlanLayout } from './layout.ts';
 
 interface ScaleProps {
   readonly laid: LaidFly;
-  readonly layout: SheetLayout;
+  readonly layout: PlanLayout;
 }
 
 const label = { fontStyle: 'italic', fontSize: 12 } as const;
@@ -100,7 +100,7 @@ export function StationScale({ laid, layout }: ScaleProps) {
 }
 
 /** The rule along the foot of the sheet: millimetres, or inches in tenths of the person's own unit. */
-export function FootRule({ layout }: { readonly layout: SheetLayout }) {
+export function FootRule({ layout }: { readonly layout: PlanLayout }) {
   const style = useStyle();
   const unit = MM_PER[style.length];
   const step = style.length === 'in' ? 1 / 8 : 1;

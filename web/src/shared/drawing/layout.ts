@@ -9,7 +9,7 @@ export interface Zoom {
 export const NO_ZOOM: Zoom = { factor: 1, dx: 0, dy: 0 };
 
 /** Where the three views lie on the sheet, px. */
-export interface SheetLayout {
+export interface PlanLayout {
   readonly width: number;
   readonly height: number;
   readonly scale: number;
@@ -33,7 +33,7 @@ const GAP_MM = 3;
  * Lays profile, plan and section on one scale: profile on top, plan below on the same stations, the front view beside the profile at the eye's side,
  * so that the sheet is what a first-angle projection gives for either hand.
  */
-export function layoutSheet(laid: LaidFly, width: number, height: number, hand: Hand, zoom: Zoom): SheetLayout {
+export function layoutPlan(laid: LaidFly, width: number, height: number, hand: Hand, zoom: Zoom): PlanLayout {
   const bounds = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
   const long = bounds.rear - bounds.front;
   const tall = bounds.top - bounds.bottom;
@@ -72,7 +72,7 @@ export function layoutSheet(laid: LaidFly, width: number, height: number, hand: 
 }
 
 /** px across the sheet of a place along the shank. */
-export const xOf = (layout: SheetLayout, mm: number): number => layout.profile.ox + layout.dir * layout.scale * mm;
+export const xOf = (layout: PlanLayout, mm: number): number => layout.profile.ox + layout.dir * layout.scale * mm;
 /** The place along the shank at px across the sheet, mm. */
-export const mmAt = (layout: Pick<SheetLayout, 'profile' | 'dir' | 'scale'>, px: number): number =>
+export const mmAt = (layout: Pick<PlanLayout, 'profile' | 'dir' | 'scale'>, px: number): number =>
   (px - layout.profile.ox) / (layout.dir * layout.scale);

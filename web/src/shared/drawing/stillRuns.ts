@@ -85,7 +85,7 @@ export class StillRuns {
   private picture(view: ViewSteps, from: number, to: number, ratio: number): Pick<Run, 'image' | 'place'> {
     const frame = view.frame();
     const [width, height] = [Math.round(frame.width * ratio), Math.round(frame.height * ratio)];
-    const { image, context } = sheet(width, height);
+    const { image, context } = blank(width, height);
     context?.setTransform(ratio, 0, 0, ratio, -frame.left * ratio, -frame.top * ratio);
     if (context) {
       const surface = new CanvasSurface(context);
@@ -93,7 +93,7 @@ export class StillRuns {
     }
     const used = context && inked(context.getImageData(0, 0, width, height));
     if (!used) return { image: null, place: frame };
-    const cut = sheet(used.width, used.height);
+    const cut = blank(used.width, used.height);
     cut.context?.drawImage(image, -used.left, -used.top);
     const place = {
       left: frame.left + used.left / ratio,
@@ -105,7 +105,7 @@ export class StillRuns {
   }
 }
 
-function sheet(width: number, height: number) {
+function blank(width: number, height: number) {
   const image = document.createElement('canvas');
   [image.width, image.height] = [width, height];
   return { image, context: image.getContext('2d', { willReadFrequently: true }) };

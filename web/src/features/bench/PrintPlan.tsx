@@ -31,7 +31,7 @@ function usePrinting(): boolean {
 }
 
 /** The fly on paper: its drawing at true size with a bar to prove the printer, its parts in tying order, what it does. */
-export function PrintSheet({ laid, report }: { readonly laid: LaidFly; readonly report: FlyReport | null }) {
+export function PrintPlan({ laid, report }: { readonly laid: LaidFly; readonly report: FlyReport | null }) {
   return usePrinting() ? <Paper laid={laid} report={report} /> : null;
 }
 

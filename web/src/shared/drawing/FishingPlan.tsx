@@ -66,7 +66,7 @@ interface FishingSheetProps {
 }
 
 /** The fly as it fishes: rolled to its rest and pitched by its nose-down angle, from the side and head-on. */
-export function FishingSheet({ laid, report, share, selected, onPick }: FishingSheetProps) {
+export function FishingPlan({ laid, report, share, selected, onPick }: FishingSheetProps) {
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
   const { hand, mode } = useSettings();

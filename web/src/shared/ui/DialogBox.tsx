@@ -11,7 +11,7 @@ interface DialogSheetProps {
 }
 
 /** A sheet laid over the board: a titled dialog with an ink edge. */
-export function DialogSheet({ title, open, onClose, children, wide = false, note }: DialogSheetProps) {
+export function DialogBox({ title, open, onClose, children, wide = false, note }: DialogSheetProps) {
   return (
     <Dialog.Root
       open={open}
