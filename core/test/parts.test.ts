@@ -1,5 +1,5 @@
 import { beadVolume, dumbbellVolume } from '../src/model/parts/ballShapes.ts';
-import { helixLength } from '../src/model/parts/wrap.ts';
+import { helixLength } from '../src/model/parts/helix.ts';
 import { sweepOf } from '../src/model/parts/hackle.ts';
 import { body, collar, eyes, laid, partIn, strip, tail, wing } from './build.ts';
 

@@ -2,3 +2,4 @@ export { type Fault, type FaultCode, type Outcome, bad, faultLine, good } from '
 export { clipped, editDistance, nearest, suggestion } from './nearest.ts';
 export { MOST_MM, tooLong } from './reason.ts';
 export { MODEL, VERSION } from './version.ts';
+export { wordsIn } from './wordsIn.ts';

@@ -1,30 +1,15 @@
 import { withKey, withPart } from '../edit/index.ts';
 import { formatNumber } from '../units/index.ts';
-import type { LaidPart } from '../model/index.ts';
+import { limpness, traitsOf, type LaidPart } from '../model/index.ts';
+import type { PartOf } from '../pattern/index.ts';
 import type { Standing } from './standing.ts';
 import { found, partsOf, type Checking, type Check, type Found } from './types.ts';
 
 const mm = (value: number): string => `${formatNumber(value, 1)} mm`;
 const SUPPORT: Readonly<Record<string, number>> = { none: 1, 'turn-under': 0.6, dam: 0.6, loop: 0.4, underlay: 0.4 };
-const MANNER_LIMP: Readonly<Record<string, number>> = { plume: 0.7, hair: 0.4, strand: 0.4, leg: 0.4, tubing: 0.3 };
-const FEATHER_LIMP = 0.3;
-const THIN_STRIP_MM = 2;
-
-/** How limp the free end of a part is: a broad strip 1, plume and thin strip 0.7, hair 0.4, stiff feather 0.3; null for what has none. */
-function limpness(fly: Checking, part: LaidPart): number | null {
-  const { file, built, extent } = part;
-  if (file.construction === 'strip') return (extent.lengths['width']?.mm ?? THIN_STRIP_MM) < THIN_STRIP_MM ? 0.7 : 1;
-  if (file.construction === 'feather') return FEATHER_LIMP;
-  if (file.construction !== 'bundle') return null;
-  const manner = fly.drawers.bundles.find((each) => each.name === built.material)?.manner ?? 'hair';
-  return MANNER_LIMP[manner] ?? null;
-}
-
 /** What is under the free end of a part; null where nothing can be. */
 const supportOf = ({ file }: LaidPart): string | null =>
-  file.construction === 'bundle' || file.construction === 'feather' || file.construction === 'strip'
-    ? (file.support ?? 'none')
-    : null;
+  traitsOf(file.construction).free ? ((file as PartOf<'bundle'>).support ?? 'none') : null;
 
 const standingOf = (fly: Checking, part: LaidPart): Standing | null => fly.standing(part.file.id);
 
@@ -51,7 +36,7 @@ export const LENGTH: readonly Check[] = [
       const { gapMm } = platform;
       if (gapMm === null) return [];
       return fly.laid.parts.flatMap((part): Found[] => {
-        const limp = limpness(fly, part);
+        const limp = limpness(part, fly.drawers);
         const { tipMm } = part.extent;
         if (limp === null || tipMm === null || hookBehind(fly, part)) return [];
         const support = SUPPORT[supportOf(part) ?? 'none'] ?? 1;

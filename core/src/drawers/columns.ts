@@ -1,7 +1,9 @@
+import { wordsIn } from '../base/index.ts';
 import { HOOK_SIZES, COLOUR_WORDS, SLOTS, solidNames } from '../data/index.ts';
 import {
   hookItemSchema,
   MATERIAL_SHAPES,
+  schoolItemSchema,
   threadItemSchema,
   weightItemSchema,
   type DrawerName,
@@ -47,18 +49,12 @@ const measured = (key: 'shank' | 'gap' | 'wire'): readonly Column[] => [
   column(`${key}SdMm`, `${key} spread`, 'length', { unit: 'mm', means: 'standard deviation' }),
 ];
 
-/** The values a key of a schema may take. */
-const optionsOf = (schema: { readonly shape: Readonly<Record<string, unknown>> }, key: string): readonly string[] => {
-  let at = schema.shape[key] as { readonly options?: readonly string[]; readonly unwrap?: () => unknown };
-  if (at.options === undefined && at.unwrap) at = at.unwrap() as typeof at;
-  return at.options ?? [];
-};
 const choiceOf = (
   schema: { readonly shape: Readonly<Record<string, unknown>> },
   key: string,
   name: string,
   more: Partial<Column> = {},
-): Column => column(key, name, 'choice', { options: optionsOf(schema, key), ...more });
+): Column => column(key, name, 'choice', { options: wordsIn(schema.shape[key]), ...more });
 
 const HOOKS: readonly Column[] = [
   NAME,
@@ -126,7 +122,7 @@ const MATERIALS: readonly Column[] = [
   column('colour', 'shade', 'tint', { required: true, means: 'how it is drawn where a fly names no colour' }),
   column('colours', 'colours', 'list', { options: COLOUR_WORDS }),
   column('manner', 'manner', 'choice', {
-    options: [...optionsOf(MATERIAL_SHAPES.bundle, 'manner'), ...optionsOf(MATERIAL_SHAPES.wrap, 'manner')],
+    options: [...wordsIn(MATERIAL_SHAPES.bundle.shape.manner), ...wordsIn(MATERIAL_SHAPES.wrap.shape.manner)],
     of: having('manner'),
     required: true,
   }),
@@ -154,7 +150,7 @@ const SCHOOLS: readonly Column[] = [
   NAME,
   column('means', 'for', 'text', { required: true }),
   ...SLOTS.map((slot) => column(slot, slot, 'text', { means: 'a relation, or two parted by or' })),
-  column('head', 'head', 'choice', { options: ['small', 'neat', 'bold'] }),
+  choiceOf(schoolItemSchema, 'head', 'head'),
   column('headSpace', 'head space', 'text', { means: 'a length' }),
   ...SLOTS.map((slot) => column(`${slot}Why`, `why: ${slot}`, 'text')),
   column('also', 'also called', 'list'),

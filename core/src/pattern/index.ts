@@ -11,4 +11,5 @@ export {
   type PartExtent,
   type Reading,
 } from './relations/types.ts';
+export { HEADS, WATER_KINDS, hookWords, intentWords, partWords } from './words.ts';
 export { type FlyFile, type HookFile, type HookKeys, type Intent, type PlatformFile, flyJsonSchema } from './schema.ts';

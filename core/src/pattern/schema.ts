@@ -8,7 +8,7 @@ export const MAX_PARTS = 60;
 
 const quantity = (meaning: string) => z.string().min(1).max(40).describe(meaning).optional();
 
-const hookKeys = {
+export const hookKeys = {
   packet: z.string().min(1).max(120).describe('a drawer item').optional(),
   size: z.string().min(1).max(6).describe('nominal hook size: 8, 2, 1/0').optional(),
   longX: z.number().int().min(-8).max(10).optional(),

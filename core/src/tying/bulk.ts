@@ -1,5 +1,5 @@
 import { THREAD, TIE_IN } from '../data/index.ts';
-import { type LaidFly, type LaidPart, boundMm } from '../model/index.ts';
+import { type LaidFly, type LaidPart, boundMm, traitsOf } from '../model/index.ts';
 import { tieInMm } from './constraints.ts';
 import type { Move } from './order.ts';
 import type { Thread } from './threadOf.ts';
@@ -62,8 +62,6 @@ export function buttsAt(part: LaidPart): readonly [fromMm: number, toMm: number]
 /** Turns of a tie-in lie this share of their breadth apart. */
 const SIDE_BY_SIDE = 0.8;
 
-const FREE: ReadonlySet<string> = new Set(['bundle', 'feather', 'strip']);
-
 /** The profile after one move: what it binds, winds and ties off. */
 function withMove(profile: Profile, { part, does, toMm }: Move, thread: Thread): Profile {
   const next = Float64Array.from(profile);
@@ -80,7 +78,7 @@ function withMove(profile: Profile, { part, does, toMm }: Move, thread: Thread):
     turns(tieInMm(part));
     return next;
   }
-  if (FREE.has(file.construction)) {
+  if (traitsOf(file.construction).free) {
     const [from, to] = buttsAt(part);
     // A strip that a rib binds lies on the body, not under it.
     const onTop = 'boundBy' in file && file.boundBy !== undefined;
@@ -89,7 +87,7 @@ function withMove(profile: Profile, { part, does, toMm }: Move, thread: Thread):
     return next;
   }
   if (built.outer) raised(next, extent.startMm, extent.endMm, built.outer);
-  if (file.construction === 'wrap' || file.construction === 'hackle') turns(toMm);
+  if (traitsOf(file.construction).strand) turns(toMm);
   return next;
 }
 
@@ -167,7 +165,7 @@ export function unevenUnder(laid: LaidFly, body: LaidPart, profile: Profile, sha
 
 /** Where butts are best trimmed so that a body lies even: at the weight or balls ahead of them, else at the front of the body over them. */
 export function buttAdvice(laid: LaidFly, part: LaidPart): { readonly atMm: number; readonly words: string } | null {
-  if (!FREE.has(part.file.construction)) return null;
+  if (!traitsOf(part.file.construction).free) return null;
   const at = tieInMm(part);
   const ahead = laid.parts
     .filter((each) => each !== part && (each.file.role === 'underbody' || each.built.ball !== null))

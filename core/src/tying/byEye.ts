@@ -1,4 +1,4 @@
-import type { LaidFly, LaidPart } from '../model/index.ts';
+import { traitsOf, type LaidFly, type LaidPart } from '../model/index.ts';
 import type { Step } from './step.ts';
 
 /** Something on the hook or the fly that is as long as what is to be measured, for a tier without a ruler. */
@@ -22,9 +22,6 @@ interface Place {
   readonly mm: number;
 }
 
-/** What has a front and a rear one sees; of a clump or a feather they are under thread. */
-const ENDED: ReadonlySet<string> = new Set(['wrap', 'ball', 'hackle', 'spun', 'sheet']);
-
 /** Weight is not seen any more once a body lies over it. */
 const isCovered = ({ file, extent }: LaidPart, laid: LaidFly, on: ReadonlySet<string>): boolean =>
   file.role === 'underbody' &&
@@ -44,7 +41,7 @@ function placesOn(laid: LaidFly, on: ReadonlySet<string>): Place[] {
     { words: 'the bend', mm: landmarksMm.bend },
   ];
   const parts = laid.parts
-    .filter((part) => on.has(part.file.id) && ENDED.has(part.file.construction) && !isCovered(part, laid, on))
+    .filter((part) => on.has(part.file.id) && traitsOf(part.file.construction).ends && !isCovered(part, laid, on))
     .flatMap(({ file, extent }): Place[] => {
       const name = file.id.replaceAll('-', ' ');
       return [

@@ -1,6 +1,6 @@
 import { SIDES } from '../data/index.ts';
 import type { PartOf } from '../pattern/index.ts';
-import { windingRank, type LaidFly, type LaidPart } from '../model/index.ts';
+import { traitsOf, windingRank, type LaidFly, type LaidPart } from '../model/index.ts';
 
 /** Judgement calls over the order of tying. */
 export const ORDER_CODES = [
@@ -57,11 +57,9 @@ export function tieInMm(part: LaidPart): number {
   return extent.bindingsMm[0] ?? extent.readings['at']?.mm ?? extent.endMm;
 }
 
-const ENDED: ReadonlySet<string> = new Set(['bundle', 'feather', 'strip']);
-
 /** Whether a part is tied in on the point side, so that the hook is turned over for it. */
 export const isUnder = (part: LaidPart): boolean =>
-  (part.file.side ?? SIDES[part.file.role]) === 'bottom' && (ENDED.has(part.file.construction) || isPair(part));
+  (part.file.side ?? SIDES[part.file.role]) === 'bottom' && (traitsOf(part.file.construction).free || isPair(part));
 
 /** A palmer that begins within this share of its body's rear end is caught before it all the same. */
 const REAR_SHARE = 0.15;

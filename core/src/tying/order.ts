@@ -1,4 +1,4 @@
-import type { LaidFly, LaidPart } from '../model/index.ts';
+import { traitsOf, type LaidFly, type LaidPart } from '../model/index.ts';
 import { isPair, tieInMm, woundAfter } from './constraints.ts';
 
 /** One thing done with a part: tied in, wound, or both at once. */
@@ -18,8 +18,7 @@ export function tiedOffMm(part: LaidPart): number {
 }
 
 /** Whether the thread ends elsewhere than where it tied a part in. */
-export const isWound = ({ file }: LaidPart): boolean =>
-  file.construction === 'wrap' || file.construction === 'hackle' || file.construction === 'spun';
+export const isWound = ({ file }: LaidPart): boolean => traitsOf(file.construction).worked;
 
 /**
  * What is done in turn when parts are tied in an order: what is wound over something that comes later is caught first, left hanging, and

@@ -1,5 +1,5 @@
 import { TIE_IN } from '../data/index.ts';
-import { type LaidFly, type LaidPart, boundMm, cutLength } from '../model/index.ts';
+import { type LaidFly, type LaidPart, boundMm, cutLength, traitsOf } from '../model/index.ts';
 import type { ThreadItem } from '../drawers/index.ts';
 import { formatNumber, METRIC, type Style } from '../units/index.ts';
 import { buildUp } from './buildUp.ts';
@@ -23,9 +23,6 @@ export interface TyingPlan {
   readonly profiles: readonly Profile[];
 }
 
-/** What has butts that are cut at a place. */
-const TRIMMED: ReadonlySet<string> = new Set(['bundle', 'feather']);
-
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 function titleOf({ part, does }: Move): string {
@@ -46,7 +43,7 @@ function strained(words: PartWords, askedG: number | null, thread: Thread, style
 function partStep(move: Move, laid: LaidFly, drawn: readonly string[], words: PartWords): Step {
   const { part, does, fromMm, toMm } = move;
   const { file, extent, built } = part;
-  const wound = file.construction === 'wrap' || file.construction === 'hackle';
+  const { strand, butts } = traitsOf(file.construction);
   const advice = does === 'wind' ? null : buttAdvice(laid, part);
   const span = extent.endMm - extent.startMm;
   const threaded = file.construction === 'coat' || (file.construction === 'ball' && !isPair(part));
@@ -60,11 +57,11 @@ function partStep(move: Move, laid: LaidFly, drawn: readonly string[], words: Pa
     thread: threaded ? null : { fromMm, toMm, state: words.state, turns: TIE_IN.turns },
     cutMm: does === 'wind' ? null : cutLength(part, laid),
     tieInMm: does === 'wind' ? null : tieInMm(part),
-    buttMm: TRIMMED.has(file.construction) ? (extent.buttsToMm ?? tieInMm(part) - boundMm(part)) : null,
+    buttMm: butts ? (extent.buttsToMm ?? tieInMm(part) - boundMm(part)) : null,
     buttAdvice: advice && extent.buttsToMm === null ? advice.words : null,
     turns: does === 'catch' ? null : built.turns,
     pitchMm:
-      does !== 'catch' && wound && built.turns !== null && built.turns > 0 && span > 0 ? span / built.turns : null,
+      does !== 'catch' && strand && built.turns !== null && built.turns > 0 && span > 0 ? span / built.turns : null,
     direction: does !== 'catch' && file.construction === 'wrap' ? (file.direction ?? 'with') : null,
   });
 }

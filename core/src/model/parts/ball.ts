@@ -1,3 +1,4 @@
+import { NONE } from './traits.ts';
 import { solidNamed, solidNames, type Solid, tintOf, BORE_OF_BEAD, CONE } from '../../data/index.ts';
 import { named, type WeightItem } from '../../drawers/index.ts';
 import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
@@ -209,4 +210,12 @@ function surfaceOf(shape: Ball['shape'], size: BallSize, centreX: number): (x: n
 }
 
 /** Beads, cones, dumbbells, bead chain, plastic eyes and discs. Sources: solid geometry; densities from the table of solids. */
-export const ball: ConstructionModule<'ball'> = { construction: 'ball', measure, build, rank: () => 10 };
+export const ball: ConstructionModule<'ball'> = {
+  construction: 'ball',
+  measure,
+  build,
+  rank: () => 10,
+  traits: { ...NONE, ends: true },
+  limp: () => null,
+  cutMm: () => null,
+};

@@ -1,4 +1,6 @@
-import { matchMaterial, type BundleMaterial, tintOf, ANGLES, DOSES } from '../../data/index.ts';
+import { boundMm } from './cutting.ts';
+import { NONE } from './traits.ts';
+import { matchMaterial, type BundleMaterial, tintOf, ANGLES, DOSES, HOLD } from '../../data/index.ts';
 import type { Drawers } from '../../drawers/index.ts';
 import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import { section, setEllipse, type Section, type SolidLump } from '../platform/section.ts';
@@ -162,4 +164,20 @@ function build(part: Bundle, extent: PartExtent, ground: Ground, path: string): 
 }
 
 /** Hair, plume, flash and legs tied in as a clump that tapers and spreads. Amounts and angles: the defaults of the model. */
-export const bundle: ConstructionModule<'bundle'> = { construction: 'bundle', measure, build, rank: () => 10 };
+/** How limp a clump is by its manner. Judgement. */
+const MANNER_LIMP: Readonly<Record<string, number>> = { plume: 0.7, hair: 0.4, strand: 0.4, leg: 0.4, tubing: 0.3 };
+
+const limp: ConstructionModule<'bundle'>['limp'] = ({ built }, drawers) => {
+  const manner = drawers.bundles.find((each) => each.name === built.material)?.manner ?? 'hair';
+  return MANNER_LIMP[manner] ?? null;
+};
+
+export const bundle: ConstructionModule<'bundle'> = {
+  construction: 'bundle',
+  measure,
+  build,
+  rank: () => 10,
+  traits: { ...NONE, free: true, butts: true },
+  limp: limp,
+  cutMm: (piece) => boundMm(piece) + piece.extent.lengthMm + HOLD.fibresMm,
+};

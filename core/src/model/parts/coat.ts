@@ -1,3 +1,4 @@
+import { NONE } from './traits.ts';
 import { COATS, tintOf } from '../../data/index.ts';
 import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import { section, type Ellipse, type Section, type Vec3 } from '../platform/section.ts';
@@ -126,4 +127,12 @@ const SOFT_FROM = 0.35;
 const COAT_RANK = 30;
 
 /** Cement, varnish, resin and superglue over a head or a part: its skin times the thickness of the coats. Figures: the defaults of the model. */
-export const coat: ConstructionModule<'coat'> = { construction: 'coat', measure, build, rank: () => COAT_RANK };
+export const coat: ConstructionModule<'coat'> = {
+  construction: 'coat',
+  measure,
+  build,
+  rank: () => COAT_RANK,
+  traits: NONE,
+  limp: () => null,
+  cutMm: () => null,
+};

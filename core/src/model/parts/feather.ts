@@ -1,4 +1,6 @@
-import { matchMaterial, type FeatherMaterial, tintOf, ANGLES } from '../../data/index.ts';
+import { boundMm } from './cutting.ts';
+import { NONE } from './traits.ts';
+import { matchMaterial, type FeatherMaterial, tintOf, ANGLES, HOLD } from '../../data/index.ts';
 import type { Drawers } from '../../drawers/index.ts';
 import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import { section, setEllipse, type Section, type SolidLump, type Vec3 } from '../platform/section.ts';
@@ -243,4 +245,15 @@ function build(part: Feather, extent: PartExtent, ground: Ground, path: string):
 }
 
 /** Whole feathers, slips of quill and hackle tips: thin blades, in pairs or single. Figures: the defaults of the model. */
-export const feather: ConstructionModule<'feather'> = { construction: 'feather', measure, build, rank: () => 10 };
+/** Judgement. */
+const FEATHER_LIMP = 0.3;
+
+export const feather: ConstructionModule<'feather'> = {
+  construction: 'feather',
+  measure,
+  build,
+  rank: () => 10,
+  traits: { ...NONE, free: true, butts: true },
+  limp: () => FEATHER_LIMP,
+  cutMm: (piece) => boundMm(piece) + piece.extent.lengthMm + HOLD.fibresMm,
+};

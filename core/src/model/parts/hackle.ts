@@ -1,4 +1,6 @@
-import { matchMaterial, tintOf, COLLAR_PITCH_MM, type HackleMaterial } from '../../data/index.ts';
+import { stemMm } from './cutting.ts';
+import { NONE } from './traits.ts';
+import { matchMaterial, tintOf, COLLAR_PITCH_MM, type HackleMaterial, HOLD, TIE_IN } from '../../data/index.ts';
 import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import type { Drawers } from '../../drawers/index.ts';
 import { section, setEllipse } from '../platform/section.ts';
@@ -159,4 +161,7 @@ export const hackle: ConstructionModule<'hackle'> = {
   measure,
   build,
   rank: (part) => (part.from === undefined ? 5 : 4),
+  traits: { ...NONE, worked: true, strand: true, ends: true },
+  limp: () => null,
+  cutMm: (piece) => stemMm(piece) + TIE_IN.lengthMm + HOLD.hackleMm,
 };

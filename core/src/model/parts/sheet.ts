@@ -1,4 +1,5 @@
-import { matchMaterial, type SheetMaterial, tintOf } from '../../data/index.ts';
+import { NONE } from './traits.ts';
+import { matchMaterial, type SheetMaterial, tintOf, HOLD } from '../../data/index.ts';
 import type { Drawers } from '../../drawers/index.ts';
 import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import { section, setEllipse, type Vec3 } from '../platform/section.ts';
@@ -114,4 +115,12 @@ function build(part: Sheet, extent: PartExtent, ground: Ground, path: string): O
 }
 
 /** Wing cases and shell backs: flat goods folded over the body, so much area of such a thickness. */
-export const sheet: ConstructionModule<'sheet'> = { construction: 'sheet', measure, build, rank: () => FOLD_RANK };
+export const sheet: ConstructionModule<'sheet'> = {
+  construction: 'sheet',
+  measure,
+  build,
+  rank: () => FOLD_RANK,
+  traits: { ...NONE, ends: true },
+  limp: () => null,
+  cutMm: ({ file, extent }) => (extent.endMm - extent.startMm) * (file.doubled === true ? 2 : 1) + HOLD.flatMm,
+};

@@ -1,4 +1,5 @@
-import { matchMaterial, type SpunMaterial, tintOf, DOSES } from '../../data/index.ts';
+import { NONE } from './traits.ts';
+import { matchMaterial, type SpunMaterial, tintOf, DOSES, HOLD } from '../../data/index.ts';
 import type { Drawers } from '../../drawers/index.ts';
 import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import { section, setEllipse, type Section, type SolidLump } from '../platform/section.ts';
@@ -236,4 +237,13 @@ function build(part: Spun, extent: PartExtent, ground: Ground, path: string): Ou
 }
 
 /** Hollow hair flared under the thread: a head trimmed round or flat below, a collar of its tips, or both. Figures: the defaults of the model. */
-export const spun: ConstructionModule<'spun'> = { construction: 'spun', measure, build, rank: () => HEAD_RANK };
+export const spun: ConstructionModule<'spun'> = {
+  construction: 'spun',
+  measure,
+  build,
+  rank: () => HEAD_RANK,
+  traits: { ...NONE, worked: true, ends: true },
+  limp: () => null,
+  cutMm: ({ extent: { lengths, tipMm, endMm } }) =>
+    Math.max(lengths['diameter']?.mm ?? 0, 2 * ((tipMm ?? endMm) - endMm)) + HOLD.spunMm,
+};

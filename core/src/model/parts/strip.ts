@@ -1,4 +1,6 @@
-import { matchMaterial, tintOf } from '../../data/index.ts';
+import { boundMm } from './cutting.ts';
+import { NONE } from './traits.ts';
+import { matchMaterial, tintOf, HOLD } from '../../data/index.ts';
 import type { PartOf, PositionRelation, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import { section, setEllipse, type Section, type SolidLump, type Vec3 } from '../platform/section.ts';
 import { bad, good, type Fault, type Outcome } from '../../base/index.ts';
@@ -200,4 +202,15 @@ function layHide(
 }
 
 /** Fur on the hide, tied in along the shank and free behind its last binding. The tip is the end of the hide; hair runs past it. */
-export const strip: ConstructionModule<'strip'> = { construction: 'strip', measure, build, rank: () => 10 };
+/** Hide narrower than this hangs like a plume. Judgement. */
+const THIN_MM = 2;
+
+export const strip: ConstructionModule<'strip'> = {
+  construction: 'strip',
+  measure,
+  build,
+  rank: () => 10,
+  traits: { ...NONE, free: true },
+  limp: ({ extent }) => ((extent.lengths['width']?.mm ?? THIN_MM) < THIN_MM ? 0.7 : 1),
+  cutMm: (piece) => boundMm(piece) + piece.extent.lengthMm + HOLD.flatMm,
+};

@@ -1,5 +1,5 @@
 import type { Drawers } from '../../drawers/index.ts';
-import type { Construction, PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
+import type { Construction, Part, PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import type { Section, SolidLump, Vec3 } from '../platform/section.ts';
 import type { Platform } from '../platform/types.ts';
 import type { Outcome } from '../../base/index.ts';
@@ -61,4 +61,35 @@ export interface ConstructionModule<C extends Construction> {
   readonly build: (part: PartOf<C>, extent: PartExtent, ground: Ground, path: string) => Outcome<BuiltPart>;
   /** Order in which wound work goes on: things of a higher rank lie over those of a lower one, whatever the list says. */
   readonly rank: (part: PartOf<C>) => number;
+  readonly traits: Traits;
+  /** How limp the free end is: 1 as broad hide, nothing for what has no free end. Judgement. */
+  readonly limp: (piece: Piece<C>, drawers: Drawers) => number | null;
+  /** The length one piece is cut to by itself, mm: bound, free, hold and waste; null for what is not cut. */
+  readonly cutMm: (piece: Piece<C>) => number | null;
+}
+
+/** A part as it was measured and built. */
+export interface Piece<C extends Construction> extends Omit<AnyPiece, 'file'> {
+  readonly file: PartOf<C>;
+}
+
+/** A part of any construction. */
+export interface AnyPiece {
+  readonly file: Part;
+  readonly extent: PartExtent;
+  readonly built: BuiltPart;
+}
+
+/** What is so of every part of a construction, whatever its keys say. */
+export interface Traits {
+  /** Bound by its butts, its end free. */
+  readonly free: boolean;
+  /** Its butts are cut at a place. */
+  readonly butts: boolean;
+  /** Worked round the shank once it is tied in, so that the thread ends elsewhere than it began. */
+  readonly worked: boolean;
+  /** Wound as a strand or a stem, turn beside turn. */
+  readonly strand: boolean;
+  /** Its front and its rear are seen on the fly; of a clump or a feather they are under thread. */
+  readonly ends: boolean;
 }

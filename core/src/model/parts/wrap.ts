@@ -1,4 +1,16 @@
-import { matchMaterial, type WoundMaterial, solidNamed, solidNames, type Solid, tintOf } from '../../data/index.ts';
+import { helixLength } from './helix.ts';
+import { windingOf } from './cutting.ts';
+import { NONE } from './traits.ts';
+import {
+  matchMaterial,
+  type WoundMaterial,
+  solidNamed,
+  solidNames,
+  type Solid,
+  tintOf,
+  HOLD,
+  TIE_IN,
+} from '../../data/index.ts';
 import { named, type WeightItem } from '../../drawers/index.ts';
 import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import { section, setEllipse } from '../platform/section.ts';
@@ -7,10 +19,6 @@ import { built, BUTTS_NOTE, HEAD_RANK, lump, RelationReader } from './common.ts'
 import type { BuiltPart, ConstructionModule, Ground } from './types.ts';
 
 type Wrap = PartOf<'wrap'>;
-
-/** Length of wire in a helix, mm: N turns of strand w over core c at pitch p: N·√((π(c+w))² + p²). */
-export const helixLength = (turns: number, coreMm: number, strandMm: number, pitchMm: number): number =>
-  turns * Math.hypot(Math.PI * (coreMm + strandMm), pitchMm);
 
 function measure(part: Wrap, path: string): Outcome<MeasuredPart> {
   const reader = new RelationReader(part, path);
@@ -268,4 +276,10 @@ export const wrap: ConstructionModule<'wrap'> = {
   measure,
   build,
   rank: (part) => RANK[part.role] ?? 2,
+  traits: { ...NONE, worked: true, strand: true, ends: true },
+  limp: () => null,
+  cutMm: (piece) =>
+    (windingOf(piece)?.lengthMm ?? 0) +
+    TIE_IN.lengthMm +
+    (piece.file.role === 'underbody' ? HOLD.wireMm : HOLD.woundMm),
 };

@@ -1,3 +1,4 @@
+import { intentWords } from '@jobbet/core/pattern';
 import type { ReactNode } from 'react';
 import { ChoiceField } from '../../shared/fields/Fields.tsx';
 import { FigureField } from '../../shared/fields/FigureField.tsx';
@@ -32,7 +33,7 @@ export function WishSentence({ draft, onChange, onFind, children }: WishSentence
       <ChoiceField
         label="wished ride"
         value={draft.ride}
-        options={['point-up', 'point-down']}
+        options={intentWords('ride')}
         empty="either way"
         onChange={(ride) => onChange({ ride })}
       />

@@ -1,5 +1,5 @@
 import type { Fault } from '@jobbet/core/base';
-import type { FlyFile } from '@jobbet/core/pattern';
+import { HEADS, intentWords, WATER_KINDS, type FlyFile } from '@jobbet/core/pattern';
 import type { Finding } from '@jobbet/core/checks';
 import { COLOUR_WORDS } from '@jobbet/core/data';
 import { USUAL_TEMPERATURE, platformTotals } from '@jobbet/core/model';
@@ -230,7 +230,7 @@ function ThreadAndHead({ take }: { readonly take: Take }) {
         <ChoiceField
           label="head"
           value={file.head ?? ''}
-          options={['small', 'neat', 'bold']}
+          options={HEADS}
           empty="no"
           onChange={(head) => take(withOptional(file, 'head', head === '' ? undefined : (head as 'small')))}
         />{' '}
@@ -258,7 +258,7 @@ function Aim({ take }: { readonly take: Take }) {
         <ChoiceField
           label="meant ride"
           value={file.intent?.ride ?? ''}
-          options={['point-up', 'point-down']}
+          options={intentWords('ride')}
           empty="either way"
           onChange={(ride) => aim('ride', ride)}
         />
@@ -266,7 +266,7 @@ function Aim({ take }: { readonly take: Take }) {
         <ChoiceField
           label="water"
           value={file.intent?.water?.kind ?? 'fresh'}
-          options={['fresh', 'brackish', 'salt']}
+          options={WATER_KINDS}
           onChange={(value) => water('kind', value)}
         />{' '}
         water of{' '}

@@ -1,5 +1,5 @@
 import type { Fault } from '@jobbet/core/base';
-import type { FlyFile, HookKeys } from '@jobbet/core/pattern';
+import { hookWords, type FlyFile, type HookKeys } from '@jobbet/core/pattern';
 import { HOOK_SIZES, TUBE, TUBE_MATERIALS, SHANK } from '@jobbet/core/data';
 import { named } from '@jobbet/core/drawers';
 import { asKind, takePacket, withField } from '@jobbet/core/edit';
@@ -21,9 +21,9 @@ const steps = (low: number, high: number, more: string, less: string): (readonly
     (n) => [String(n), n === 0 ? 'standard' : `${String(Math.abs(n))}X ${n > 0 ? more : less}`] as const,
   );
 
-const EYES = ['straight', 'up', 'down', 'looped-up', 'looped-down'];
-const BENDS = ['round', 'sproat', 'limerick', 'wide-gap'];
-const FINISHES = ['bronze', 'japanned', 'nickel', 'stainless', 'tin'];
+/** The bend of a hook that runs on from its shank is a single's alone. */
+const bendsOf = (kind: string): readonly string[] =>
+  hookWords('bend').filter((bend) => kind === 'single' || bend !== 'continuous');
 
 interface HookWordsProps<H> {
   readonly hook: H;
@@ -71,10 +71,9 @@ function HookWords<H extends HookKeys & { readonly kind: string }>({ hook, of, o
         options={steps(-3, 4, 'heavy', 'fine')}
         onChange={(x) => pick('heavyX', x === '0' ? '' : Number(x))}
       />{' '}
-      wire,{hook.kind !== 'jig' && <> {choose('eye', 'eye', EYES, 'straight')} eye,</>}{' '}
-      {choose('bend', 'bend', hook.kind === 'single' ? [...BENDS, 'continuous'] : BENDS, 'round')} bend,{' '}
-      {choose('barb', 'barb', ['none', 'pinched', 'full'], 'any')} barb,{' '}
-      {choose('finish', 'finish', FINISHES, 'any finish')};{' '}
+      wire,{hook.kind !== 'jig' && <> {choose('eye', 'eye', hookWords('eye'), 'straight')} eye,</>}{' '}
+      {choose('bend', 'bend', bendsOf(hook.kind), 'round')} bend, {choose('barb', 'barb', hookWords('barb'), 'any')}{' '}
+      barb, {choose('finish', 'finish', hookWords('finish'), 'any finish')};{' '}
       <Measured hook={hook} behind={of !== ''} label={label} onSet={set} />
     </>
   );

@@ -1,4 +1,4 @@
-import type { FlyFile } from '@jobbet/core/pattern';
+import { partWords, type FlyFile } from '@jobbet/core/pattern';
 import { solidNames, COATS } from '@jobbet/core/data';
 import type { Drawers } from '@jobbet/core/drawers';
 
@@ -146,7 +146,12 @@ function amount(part: Part): Piece {
 
 const reach = (part: Part): Piece[] =>
   has(part, 'tip') ? [REACH, relation('tip', 'tip')] : [REACH, relation('length', 'length'), 'long'];
-const SUPPORT = choice('support', 'support', ['none', 'turn-under', 'dam', 'loop', 'underlay'], 'no support');
+/** A blank that takes the words the file takes there. */
+const words = (of: Part['construction'], key: string, empty?: string): Piece =>
+  choice(key, key, partWords(of, key), empty);
+const SUPPORT = choice('support', 'support', partWords('bundle', 'support'), 'no support');
+/** A palmer is wound from somewhere, which the sentence says by itself. */
+const COLLARS = partWords('hackle', 'style').filter((style) => style !== 'palmer');
 const names = (items: readonly { readonly name: string }[]): readonly string[] => items.map((item) => item.name);
 
 type Told<C extends Part['construction']> = (part: Extract<Part, { construction: C }>, drawers: Drawers) => Piece[];
@@ -159,7 +164,7 @@ const SIDES_OF_SHAPE: Readonly<Record<string, readonly string[]>> = {
 };
 
 const ball: Told<'ball'> = (part, drawers) => [
-  choice('shape', 'shape', ['bead', 'cone', 'dumbbell', 'bead-chain', 'plastic', 'disc']),
+  words('ball', 'shape'),
   'of',
   material([...names(drawers.weights.filter((item) => item.form === part.shape)), ...solidNames()]),
   ',',
@@ -209,7 +214,7 @@ const wrap: Told<'wrap'> = (part, drawers) => [
   DETAILS,
   ...(has(part, 'strand') ? ['pitch', relation('pitch', 'pitch', 'as it comes'), ',', layers(2), 'layer,'] : []),
   'wound',
-  choice('direction', 'direction', ['with', 'counter'], 'with'),
+  words('wrap', 'direction', 'with'),
   ', binding',
   otherPart('binds[0]', 'what it binds', 'nothing'),
 ];
@@ -230,7 +235,7 @@ const bundle: Told<'bundle'> = (part, drawers) => [
   ', leaving at',
   angle('its usual angle'),
   ', tips',
-  choice('ends', 'ends', ['even', 'natural', 'staggered', 'torn', 'cut'], 'natural'),
+  words('bundle', 'ends', 'natural'),
   ',',
   { kind: 'yes', key: 'stacked', label: 'stacked', empty: 'as it comes' },
   ',',
@@ -238,7 +243,7 @@ const bundle: Told<'bundle'> = (part, drawers) => [
 ];
 
 const feather: Told<'feather'> = (part, drawers) => [
-  choice('form', 'form', ['pair', 'slips', 'tips', 'single'], 'pair'),
+  words('feather', 'form', 'pair'),
   'of',
   material(names(drawers.feathers)),
   ',',
@@ -250,7 +255,7 @@ const feather: Told<'feather'> = (part, drawers) => [
   ',',
   side('top', 'bottom', 'near', 'far', 'both'),
   ', lying',
-  choice('lie', 'lie', ['flat', 'tented', 'sides', 'along-back'], 'as usual'),
+  words('feather', 'lie', 'as usual'),
   '; it',
   ...reach(part),
   DETAILS,
@@ -278,7 +283,7 @@ const strip: Told<'strip'> = (part, drawers) => [
   ...reach(part),
   DETAILS,
   'its end cut',
-  choice('ends', 'ends', ['square', 'angled', 'tapered'], 'square'),
+  words('strip', 'ends', 'square'),
   ', hide',
   relation('thickness', 'thickness', 'as it comes'),
   'thick, hair',
@@ -290,7 +295,7 @@ const strip: Told<'strip'> = (part, drawers) => [
 ];
 
 const hackle: Told<'hackle'> = (part, drawers) => [
-  ...(has(part, 'from') ? ['palmered in'] : [choice('style', 'style', ['collar', 'throat'], 'collar'), 'of']),
+  ...(has(part, 'from') ? ['palmered in'] : [choice('style', 'style', COLLARS, 'collar'), 'of']),
   count('turns', 'turns', 'usual'),
   'turns of',
   material(names(drawers.hackles)),
@@ -302,7 +307,7 @@ const hackle: Told<'hackle'> = (part, drawers) => [
   relation(has(part, 'tip') ? 'tip' : 'fibre', has(part, 'tip') ? 'tips' : 'fibre'),
   DETAILS,
   'tied in by the',
-  choice('by', 'by', ['tip', 'base'], 'tip'),
+  words('hackle', 'by', 'tip'),
   ',',
   count('feathers', 'feathers', '1'),
   'together',
