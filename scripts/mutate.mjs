@@ -19,7 +19,7 @@ const { values } = parseArgs({
   },
 });
 
-const out = join(root, 'test-results');
+const out = join(root, '.mutation');
 mkdirSync(out, { recursive: true });
 /** What came of each mutant so far, a line each, so that a run that was cut short goes on where it was. */
 const kept = join(out, `mutants-${values.seed}.jsonl`);
@@ -37,6 +37,15 @@ console.log(`${String(chosen.length)} of ${String(of)} mutants, seed ${values.se
 
 const chosenFile = join(out, 'mutants-chosen.json');
 process.env.MUTATE_CHOSEN = chosenFile;
+/** Reports count lines and columns from one, the instrumenter from nought. */
+const counted = ({ location: { start, end }, ...result }) => ({
+  ...result,
+  location: {
+    start: { line: start.line - 1, column: start.column - 1 },
+    end: { line: end.line - 1, column: end.column - 1 },
+  },
+});
+
 for (;;) {
   const batch = chosen.filter(({ name }) => !known.has(name)).slice(0, Number(values.batch));
   if (batch.length === 0) break;
@@ -58,10 +67,10 @@ for (;;) {
     reporters: ['dots'],
     logLevel: 'error',
     allowConsoleColors: false,
-    tempDirName: 'test-results/mutate',
-    ignorePatterns: ['docs', 'e2e', 'web', 'server', 'dist'],
+    tempDirName: '.mutation/sandbox',
+    ignorePatterns: ['docs', 'e2e', 'web', 'server', 'dist', 'test-results', '.mutation'],
   }).runMutationTest();
-  const statuses = new Map(results.map((result) => [nameOf(result), result.status]));
+  const statuses = new Map(results.map((result) => [nameOf(counted(result)), result.status]));
   for (const { name } of batch) {
     const status = statuses.get(name) ?? 'Ignored';
     known.set(name, status);

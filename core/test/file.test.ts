@@ -1,3 +1,4 @@
+import { HEADS, hookWords, intentWords, partWords, WATER_KINDS } from '../src/pattern/words.ts';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
@@ -188,4 +189,20 @@ test('older versions are brought up step by step', () => {
     2: (file: Record<string, unknown>) => ({ ...file, version: 3, b: 2 }),
   };
   expect(migrate({ version: 1 }, steps)).toEqual({ version: 3, a: 1, b: 2 });
+});
+
+describe('words a key takes', () => {
+  test('are those of the schema, in its order', () => {
+    expect(partWords('strip', 'ends')).toEqual(['square', 'angled', 'tapered']);
+    expect(partWords('bundle', 'ends')).toEqual(['even', 'natural', 'staggered', 'torn', 'cut']);
+    expect(hookWords('barb')).toEqual(['none', 'pinched', 'full']);
+    expect(intentWords('ride')).toEqual(['point-up', 'point-down']);
+    expect([WATER_KINDS, HEADS]).toEqual([
+      ['fresh', 'brackish', 'salt'],
+      ['small', 'neat', 'bold'],
+    ]);
+  });
+  test('are none where a key takes a figure, a relation, or is not there', () => {
+    expect([partWords('bundle', 'length'), partWords('bundle', 'shape'), hookWords('longX')]).toEqual([[], [], []]);
+  });
 });

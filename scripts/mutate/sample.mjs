@@ -34,7 +34,7 @@ async function mutantsOf(folders) {
     noHeader: false,
     plugins: null,
   });
-  return mutants;
+  return mutants.filter(({ status }) => status === undefined);
 }
 
 /** A choice among all mutants, the same one for the same seed and the same code. */

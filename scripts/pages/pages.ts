@@ -79,7 +79,10 @@ tells how far it is as events. A change names the revision it was made from; a l
 ${Object.entries(paths)
   .flatMap(([path, operations]) =>
     Object.entries(operations).map(([method, { requestBody, responses }]) => {
-      const [status, answer] = Object.entries(responses ?? {}).find(([code]) => code.startsWith('2')) ?? ['bytes', undefined];
+      const [status, answer] = Object.entries(responses ?? {}).find(([code]) => code.startsWith('2')) ?? [
+        'bytes',
+        undefined,
+      ];
       const place = path.replaceAll(/\{(\w+)\}/g, ':$1');
       return `| ${method.toUpperCase()} | \`${place}\` | ${bodyOf(requestBody)} | ${status === 'bytes' ? status : `${status} ${bodyOf(answer)}`} |`;
     }),
