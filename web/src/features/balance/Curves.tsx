@@ -79,7 +79,7 @@ export function Curves({ of, plan, onKeep }: CurvesProps) {
         />{' '}
         % of what the soft parts enclose, it is down 1 m in{' '}
         <b data-testid="to-a-metre">{curves ? to(curves.soaked) : '…'}</b>
-        {airShare > 0 && curves && (
+        {airShare > 0 && curves?.airy !== undefined && (
           <>
             {' '}
             soaked, <b>{curves.airy ? to(curves.airy) : 'and floats'}</b>{' '}
@@ -97,7 +97,7 @@ export function Curves({ of, plan, onKeep }: CurvesProps) {
       )}
       {curves && (
         <div className="grid grid-cols-2 gap-4">
-          <SinkChart {...curves} deepest={deepest} />
+          <SinkChart soaked={curves.soaked} airy={curves.airy ?? null} deepest={deepest} />
           <DroopChart angles={curves.droopDeg} />
         </div>
       )}

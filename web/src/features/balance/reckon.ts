@@ -54,8 +54,8 @@ export interface InCurrent {
 /** Falls from rest, and how the fly hangs at each pull. */
 export interface CurveFigures {
   readonly soaked: Fall | null;
-  /** As it goes in dry; null where it floats or no air was asked for. */
-  readonly airy: Fall | null;
+  /** As it goes in dry; null where it floats, nothing where no air was asked for. */
+  readonly airy?: Fall | null;
   /** Degrees tail down at each pull. */
   readonly droopDeg: readonly number[];
 }
@@ -106,7 +106,7 @@ export const balanceReckon = (desk: Desk) => {
       const { leader, airShare, depthMm } = asked;
       return {
         soaked: fallOf(laid, { leader, airShare: 0 }, depthMm),
-        airy: airShare > 0 ? fallOf(laid, { leader, airShare }, depthMm) : null,
+        ...(airShare > 0 ? { airy: fallOf(laid, { leader, airShare }, depthMm) } : {}),
         droopDeg: asked.pullsMmS.map((pull) => droopAt(model, laid.tight.heelDeg ?? 0, pull)),
       };
     },
