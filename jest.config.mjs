@@ -21,6 +21,8 @@ const common = {
 };
 
 export default {
+  // No test waits for time: this ends what hangs, on a machine that does something else too.
+  testTimeout: 120_000,
   projects: [
     {
       ...common,
