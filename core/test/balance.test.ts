@@ -14,7 +14,7 @@ import {
   type PointWeight,
 } from '../src/model/balance/model.ts';
 import { SideCurrent, sideHold } from '../src/model/balance/sideCurrent.ts';
-import { sinkClass, sinking, sphereSinking } from '../src/model/balance/sinking.ts';
+import { sinkClass, sinking, sphereDrag, sphereSinking } from '../src/model/balance/sinking.ts';
 import { slackRest, slackTorque } from '../src/model/balance/slack.ts';
 import { solveBalance } from '../src/model/balance/solveBalance.ts';
 import { tippingWeight } from '../src/model/balance/tipping.ts';
@@ -219,6 +219,9 @@ describe('trim and sinking', () => {
     const drag = ((FRESH.density * v * v) / (2 * 9806.65)) * sphereCd((v * 4) / FRESH.viscosity) * Math.PI * 4;
     expect(drag).toBeCloseTo(200, 0);
     expect(sphereSinking(4, 0, FRESH)).toBeNull();
+    const dragAt = sphereDrag(4, FRESH);
+    expect([dragAt(0), dragAt(-5)]).toEqual([0, 0]);
+    expect(dragAt(v)).toBeCloseTo(200, 3);
   });
   test('with nothing decided on the slack line the tight rest is taken', () => {
     const it = solveBalance(model([at(300, 15, 0, -0.2)], [slab(0, 30, 0, 2, 2)]));

@@ -490,6 +490,16 @@ describe('what the user writes', () => {
       'did you mean "length.foul.warn"',
     );
   });
+  test.each([
+    ['brass eyes', [eyes()], true],
+    ['a bead and wire under a body', [bead(), wire({ turns: 10 }), body()], true],
+    ['plastic eyes', [eyes({ shape: 'plastic', material: 'plastic' })], false],
+    ['a glass bead', [bead({ material: 'glass' })], false],
+    ['yarn under a body', [body({ id: 'under', role: 'underbody', material: 'wool yarn' }), body()], false],
+    ['a body of tinsel', [tail(), body({ material: 'flat tinsel' })], false],
+  ])('where no weight may be added, %s counts as weight: %s', (_what, parts, weight) => {
+    expect(codes(fly(parts), asked({ noAddedWeight: true })).includes('rules.weight')).toBe(weight);
+  });
   test('rules bind only while they are in force', () => {
     const rules: RulesItem[] = [
       { name: 'Mill Run', noLead: true },

@@ -1,3 +1,4 @@
+import { laid, tail } from './build.ts';
 import fc from 'fast-check';
 import { readFlyValue } from '../src/pattern/read.ts';
 import { layPlatform, PLATFORM_KINDS } from '../src/model/platform/registry.ts';
@@ -304,5 +305,25 @@ describe('measures', () => {
   });
   test('kinds that can be laid out are said', () => {
     expect(PLATFORM_KINDS).toEqual(['single', 'double', 'jig', 'tube', 'shank']);
+  });
+});
+
+describe('the wire behind the bend, that a strip or a tail lies along', () => {
+  const { platform } = laid([tail()]);
+  const at = (mm: number) => platform.alongWire(mm);
+  test('begins where the bend does, and goes round it as far as it runs straight down', () => {
+    expect(at(-1)).toEqual(at(0));
+    expect(at(0).x).toBeCloseTo(platform.landmarksMm.bend, 6);
+    const far = at(1000);
+    expect(far).toEqual(at(2000));
+    expect(far.slope).toBeCloseTo(Math.PI / 2, 3);
+    expect(far.x).toBeCloseTo(Math.max(...Array.from({ length: 400 }, (_, i) => at(i / 20).x)), 6);
+    expect(far.z).toBeLessThan(at(0).z);
+  });
+  test('is so far along as it is asked', () => {
+    const step = 0.01;
+    let way = 0;
+    for (let mm = 0; mm < 2; mm += step) way += Math.hypot(at(mm + step).x - at(mm).x, at(mm + step).z - at(mm).z);
+    expect(way).toBeCloseTo(2, 3);
   });
 });
