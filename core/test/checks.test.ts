@@ -492,7 +492,7 @@ describe('what the user writes', () => {
   });
   test.each([
     ['brass eyes', [eyes()], true],
-    ['a bead and wire under a body', [bead(), wire({ turns: 10 }), body()], true],
+    ['wire under a body', [wire({ turns: 10, from: 'station 3' }), body()], true],
     ['plastic eyes', [eyes({ shape: 'plastic', material: 'plastic' })], false],
     ['a glass bead', [bead({ material: 'glass' })], false],
     ['yarn under a body', [body({ id: 'under', role: 'underbody', material: 'wool yarn' }), body()], false],

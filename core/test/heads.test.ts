@@ -41,6 +41,8 @@ describe('a wound head', () => {
     const part = { id: 'gloss', role: 'finish', construction: 'coat', material: 'varnish', over: 'head' };
     const both = laid([tail(), part], { ...THREADED, finish: { coats: ['varnish'] } });
     expect(both.thread.lumps.reduce((sum, lump) => sum + lump.massMg, 0)).toBeCloseTo(threadMg(THREADED), 9);
+    const elsewhere = laid([tail(), { ...part, over: 'tail' }], { ...THREADED, finish: { coats: ['varnish'] } });
+    expect(elsewhere.thread.lumps.reduce((sum, lump) => sum + lump.massMg, 0)).toBeCloseTo(coated('varnish'), 9);
     // The part counts the slope of the rounded ends as well: 2π∫r√(1 + r′²)dx.
     let round = 0;
     for (let i = 0; i < 2000; i++) {

@@ -308,22 +308,25 @@ describe('measures', () => {
   });
 });
 
-describe('the wire behind the bend, that a strip or a tail lies along', () => {
-  const { platform } = laid([tail()]);
-  const at = (mm: number) => platform.alongWire(mm);
-  test('begins where the bend does, and goes round it as far as it runs straight down', () => {
-    expect(at(-1)).toEqual(at(0));
-    expect(at(0).x).toBeCloseTo(platform.landmarksMm.bend, 6);
-    const far = at(1000);
-    expect(far).toEqual(at(2000));
-    expect(far.slope).toBeCloseTo(Math.PI / 2, 3);
-    expect(far.x).toBeCloseTo(Math.max(...Array.from({ length: 400 }, (_, i) => at(i / 20).x)), 6);
-    expect(far.z).toBeLessThan(at(0).z);
-  });
-  test('is so far along as it is asked', () => {
-    const step = 0.01;
-    let way = 0;
-    for (let mm = 0; mm < 2; mm += step) way += Math.hypot(at(mm + step).x - at(mm).x, at(mm + step).z - at(mm).z);
-    expect(way).toBeCloseTo(2, 3);
-  });
-});
+describe.each(['round', 'sproat', 'limerick'])(
+  'the wire behind a %s bend, that a strip or a tail lies along',
+  (bend) => {
+    const { platform } = laid([tail()], { platform: { kind: 'single', size: '6', bend } });
+    const at = (mm: number) => platform.alongWire(mm);
+    test('begins where the bend does, and goes round it as far as it runs straight down', () => {
+      expect(at(-1)).toEqual(at(0));
+      expect(at(0).x).toBeCloseTo(platform.landmarksMm.bend, 6);
+      const far = at(1000);
+      expect(far).toEqual(at(2000));
+      expect(far.slope).toBeCloseTo(Math.PI / 2, 3);
+      expect(far.x).toBeCloseTo(Math.max(...Array.from({ length: 400 }, (_, i) => at(i / 20).x)), 6);
+      expect(far.z).toBeLessThan(at(0).z);
+    });
+    test('is so far along as it is asked', () => {
+      const step = 0.01;
+      let way = 0;
+      for (let mm = 0; mm < 2; mm += step) way += Math.hypot(at(mm + step).x - at(mm).x, at(mm + step).z - at(mm).z);
+      expect(way).toBeCloseTo(2, 3);
+    });
+  },
+);
