@@ -272,6 +272,12 @@ const PAIRS: readonly (readonly [
   ['strength.eyes', 'note', fly([eyes()]), fly([eyes()], { finish: { glueOnThread: true } })],
   ['strength.weight', 'note', fly([bead(), wire({ from: 'station 4' })]), fly([bead(), wire()])],
   [
+    'strength.weight',
+    'note',
+    fly([wire({ from: 'station 4' })]),
+    fly([wire({ from: 'station 4' }), body({ from: 'bend', to: 'station 1' })]),
+  ],
+  [
     'balance.ride',
     'warn',
     fly([eyes({ diameter: '2 mm' }), body()], { intent: { ride: 'point-up' } }),
