@@ -1,5 +1,12 @@
 import { DOSES, SIDES } from '../../data/index.ts';
-import { type LengthRelation, type PositionRelation, parseLength, parsePosition } from '../../pattern/index.ts';
+import {
+  type LengthRelation,
+  type MeasuredPart,
+  type Part,
+  type PositionRelation,
+  parseLength,
+  parsePosition,
+} from '../../pattern/index.ts';
 import type { SolidLump, Vec3 } from '../platform/section.ts';
 import type { Platform } from '../platform/types.ts';
 import { type Fault, suggestion } from '../../base/index.ts';
@@ -204,3 +211,14 @@ export function fibreOpacity(solidMm2: number, fibreMm: number, semiY: number, s
   const r = Math.sqrt(semiY * semiZ);
   return r <= 0 || fibreMm <= 0 ? 0 : Math.min(0.95, 1 - Math.exp(-solidMm2 / (2 * Math.PI * fibreMm * r)));
 }
+
+type Span = Extract<MeasuredPart, { shape: 'span' }>;
+
+/** What lies over a span of the shank, as it was read. @param more turns, pitch and tip of what has them */
+export const measuredSpan = (
+  { id, role }: Pick<Part, 'id' | 'role'>,
+  path: string,
+  { lengths, places }: RelationReader,
+  span: Pick<Span, 'from' | 'to'>,
+  more: Partial<Pick<Span, 'turns' | 'pitch' | 'tip'>> = {},
+): Span => ({ shape: 'span', id, role, path, ...span, turns: null, pitch: null, tip: null, ...more, lengths, places });

@@ -4,7 +4,7 @@ import type { Drawers } from '../../drawers/index.ts';
 import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import { section, setEllipse, type Vec3 } from '../platform/section.ts';
 import { bad, good, type Outcome } from '../../base/index.ts';
-import { built, BUTTS_NOTE, FOLD_RANK, lump, RelationReader, sideOf, sideShares } from './common.ts';
+import { measuredSpan, built, BUTTS_NOTE, FOLD_RANK, lump, RelationReader, sideOf, sideShares } from './common.ts';
 import type { BuiltPart, ConstructionModule, Ground } from './types.ts';
 
 type Sheet = PartOf<'sheet'>;
@@ -24,19 +24,7 @@ function measure(part: Sheet, path: string): Outcome<MeasuredPart> {
   reader.length('thickness');
   reader.place('buttsTo');
   if (!from || !to || reader.faults.length > 0) return bad(...reader.faults);
-  return good({
-    shape: 'span',
-    id: part.id,
-    role: part.role,
-    path,
-    from,
-    to,
-    turns: null,
-    pitch: null,
-    tip: null,
-    lengths: reader.lengths,
-    places: reader.places,
-  });
+  return good(measuredSpan(part, path, reader, { from, to }));
 }
 
 function build(part: Sheet, extent: PartExtent, ground: Ground, path: string): Outcome<BuiltPart> {

@@ -4,7 +4,17 @@ import type { Drawers } from '../../drawers/index.ts';
 import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import { section, setEllipse, type Section, type SolidLump } from '../platform/section.ts';
 import { bad, good, type Outcome } from '../../base/index.ts';
-import { built, BUTTS_NOTE, doseFault, fibreOpacity, HALF_OUT, HEAD_RANK, lump, RelationReader } from './common.ts';
+import {
+  measuredSpan,
+  built,
+  BUTTS_NOTE,
+  doseFault,
+  fibreOpacity,
+  HALF_OUT,
+  HEAD_RANK,
+  lump,
+  RelationReader,
+} from './common.ts';
 import type { PartForm } from './forms.ts';
 import type { BuiltPart, ConstructionModule, Ground } from './types.ts';
 
@@ -36,19 +46,7 @@ function measure(part: Spun, path: string): Outcome<MeasuredPart> {
     reader.fault('diameter', 'missing', 'is missing; write "diameter" for a trimmed head, "tip" for a collar, or both');
   doseFault(reader, part.dose);
   if (!from || !to || reader.faults.length > 0) return bad(...reader.faults);
-  return good({
-    shape: 'span',
-    id: part.id,
-    role: part.role,
-    path,
-    from,
-    to,
-    turns: null,
-    pitch: null,
-    tip,
-    lengths: reader.lengths,
-    places: reader.places,
-  });
+  return good(measuredSpan(part, path, reader, { from, to }, { tip }));
 }
 
 /** Share of the envelope the hair displaces: as tight as its dose, tight for a head and loose for a collar where none is said. */

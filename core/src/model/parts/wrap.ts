@@ -15,7 +15,7 @@ import { named, type WeightItem } from '../../drawers/index.ts';
 import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import { section, setEllipse } from '../platform/section.ts';
 import { bad, good, type Outcome, suggestion } from '../../base/index.ts';
-import { built, BUTTS_NOTE, HEAD_RANK, lump, RelationReader } from './common.ts';
+import { measuredSpan, built, BUTTS_NOTE, HEAD_RANK, lump, RelationReader } from './common.ts';
 import type { BuiltPart, ConstructionModule, Ground } from './types.ts';
 
 type Wrap = PartOf<'wrap'>;
@@ -40,19 +40,7 @@ function measure(part: Wrap, path: string): Outcome<MeasuredPart> {
   if (part.to === undefined && !pitch && !strand)
     reader.fault('to', 'missing', 'is missing: without a strand or a pitch turns have no length');
   if (!from || reader.faults.length > 0) return bad(...reader.faults);
-  return good({
-    shape: 'span',
-    id: part.id,
-    role: part.role,
-    path,
-    from,
-    to,
-    turns: part.turns ?? null,
-    pitch: pitch ?? strand,
-    tip: null,
-    lengths: reader.lengths,
-    places: reader.places,
-  });
+  return good(measuredSpan(part, path, reader, { from, to }, { turns: part.turns ?? null, pitch: pitch ?? strand }));
 }
 
 interface Strand {
