@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { Stryker } from '@stryker-mutator/core';
 import { installPackages, requireNode, root } from './lib.mjs';
-import { EXCLUDED, nameOf, sampleOf } from './mutate/sample.mjs';
+import { EXCLUDED, sampleOf } from './mutate/sample.mjs';
 
 requireNode();
 installPackages();
@@ -12,7 +12,6 @@ const { values } = parseArgs({
   options: {
     count: { type: 'string', default: '400' },
     seed: { type: 'string', default: 'jobbet' },
-    batch: { type: 'string', default: '40' },
     at: { type: 'string', default: '2' },
     anew: { type: 'boolean', default: false },
     in: { type: 'string', multiple: true, default: ['core/src/model', 'core/src/tying', 'core/src/checks'] },
@@ -24,34 +23,27 @@ mkdirSync(out, { recursive: true });
 /** What came of each mutant so far, a line each, so that a run that was cut short goes on where it was. */
 const kept = join(out, `mutants-${values.seed}.jsonl`);
 if (values.anew) rmSync(kept, { force: true });
-const known = new Map(
-  (existsSync(kept) ? readFileSync(kept, 'utf8') : '')
-    .split('\n')
-    .filter((line) => line !== '')
-    .map((line) => JSON.parse(line))
-    .map(({ name, status }) => [name, status]),
-);
+const known = () =>
+  new Map(
+    (existsSync(kept) ? readFileSync(kept, 'utf8') : '')
+      .split('\n')
+      .filter((line) => line !== '')
+      .map((line) => JSON.parse(line))
+      .map(({ name, status }) => [name, status]),
+  );
 
 const { of, chosen } = await sampleOf(values.in, Number(values.count), values.seed);
 console.log(`${String(chosen.length)} of ${String(of)} mutants, seed ${values.seed}`);
 
-const chosenFile = join(out, 'mutants-chosen.json');
-process.env.MUTATE_CHOSEN = chosenFile;
-/** Reports count lines and columns from one, the instrumenter from nought. */
-const counted = ({ location: { start, end }, ...result }) => ({
-  ...result,
-  location: {
-    start: { line: start.line - 1, column: start.column - 1 },
-    end: { line: end.line - 1, column: end.column - 1 },
-  },
-});
-
-for (;;) {
-  const batch = chosen.filter(({ name }) => !known.has(name)).slice(0, Number(values.batch));
-  if (batch.length === 0) break;
-  writeFileSync(chosenFile, JSON.stringify(batch.map(({ name }) => name)));
-  const results = await new Stryker({
-    mutate: batch.map(({ range }) => range),
+const before = known();
+const left = chosen.filter(({ name }) => !before.has(name));
+process.env.MUTATE_CHOSEN = join(out, 'chosen.json');
+process.env.MUTATE_TESTS = join(out, 'tests.json');
+process.env.MUTATE_KEPT = kept;
+writeFileSync(process.env.MUTATE_CHOSEN, JSON.stringify(left.map(({ name }) => name)));
+if (left.length > 0)
+  await new Stryker({
+    mutate: left.map(({ range }) => range),
     mutator: { excludedMutations: EXCLUDED },
     plugins: ['@stryker-mutator/jest-runner', './scripts/mutate/sample.mjs'],
     checkers: ['sample'],
@@ -60,25 +52,18 @@ for (;;) {
     jest: { configFile: 'scripts/mutate/jest.config.mjs', enableFindRelatedTests: false },
     coverageAnalysis: 'perTest',
     dryRunTimeoutMinutes: 30,
-    // Whatever a mutant is held against, all files of tests are loaded, and the machine may do something else beside it: what is slow
-    // must not look endless.
+    // The machine may do something else beside it: what is slow must not look endless.
     timeoutMS: 200_000,
     concurrency: Number(values.at),
-    reporters: ['dots'],
+    reporters: ['dots', 'sample'],
     logLevel: 'error',
     allowConsoleColors: false,
     tempDirName: '.mutation/sandbox',
     ignorePatterns: ['docs', 'e2e', 'web', 'server', 'dist', 'test-results', '.mutation'],
   }).runMutationTest();
-  const statuses = new Map(results.map((result) => [nameOf(counted(result)), result.status]));
-  for (const { name } of batch) {
-    const status = statuses.get(name) ?? 'Ignored';
-    known.set(name, status);
-    appendFileSync(kept, `${JSON.stringify({ name, status })}\n`);
-  }
-}
 
-const came = chosen.map(({ name }) => ({ name, status: known.get(name) }));
+const after = known();
+const came = chosen.map(({ name }) => ({ name, status: after.get(name) }));
 const count = (...statuses) => came.filter(({ status }) => statuses.includes(status)).length;
 const killed = count('Killed', 'Timeout');
 const survived = count('Survived', 'NoCoverage');

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { readdirSync, readFileSync } from 'node:fs';
+import { appendFileSync, readdirSync, readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { declareClassPlugin, PluginKind } from '@stryker-mutator/api/plugin';
 import { Instrumenter } from '@stryker-mutator/instrumenter';
@@ -73,4 +73,27 @@ class SampleChecker {
   }
 }
 
-export const strykerPlugins = [declareClassPlugin(PluginKind.Checker, 'sample', SampleChecker)];
+/** Writes down what came of each mutant as soon as it is known, so that a run that is cut short loses nothing. */
+class SampleReporter {
+  chosen = new Set(JSON.parse(readFileSync(process.env.MUTATE_CHOSEN, 'utf8')));
+
+  onMutantTested(result) {
+    const name = nameOf(counted(result));
+    if (this.chosen.has(name))
+      appendFileSync(process.env.MUTATE_KEPT, `${JSON.stringify({ name, status: result.status })}\n`);
+  }
+}
+
+/** Reports count lines and columns from one, the instrumenter from nought. */
+const counted = ({ location: { start, end }, ...result }) => ({
+  ...result,
+  location: {
+    start: { line: start.line - 1, column: start.column - 1 },
+    end: { line: end.line - 1, column: end.column - 1 },
+  },
+});
+
+export const strykerPlugins = [
+  declareClassPlugin(PluginKind.Checker, 'sample', SampleChecker),
+  declareClassPlugin(PluginKind.Reporter, 'sample', SampleReporter),
+];
