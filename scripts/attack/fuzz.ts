@@ -182,6 +182,25 @@ export interface FuzzOutcome {
   readonly wrong: readonly string[];
 }
 
+interface Answer {
+  readonly status: number;
+  readonly text: string;
+  readonly tookMs: number;
+}
+
+async function answerOf(url: string, init: RequestInit): Promise<Answer> {
+  const begun = performance.now();
+  const response = await fetch(url, init);
+  const text = await response.text();
+  return { status: response.status, text, tookMs: performance.now() - begun };
+}
+
+const wrongWith = ({ status, text, tookMs }: Answer): string[] => [
+  ...(status >= 500 ? [`was answered with ${String(status)}: ${text.slice(0, 200)}`] : []),
+  ...(status >= 400 && !text.includes('"code"') ? [`has not the one shape of errors: ${text.slice(0, 100)}`] : []),
+  ...(tookMs > SLOW_MS ? [`took ${tookMs.toFixed(0)} ms`] : []),
+];
+
 /** Sends so many seeded requests over every route of the API's own description. */
 export async function fuzz(target: Target, requests: number, seed: number): Promise<FuzzOutcome> {
   const routes = await routesOf(target.url);
@@ -201,23 +220,16 @@ export async function fuzz(target: Target, requests: number, seed: number): Prom
     const headers = { ...(sent ? { 'content-type': 'application/json' } : {}), ...sender.pick(HEADERS) };
     const url = sender.url(route.path);
     const body = sent ? sender.body(sent) : undefined;
-    const begun = performance.now();
     try {
-      const response = await fetch(`${target.url}${url}`, {
+      const answer = await answerOf(`${target.url}${url}`, {
         method: route.method,
         headers,
         ...(body === undefined ? {} : { body }),
       });
-      const text = await response.text();
-      const took = performance.now() - begun;
-      slowestMs = Math.max(slowestMs, took);
-      byStatus[String(response.status)] = (byStatus[String(response.status)] ?? 0) + 1;
+      slowestMs = Math.max(slowestMs, answer.tookMs);
+      byStatus[String(answer.status)] = (byStatus[String(answer.status)] ?? 0) + 1;
       const what = `request ${String(i)} of seed ${String(seed)}: ${route.method} ${url}`;
-      if (response.status >= 500)
-        wrong.push(`${what} was answered with ${String(response.status)}: ${text.slice(0, 200)}`);
-      if (response.status >= 400 && !text.includes('"code"'))
-        wrong.push(`${what} has not the one shape of errors: ${text.slice(0, 100)}`);
-      if (took > SLOW_MS) wrong.push(`${what} took ${took.toFixed(0)} ms`);
+      wrong.push(...wrongWith(answer).map((words) => `${what} ${words}`));
     } catch (error) {
       if (!target.isAlive) {
         wrong.push(`request ${String(i)} of seed ${String(seed)} ended the server: ${route.method} ${url}`);

@@ -105,6 +105,39 @@ function candidates(part: LaidPart, shape: string, now: Solid, drawers: Drawers)
 
 const acrossOf = (part: LaidPart | undefined): number => (part ? 2 * boundsOf(part.built.sections, 0).aside : 0);
 
+const ratioOf = (fly: LaidFly, id: string): number | null => (fly.tipping?.part === id ? fly.tipping.ratio : null);
+
+type Unjudged = Omit<SwapOffer, 'holds'>;
+
+/** One of them tied into the fly in place of the part; null where it cannot be. */
+function offerOf(candidate: Candidate, part: LaidPart, laid: LaidFly, drawers: Drawers): Unjudged | null {
+  const { material, solid, diameterMm, inDrawer } = candidate;
+  const { id } = part.file;
+  const diameter = sizeText(diameterMm);
+  const file = withPart(laid.file, id, (each) =>
+    withKey(withKey(withKey(each, 'material', material), 'diameter', diameter), 'mass', undefined),
+  );
+  const fly = layFly(file, drawers);
+  if (!fly.ok) return null;
+  const swapped = fly.value.parts.find((each) => each.file.id === id);
+  const acrossMm = acrossOf(swapped);
+  const { gapMm } = fly.value.platform;
+  return {
+    material,
+    metal: solid.name,
+    lead: solid.lead,
+    inDrawer,
+    diameterMm,
+    diameter,
+    steps: stepOf(diameterMm) - stepOf(part.extent.lengthMm),
+    massMg: swapped?.massMg ?? 0,
+    ratio: ratioOf(fly.value, id),
+    acrossMm,
+    acrossOfGap: gapMm === null ? null : acrossMm / gapMm,
+    file,
+  };
+}
+
 /**
  * Other metals and sizes for an eye, bead or cone, each tied into the fly and weighed there, against what it has now.
  * @param id of the part
@@ -117,40 +150,13 @@ export function swapOffers(laid: LaidFly, id: string, drawers: Drawers = NOMINAL
   const item = drawers.weights.find((each) => each.name === part.file.material);
   const now = solidNamed(item?.material ?? part.file.material ?? '');
   if (!now || !METALS.has(now.name)) return null;
-  const ratioOf = (fly: LaidFly): number | null => (fly.tipping?.part === id ? fly.tipping.ratio : null);
-  const ratio = ratioOf(laid);
-  const score = (offer: SwapOffer): number =>
+  const ratio = ratioOf(laid, id);
+  const score = (offer: Unjudged): number =>
     ratio !== null && offer.ratio !== null ? offer.ratio / ratio : offer.massMg / part.massMg;
-  const step = stepOf(part.extent.lengthMm);
-  const offers = candidates(part, shape, now, drawers).flatMap(
-    ({ material, solid, diameterMm, inDrawer }): SwapOffer[] => {
-      const diameter = sizeText(diameterMm);
-      const file = withPart(laid.file, id, (each) =>
-        withKey(withKey(withKey(each, 'material', material), 'diameter', diameter), 'mass', undefined),
-      );
-      const fly = layFly(file, drawers);
-      if (!fly.ok) return [];
-      const swapped = fly.value.parts.find((each) => each.file.id === id);
-      const acrossMm = acrossOf(swapped);
-      const { gapMm } = fly.value.platform;
-      const offer: SwapOffer = {
-        material,
-        metal: solid.name,
-        lead: solid.lead,
-        inDrawer,
-        diameterMm,
-        diameter,
-        steps: stepOf(diameterMm) - step,
-        massMg: swapped?.massMg ?? 0,
-        ratio: ratioOf(fly.value),
-        acrossMm,
-        acrossOfGap: gapMm === null ? null : acrossMm / gapMm,
-        holds: false,
-        file,
-      };
-      return [{ ...offer, holds: score(offer) >= HOLDS }];
-    },
-  );
+  const offers = candidates(part, shape, now, drawers).flatMap((each): SwapOffer[] => {
+    const offer = offerOf(each, part, laid, drawers);
+    return offer ? [{ ...offer, holds: score(offer) >= HOLDS }] : [];
+  });
   const offness = (offer: SwapOffer): number => Math.abs(Math.log(score(offer)));
   offers.sort(
     (a, b) =>

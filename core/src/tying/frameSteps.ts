@@ -16,82 +16,79 @@ const FUMES: Readonly<Record<string, string>> = {
 
 const isTube = (laid: LaidFly): boolean => laid.platform.tube !== null;
 
-/** What is done before the thread holds anything: the hook looked at, the barb, what is slid on, the thread started. */
-export function prepareSteps(laid: LaidFly, style: Style, thread: Thread, slidOn: readonly Step[]): Step[] {
+const tubeStep = (): Step =>
+  step({
+    key: 'tube',
+    title: 'Tube on the needle',
+    how: ['Slide the tube on the needle, smooth end to the front.', 'It must not turn when the thread pulls.'],
+    look: ['Both ends free of burrs.'],
+    drawn: [],
+  });
+
+const hookStep = ({ platform: { shankMm, nominal } }: LaidFly): Step =>
+  step({
+    key: 'hook',
+    title: 'Hook',
+    how: [
+      'Try the temper: a light pull at the bend springs back.',
+      'Feel the eye and the gap of its wire for a burr.',
+      'Into the vise by the bend, shank level, point clear.',
+    ],
+    measure: along(shankMm, nominal.shank ? 'shank, by the tables: measure it' : 'shank', null, 0, shankMm),
+    look: ['The eye is closed.'],
+    wrong: 'A soft or brittle hook: leave it.',
+    caution: CAUTIONS.points,
+    drawn: [],
+  });
+
+const barbStep = (barb: 'none' | 'pinched'): Step =>
+  step({
+    key: 'barb',
+    title: 'Barb',
+    how: [barb === 'none' ? 'Flatten the barb wholly.' : 'Pinch the barb down.'],
+    tool: 'flat pliers, from the point along the barb',
+    caution: CAUTIONS.barb,
+    drawn: [],
+  });
+
+function threadStep(laid: LaidFly, style: Style, thread: Thread, drawn: readonly string[]): Step {
   const { length } = saying(style);
-  const { platform } = laid.file;
-  const barb = 'barb' in platform ? platform.barb : undefined;
-  const look: Step = isTube(laid)
-    ? step({
-        key: 'tube',
-        title: 'Tube on the needle',
-        how: ['Slide the tube on the needle, smooth end to the front.', 'It must not turn when the thread pulls.'],
-        look: ['Both ends free of burrs.'],
-        drawn: [],
-      })
-    : step({
-        key: 'hook',
-        title: 'Hook',
-        how: [
-          'Try the temper: a light pull at the bend springs back.',
-          'Feel the eye and the gap of its wire for a burr.',
-          'Into the vise by the bend, shank level, point clear.',
-        ],
-        measure: along(
-          laid.platform.shankMm,
-          laid.platform.nominal.shank ? 'shank, by the tables: measure it' : 'shank',
-          null,
-          0,
-          laid.platform.shankMm,
-        ),
-        look: ['The eye is closed.'],
-        wrong: 'A soft or brittle hook: leave it.',
-        caution: CAUTIONS.points,
-        drawn: [],
-      });
-  const flat =
-    barb === 'none' || barb === 'pinched'
-      ? [
-          step({
-            key: 'barb',
-            title: 'Barb',
-            how: [barb === 'none' ? 'Flatten the barb wholly.' : 'Pinch the barb down.'],
-            tool: 'flat pliers, from the point along the barb',
-            caution: CAUTIONS.barb,
-            drawn: [],
-          }),
-        ]
-      : [];
   const { bend } = laid.platform.landmarksMm;
   const bed = laid.thread.bedMm > 0;
+  const colour = laid.file.thread?.colour;
+  return step({
+    key: 'thread',
+    title: 'Thread',
+    inHand: [`${formatNumber(thread.denier, 0, style)} denier${colour === undefined ? '' : `, ${colour}`}, waxed`],
+    how: [
+      `Start it ${length(laid.headMm)} behind the eye, five turns over its own end.`,
+      bed
+        ? 'Lay a flat bed to the bend and back to where the first part goes.'
+        : 'In open turns to where the first part goes.',
+    ],
+    measure: along(
+      laid.headSpaceMm,
+      'of shank left bare for the head',
+      laid.file.platform.headSpace ?? null,
+      laid.headMm - laid.headSpaceMm,
+      laid.headMm,
+    ),
+    thread: { fromMm: laid.headMm, toMm: bed ? bend : laid.headMm, state: 'flat', turns: 5 },
+    proof: 'Pull at it: the turns must not slide.',
+    wrong: 'Started on the head space: the head grows too large.',
+    drawn,
+  });
+}
+
+/** What is done before the thread holds anything: the hook looked at, the barb, what is slid on, the thread started. */
+export function prepareSteps(laid: LaidFly, style: Style, thread: Thread, slidOn: readonly Step[]): Step[] {
+  const { platform } = laid.file;
+  const barb = 'barb' in platform ? platform.barb : undefined;
   return [
-    look,
-    ...flat,
+    isTube(laid) ? tubeStep() : hookStep(laid),
+    ...(barb === 'none' || barb === 'pinched' ? [barbStep(barb)] : []),
     ...slidOn,
-    step({
-      key: 'thread',
-      title: 'Thread',
-      inHand: [
-        `${formatNumber(thread.denier, 0, style)} denier${laid.file.thread?.colour === undefined ? '' : `, ${laid.file.thread.colour}`}, waxed`,
-      ],
-      how: [
-        `Start it ${length(laid.headMm)} behind the eye, five turns over its own end.`,
-        bed
-          ? 'Lay a flat bed to the bend and back to where the first part goes.'
-          : 'In open turns to where the first part goes.',
-      ],
-      measure: along(
-        laid.headSpaceMm,
-        'of shank left bare for the head',
-        laid.file.platform.headSpace ?? null,
-        laid.headMm - laid.headSpaceMm,
-        laid.headMm,
-      ),
-      thread: { fromMm: laid.headMm, toMm: bed ? bend : laid.headMm, state: 'flat', turns: 5 },
-      proof: 'Pull at it: the turns must not slide.',
-      wrong: 'Started on the head space: the head grows too large.',
-      drawn: slidOn.at(-1)?.drawn ?? [],
-    }),
+    threadStep(laid, style, thread, slidOn.at(-1)?.drawn ?? []),
   ];
 }
 

@@ -115,37 +115,32 @@ export function paintDisc(surface: Surface, solid: Of<'disc'>, view: View, palet
   surface.fill('#ffffff', solid.domed ? 0.9 : 0.6);
 }
 
-/** A clear skin: its outline grown by its thickness, a veil and one bright stripe. */
-export function paintCoat(surface: Surface, solid: Of<'coat'>, view: View, palette: Palette): void {
-  const cuts = solid.cuts;
-  if (view.name === 'section') {
-    const widest = [...cuts].sort((a, b) => b.semiY * b.semiZ - a.semiY * a.semiZ)[0];
-    if (!widest) return;
-    const p: Vec3 = [widest.x, widest.y, widest.z];
-    surface.begin();
-    surface.circle(
-      screenX(view, p),
-      screenY(view, p),
-      (Math.max(widest.semiY, widest.semiZ) + solid.thickMm) * view.scale,
-    );
-    if (palette.plain) surface.fill(palette.ink);
-    else surface.stroke(palette.tint(solid.tint), Math.max(0.8, solid.thickMm * view.scale), 0.5);
-    return;
-  }
-  const [, uy, uz] = view.up;
-  const at = (share: number, cut: (typeof cuts)[number]): number => {
-    const half = Math.hypot(cut.semiY * uy, cut.semiZ * uz) + solid.thickMm;
-    return view.oy - view.scale * (cut.y * uy + cut.z * uz + share * half);
-  };
-  // Cuts of several sections follow one another; a step back along x begins the next.
-  const runs: (typeof cuts)[number][][] = [];
+type Cut = Of<'coat'>['cuts'][number];
+
+/** Cuts of several sections follow one another; a step back along x begins the next. */
+function runsOf(cuts: readonly Cut[]): Cut[][] {
+  const runs: Cut[][] = [];
   for (const cut of cuts) {
     const run = runs.at(-1);
     if (run && cut.x >= (run.at(-1)?.x ?? Infinity)) run.push(cut);
     else runs.push([cut]);
   }
-  const x = (cut: (typeof cuts)[number]): number => screenX(view, [cut.x, 0, 0]);
-  for (const run of runs) {
+  return runs;
+}
+
+/** A clear skin: its outline grown by its thickness, a veil and one bright stripe. */
+export function paintCoat(surface: Surface, solid: Of<'coat'>, view: View, palette: Palette): void {
+  if (view.name === 'section') {
+    paintCoatAcross(surface, solid, view, palette);
+    return;
+  }
+  const [, uy, uz] = view.up;
+  const x = (cut: Cut): number => screenX(view, [cut.x, 0, 0]);
+  const at = (share: number, cut: Cut): number => {
+    const half = Math.hypot(cut.semiY * uy, cut.semiZ * uz) + solid.thickMm;
+    return view.oy - view.scale * (cut.y * uy + cut.z * uz + share * half);
+  };
+  for (const run of runsOf(solid.cuts)) {
     const strip = (top: number, bottom: number): void => {
       surface.begin();
       run.forEach((cut, i) => {
@@ -167,4 +162,18 @@ export function paintCoat(surface: Surface, solid: Of<'coat'>, view: View, palet
     strip(0.68, 0.42);
     surface.fill('#ffffff', 0.5 * solid.gloss);
   }
+}
+
+function paintCoatAcross(surface: Surface, solid: Of<'coat'>, view: View, palette: Palette): void {
+  const widest = [...solid.cuts].sort((a, b) => b.semiY * b.semiZ - a.semiY * a.semiZ)[0];
+  if (!widest) return;
+  const p: Vec3 = [widest.x, widest.y, widest.z];
+  surface.begin();
+  surface.circle(
+    screenX(view, p),
+    screenY(view, p),
+    (Math.max(widest.semiY, widest.semiZ) + solid.thickMm) * view.scale,
+  );
+  if (palette.plain) surface.fill(palette.ink);
+  else surface.stroke(palette.tint(solid.tint), Math.max(0.8, solid.thickMm * view.scale), 0.5);
 }

@@ -109,6 +109,27 @@ function dropBuried(columns: readonly number[][], from: number): void {
   }
 }
 
+/** One section's cut at x as the table holds it; what is limp carries its load some way toward its root. */
+function rowOf(section: Section, index: number, x: number, cut: Readonly<Ellipse>): number[] {
+  const s = section.softness;
+  const root = s === 0 ? null : rootFor(section.root, x);
+  return [
+    cut.y,
+    cut.z,
+    cut.semiY,
+    cut.semiZ,
+    section.turn,
+    cut.opacity,
+    s,
+    section.ballMm,
+    section.leastSemiMm,
+    root ? s * (root[0] - x) : 0,
+    root ? s * (root[1] - cut.y) : 0,
+    root ? s * (root[2] - cut.z) : 0,
+    index,
+  ];
+}
+
 /** Cuts sections into cells: at every section's ends, then into equal parts no longer than 1/120 of the whole. */
 export function cutCells(sections: readonly Section[]): CellTable {
   const cells = pieces(sections);
@@ -120,24 +141,7 @@ export function cutCells(sections: readonly Section[]): CellTable {
       if (x < each.fromMm || x > each.toMm) return;
       cut.opacity = 1;
       each.at(x, cut);
-      if (!(cut.semiY > 0 && cut.semiZ > 0 && cut.opacity > 0)) return;
-      const s = each.softness;
-      const root = s === 0 ? null : rootFor(each.root, x);
-      append(columns, [
-        cut.y,
-        cut.z,
-        cut.semiY,
-        cut.semiZ,
-        each.turn,
-        cut.opacity,
-        s,
-        each.ballMm,
-        each.leastSemiMm,
-        root ? s * (root[0] - x) : 0,
-        root ? s * (root[1] - cut.y) : 0,
-        root ? s * (root[2] - cut.z) : 0,
-        index,
-      ]);
+      if (cut.semiY > 0 && cut.semiZ > 0 && cut.opacity > 0) append(columns, rowOf(each, index, x, cut));
     });
     dropBuried(columns, first[c] ?? 0);
     first[c + 1] = columns[0]?.length ?? 0;

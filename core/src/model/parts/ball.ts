@@ -129,20 +129,30 @@ function drawerNotes(item: WeightItem, diameterMm: number): string[] {
     : [`weighed in the drawer${item.massN === undefined ? '' : ` (${String(item.massN)} of them)`}`];
 }
 
+/** @param share of the computed mass that it was weighed at */
+const likelyNotes = (share: number, { name }: Solid): string[] =>
+  share >= LIKELY.least && share <= LIKELY.most
+    ? []
+    : [`weighed at ${share.toFixed(2)} of what ${name} this size would weigh; is it another metal, or more pieces?`];
+
 const sidesOf = (side: Ball['side']): readonly number[] => (side === 'near' ? [1] : side === 'far' ? [-1] : [1, -1]);
 
+function misplacedOf({ shape, side }: Ball, path: string): Fault | null {
+  const { sides } = SHAPES[shape];
+  if (side === undefined || sides.includes(side)) return null;
+  const choices = sides.join(', ').replace(/, (\w+)$/, ' or $1');
+  return { path: `${path}.side`, code: 'choice', message: `a ${shape} sits ${choices}, not "${side}"` };
+}
+
+// oxlint-disable-next-line max-lines-per-function -- what can be wrong is asked first; the rest is one literal
 function build(part: Ball, extent: PartExtent, ground: Ground, path: string): Outcome<BuiltPart> {
   const rule = SHAPES[part.shape];
   const item = itemOf(part, ground);
   const [solid, weighed] = [solidOf(part, item, path), weighedMass(part, item, extent.lengthMm, path)];
   if (!solid.ok) return solid;
   if (!weighed.ok) return weighed;
-  if (part.side !== undefined && !rule.sides.includes(part.side))
-    return bad({
-      path: `${path}.side`,
-      code: 'choice',
-      message: `a ${part.shape} sits ${rule.sides.join(', ').replace(/, (\w+)$/, ' or $1')}, not "${part.side}"`,
-    });
+  const misplaced = misplacedOf(part, path);
+  if (misplaced) return bad(misplaced);
   const size = sizeOf(part, item, extent, solid.value, path);
   if (!size.ok) return size;
   const { diameterMm } = size.value;
@@ -156,7 +166,6 @@ function build(part: Ball, extent: PartExtent, ground: Ground, path: string): Ou
   const volumeMm3 = body.pieces.reduce((sum, piece) => sum + piece.volumeMm3, 0);
   const massMg = weighed.value ?? volumeMm3 * solid.value.density;
   const share = massMg / (volumeMm3 * solid.value.density);
-  const unlikely = weighed.value !== null && (share < LIKELY.least || share > LIKELY.most);
   const centroid = body.pieces[0]?.centroid ?? centre;
   const round = part.shape === 'bead' || part.shape === 'cone';
   return good(
@@ -164,11 +173,7 @@ function build(part: Ball, extent: PartExtent, ground: Ground, path: string): Ou
       lumps: body.pieces.map((piece) => lump((massMg * piece.volumeMm3) / volumeMm3, piece.volumeMm3, piece.centroid)),
       notes: [
         ...(item ? drawerNotes(item, diameterMm) : []),
-        ...(unlikely
-          ? [
-              `weighed at ${share.toFixed(2)} of what ${solid.value.name} this size would weigh; is it another metal, or more pieces?`,
-            ]
-          : []),
+        ...(weighed.value === null ? [] : likelyNotes(share, solid.value)),
       ],
       sections: body.sections,
       skinMm2: body.skinMm2,

@@ -25,6 +25,10 @@ export interface BoundLine {
   readonly pointAt: (mm: number) => Vec3;
 }
 
+/** Nine points along what is bound, for the drawing; none where nothing is. */
+export const boundPoints = ({ boundMm, pointAt }: BoundLine): Vec3[] =>
+  boundMm > 0 ? Array.from({ length: 9 }, (_, i) => pointAt((boundMm * i) / 8)) : [];
+
 export interface Lying {
   readonly platform: Platform;
   readonly side: { readonly y: number; readonly z: number };

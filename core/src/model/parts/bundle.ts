@@ -107,6 +107,23 @@ function levelOf(part: Bundle): number {
   return part.ends === 'staggered' || part.ends === 'torn' ? -1 : 0;
 }
 
+type BundleForm = Extract<PartForm, { kind: 'bundle' }>;
+
+const formOf = (part: Bundle, clump: Clump, m: BundleMaterial): Omit<BundleForm, 'strands' | 'bound'> => ({
+  kind: 'bundle',
+  manner: m.manner,
+  line: clump.line,
+  pinchMm: 2 * clump.half,
+  squeezedMm: clump.pinchMm,
+  spreadV: m.spreadV,
+  spreadH: m.spreadH,
+  taper: m.taper,
+  softness: m.softness,
+  tint: tintOf(part.colour, m.colour),
+  fibreMm: m.fibreMm,
+  level: levelOf(part),
+});
+
 function build(part: Bundle, extent: PartExtent, ground: Ground, path: string): Outcome<BuiltPart> {
   const match = bundleMaterial(part, ground.drawers);
   if (!match)
@@ -115,7 +132,6 @@ function build(part: Bundle, extent: PartExtent, ground: Ground, path: string): 
   const faults: Fault[] = [];
   const angle = leaveAngle(part, ANGLES[part.role] ?? 0, path, faults);
   const pinch = pinchOf(part, extent, m);
-  const tint = tintOf(part.colour, m.colour);
   const notes = note === null ? [] : [note];
   if (pinch <= 0 || extent.lengthMm <= 0)
     return good(
@@ -141,23 +157,11 @@ function build(part: Bundle, extent: PartExtent, ground: Ground, path: string): 
       lumps.push(bound.lump);
       sections.push(bound.section);
     }
-    forms.push({
-      kind: 'bundle',
-      manner: m.manner,
-      line,
-      pinchMm: 2 * half,
-      squeezedMm: pinchMm,
-      spreadV: m.spreadV,
-      spreadH: m.spreadH,
-      taper: m.taper,
-      softness: m.softness,
-      tint,
-      fibreMm: m.fibreMm,
-      strands: Math.round(part.strands === undefined ? clump.solidMm2 / m.strandMm2 : part.strands * side.share),
-      bound: bound?.path ?? [],
-      level: levelOf(part),
-    });
-    forms.push(...supportForms(part.support, line, 2 * half));
+    const strands = part.strands === undefined ? clump.solidMm2 / m.strandMm2 : part.strands * side.share;
+    forms.push(
+      { ...formOf(part, clump, m), strands: Math.round(strands), bound: bound?.path ?? [] },
+      ...supportForms(part.support, line, 2 * half),
+    );
   }
   const massMg = lumps.reduce((sum, each) => sum + each.massMg, 0);
   return good(built(part, m.name, { lumps, sections, forms, notes, waterMg: massMg * m.water }));

@@ -5,7 +5,7 @@ import type { Drawers } from '../../drawers/index.ts';
 import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import { section, setEllipse, type Section, type SolidLump, type Vec3 } from '../platform/section.ts';
 import { bad, good, type Outcome } from '../../base/index.ts';
-import { bindingsOfRib, boundLine, massAlong, type BoundLine } from './boundLine.ts';
+import { bindingsOfRib, boundLine, boundPoints, massAlong, type BoundLine } from './boundLine.ts';
 import { boundButts, supportForms, type Butts } from './butts.ts';
 import { built, leaveAngle, lump, reachOf, RelationReader, sideOf, sideShares } from './common.ts';
 import type { PartForm } from './forms.ts';
@@ -110,12 +110,21 @@ function bladesOf(part: Feather): Blade[] {
   }));
 }
 
+/** Which way from the shank each side lies; feathers know no other. */
+const AWAY: Readonly<Partial<Record<Side, { y: number; z: number }>> & { top: { y: number; z: number } }> = {
+  near: { y: 1, z: 0 },
+  far: { y: -1, z: 0 },
+  bottom: { y: 0, z: -1 },
+  top: { y: 0, z: 1 },
+};
+
 interface Laid {
   readonly section: Section | null;
   readonly lump: SolidLump;
   readonly form: Extract<PartForm, { kind: 'feather' }>;
 }
 
+// oxlint-disable-next-line max-lines-per-function -- one blade's path, mass, section and form, each a literal
 function layBlade(
   part: Feather,
   extent: PartExtent,
@@ -128,14 +137,7 @@ function layBlade(
   const count = part.perSide ?? form.perSide;
   const thickMm = m.thicknessMm * count;
   const widthMm = (extent.lengths['width']?.mm ?? m.widthMm) * blade.share;
-  const side =
-    blade.side === 'near'
-      ? { y: 1, z: 0 }
-      : blade.side === 'far'
-        ? { y: -1, z: 0 }
-        : blade.side === 'bottom'
-          ? { y: 0, z: -1 }
-          : { y: 0, z: 1 };
+  const side = AWAY[blade.side] ?? AWAY.top;
   const path: BoundLine = boundLine({
     platform: ground.platform,
     side,
@@ -154,31 +156,29 @@ function layBlade(
     return [0, level * paired * half, -side.z * steep * half];
   };
   const { volumeMm3, centroid } = massAlong(path, (mm) => widthAt(mm) * thickMm * m.packing, aside);
+  const vane = section({
+    owner: part.id,
+    fromMm: path.frontMm,
+    toMm: path.tipX,
+    softness: m.softness,
+    root: path.bindings,
+    leastSemiMm: thickMm / 2,
+    turn: blade.turn,
+    at: (x, out) => {
+      const [, y, z] = path.centreAt(x);
+      const mm = path.alongAt(x);
+      const [, offY, offZ] = aside(mm);
+      setEllipse(out, y + offY, z + offZ, widthAt(mm) / 2, thickMm / 2, m.opacity);
+    },
+  });
   return {
     lump: lump(volumeMm3 * m.density, volumeMm3, centroid),
-    section:
-      path.tipX > path.frontMm
-        ? section({
-            owner: part.id,
-            fromMm: path.frontMm,
-            toMm: path.tipX,
-            softness: m.softness,
-            root: path.bindings,
-            leastSemiMm: thickMm / 2,
-            turn: blade.turn,
-            at: (x, out) => {
-              const [, y, z] = path.centreAt(x);
-              const mm = path.alongAt(x);
-              const [, offY, offZ] = aside(mm);
-              setEllipse(out, y + offY, z + offZ, widthAt(mm) / 2, thickMm / 2, m.opacity);
-            },
-          })
-        : null,
+    section: path.tipX > path.frontMm ? vane : null,
     form: {
       kind: 'feather',
       manner: part.form ?? 'pair',
       line: path.line,
-      bound: path.boundMm > 0 ? Array.from({ length: 9 }, (_, i) => path.pointAt((path.boundMm * i) / 8)) : [],
+      bound: boundPoints(path),
       widthMm,
       totalMm: path.totalMm,
       turn: blade.turn,

@@ -73,6 +73,7 @@ function measure(part: Hackle, path: string, bench: MeasuredOn): Outcome<Measure
   });
 }
 
+// oxlint-disable-next-line max-lines-per-function -- fibres and stem, ring and form: one chain of figures, each used by the next
 function build(part: Hackle, extent: PartExtent, ground: Ground, path: string): Outcome<BuiltPart> {
   const match = materialOf(part, ground.drawers);
   if (!match) return bad({ path: `${path}.material`, code: 'material', message: 'the drawers hold no hackles' });
@@ -105,6 +106,18 @@ function build(part: Hackle, extent: PartExtent, ground: Ground, path: string): 
   const half = halfOf(part);
   const arc = half === 0 ? 2 * Math.PI : Math.PI;
   const out = half * (2 / Math.PI) * (stemAt(mid) + outward / 2);
+  const ring = section({
+    owner: part.id,
+    fromMm: startMm,
+    toMm: endMm + back,
+    softness: m.softness,
+    leastSemiMm: core / 2,
+    at: (x, cut) => {
+      const r = radiusAt(x);
+      const opacity = Math.min(0.9, 1 - Math.exp((-fibres * m.fibreMm) / (arc * Math.max(r, LEAST_RING_MM))));
+      setEllipse(cut, 0, axisZ(Math.min(x, endMm)) + (half * r) / 2, r, half === 0 ? r : r / 2, opacity);
+    },
+  });
   return good(
     built(part, m.name, {
       turns,
@@ -115,26 +128,7 @@ function build(part: Hackle, extent: PartExtent, ground: Ground, path: string): 
         lump(fibreMg, fibreMg / KERATIN, [mid + back / 2, 0, axisZ(mid) + out]),
         lump(stemMg, stemMg / KERATIN, [mid, 0, axisZ(mid)]),
       ],
-      sections: [
-        section({
-          owner: part.id,
-          fromMm: startMm,
-          toMm: endMm + back,
-          softness: m.softness,
-          leastSemiMm: core / 2,
-          at: (x, cut) => {
-            const r = radiusAt(x);
-            setEllipse(
-              cut,
-              0,
-              axisZ(Math.min(x, endMm)) + (half * r) / 2,
-              r,
-              half === 0 ? r : r / 2,
-              Math.min(0.9, 1 - Math.exp((-fibres * m.fibreMm) / (arc * Math.max(r, LEAST_RING_MM)))),
-            );
-          },
-        }),
-      ],
+      sections: [ring],
       forms: [
         {
           kind: 'hackle',

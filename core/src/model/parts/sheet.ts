@@ -27,6 +27,60 @@ function measure(part: Sheet, path: string): Outcome<MeasuredPart> {
   return good(measuredSpan(part, path, reader, { from, to }));
 }
 
+interface Piece {
+  readonly owner: string;
+  readonly extent: PartExtent;
+  readonly ground: Ground;
+  readonly m: SheetMaterial;
+  readonly widthMm: number;
+  readonly thickMm: number;
+  readonly tint: string;
+}
+
+/** One piece laid along one side of what is tied in already. */
+function layOver(piece: Piece, away: { y: number; z: number }) {
+  const { owner, extent, ground, m, widthMm, thickMm, tint } = piece;
+  const { startMm, endMm } = extent;
+  const { axisZ } = ground.platform;
+  const spanMm = endMm - startMm;
+  const stand = (x: number): number => ground.radiusUnder(x) + thickMm / 2;
+  const centre = (x: number): Vec3 => [x, away.y * stand(x), axisZ(x) + away.z * stand(x)];
+  const flat = away.z !== 0;
+  let [y, z] = [0, 0];
+  for (let i = 0; i < SLICES; i++) {
+    const at = centre(startMm + ((i + 0.5) / SLICES) * spanMm);
+    y += at[1] / SLICES;
+    z += at[2] / SLICES;
+  }
+  const volume = widthMm * thickMm * spanMm;
+  return {
+    lump: lump(volume * m.density, volume, [(startMm + endMm) / 2, y, z]),
+    section: section({
+      owner,
+      fromMm: startMm,
+      toMm: endMm,
+      softness: m.softness,
+      leastSemiMm: thickMm / 2,
+      at: (x, out) => {
+        const [, cy, cz] = centre(x);
+        setEllipse(out, cy, cz, flat ? widthMm / 2 : thickMm / 2, flat ? thickMm / 2 : widthMm / 2, m.opacity);
+      },
+    }),
+    form: {
+      kind: 'sheet' as const,
+      fromMm: startMm,
+      toMm: endMm,
+      side: [away.y, away.z] as const,
+      widthMm,
+      thickMm,
+      centreMm: centre,
+      gloss: m.opacity >= GLOSS_FROM_OPACITY ? 0.7 : 0.3,
+      opacity: m.opacity,
+      tint,
+    },
+  };
+}
+
 function build(part: Sheet, extent: PartExtent, ground: Ground, path: string): Outcome<BuiltPart> {
   const match = materialOf(part, ground.drawers);
   if (!match) return bad({ path: `${path}.material`, code: 'material', message: 'the drawers hold no sheets' });
@@ -49,47 +103,12 @@ function build(part: Sheet, extent: PartExtent, ground: Ground, path: string): O
         notes: [...notes, 'has no span, width or thickness, so it weighs nothing and is not drawn'],
       }),
     );
-  const { axisZ } = ground.platform;
-  const shares = sideShares(side);
-  const laid = shares.map((away) => {
-    const widthMm = width * away.share;
-    const stand = (x: number): number => ground.radiusUnder(x) + thickMm / 2;
-    const centre = (x: number): Vec3 => [x, away.y * stand(x), axisZ(x) + away.z * stand(x)];
-    const flat = away.z !== 0;
-    let [y, z] = [0, 0];
-    for (let i = 0; i < SLICES; i++) {
-      const at = centre(startMm + ((i + 0.5) / SLICES) * spanMm);
-      y += at[1] / SLICES;
-      z += at[2] / SLICES;
-    }
-    const volume = widthMm * thickMm * spanMm;
-    return {
-      lump: lump(volume * m.density, volume, [(startMm + endMm) / 2, y, z]),
-      section: section({
-        owner: part.id,
-        fromMm: startMm,
-        toMm: endMm,
-        softness: m.softness,
-        leastSemiMm: thickMm / 2,
-        at: (x, out) => {
-          const [, cy, cz] = centre(x);
-          setEllipse(out, cy, cz, flat ? widthMm / 2 : thickMm / 2, flat ? thickMm / 2 : widthMm / 2, m.opacity);
-        },
-      }),
-      form: {
-        kind: 'sheet' as const,
-        fromMm: startMm,
-        toMm: endMm,
-        side: [away.y, away.z] as const,
-        widthMm,
-        thickMm,
-        centreMm: centre,
-        gloss: m.opacity >= GLOSS_FROM_OPACITY ? 0.7 : 0.3,
-        opacity: m.opacity,
-        tint: tintOf(part.colour, m.colour),
-      },
-    };
-  });
+  const laid = sideShares(side).map((away) =>
+    layOver(
+      { owner: part.id, extent, ground, m, thickMm, widthMm: width * away.share, tint: tintOf(part.colour, m.colour) },
+      away,
+    ),
+  );
   const massMg = laid.reduce((sum, each) => sum + each.lump.massMg, 0);
   return good(
     built(part, m.name, {

@@ -63,31 +63,35 @@ interface Pieces {
   readonly forms: PartForm[];
 }
 
-/** Hair trimmed to a rounded contour. `lean` sets more of it on the near side. */
-function trimmed(
-  part: Spun,
-  extent: PartExtent,
-  ground: Ground,
-  m: SpunMaterial,
-): Pieces & { outer: (x: number) => number } {
-  const { startMm, endMm } = extent;
-  const { axisZ } = ground.platform;
-  const wide = (extent.lengths['diameter']?.mm ?? 0) / 2;
+interface Trim {
+  readonly radius: (x: number) => number;
+  readonly core: (x: number) => number;
+  readonly flatMm: number | null;
+  /** Half height and middle above the axis of what is left at x. */
+  readonly cut: (x: number) => { z: number; semiZ: number; r: number };
+}
+
+/** The contour it is trimmed to: rounded, never below what it stands on, flat below where the file says so. */
+function trimOf(part: Spun, { startMm, endMm, lengths }: PartExtent, ground: Ground): Trim {
+  const wide = (lengths['diameter']?.mm ?? 0) / 2;
   const [mid, half] = [(startMm + endMm) / 2, Math.max(1e-9, (endMm - startMm) / 2)];
   const core = ground.radiusUnder;
   const radius = (x: number): number =>
     Math.max(core(x), wide * Math.sqrt(Math.max(0, 1 - Math.abs((x - mid) / half) ** ROUNDED)));
-  const flat =
+  const flatMm =
     part.flatBelow === undefined || part.flatBelow === false
       ? null
-      : (extent.lengths['flatBelow']?.mm ?? ground.platform.surfaceMm + FLAT_UNDER_MM);
+      : (lengths['flatBelow']?.mm ?? ground.platform.surfaceMm + FLAT_UNDER_MM);
   const cut = (x: number): { z: number; semiZ: number; r: number } => {
     const r = radius(x);
-    const below = flat === null ? r : Math.min(r, Math.max(flat, core(x)));
+    const below = flatMm === null ? r : Math.min(r, Math.max(flatMm, core(x)));
     return { r, z: (r - below) / 2, semiZ: (r + below) / 2 };
   };
-  const packing = packingOf(part, m);
-  const lean = part.lean ?? 0;
+  return { radius, core, flatMm, cut };
+}
+
+/** Volume of the hair with its air, mm³, and the centre of its near half. */
+function bulkOf({ cut, core }: Trim, { startMm, endMm }: PartExtent, axisZ: (x: number) => number) {
   let volume = 0;
   const moment = { x: 0, y: 0, z: 0 };
   const dx = (endMm - startMm) / SLICES;
@@ -102,31 +106,32 @@ function trimmed(
     moment.y += HALF_OUT * (whole * r - hole * inner) * dx;
     moment.z += whole * z * dx + slice * axisZ(x);
   }
-  const forms: PartForm[] = [
-    {
-      kind: 'spun',
-      fromMm: startMm,
-      toMm: endMm,
-      radiusMm: radius,
-      coreMm: core,
-      axisZ,
-      flatMm: flat,
-      lean,
-      fibreMm: m.fibreMm,
-      tint: tintOf(part.colour, m.colour),
-    },
-  ];
-  if (volume <= 0) return { lumps: [], sections: [], forms: [], outer: radius };
-  const hair = volume * packing;
-  const side = (share: 1 | -1): SolidLump =>
-    lump((hair * m.density * (1 + share * lean)) / 2, (hair * (1 + share * lean)) / 2, [
-      moment.x / volume,
-      (share * moment.y) / volume,
-      moment.z / volume,
-    ]);
+  return { volume, near: { x: moment.x / volume, y: moment.y / volume, z: moment.z / volume } };
+}
+
+/** Hair as two halves: `lean` sets more of it on the near side. */
+const halves = (volumeMm3: number, density: number, lean: number, near: { x: number; y: number; z: number }) =>
+  ([1, -1] as const).map((share) => {
+    const half = (volumeMm3 * (1 + share * lean)) / 2;
+    return lump(half * density, half, [near.x, share * near.y, near.z]);
+  });
+
+/** Hair trimmed to a rounded contour. */
+function trimmed(
+  part: Spun,
+  extent: PartExtent,
+  ground: Ground,
+  m: SpunMaterial,
+): Pieces & { outer: (x: number) => number } {
+  const { startMm, endMm } = extent;
+  const { axisZ } = ground.platform;
+  const trim = trimOf(part, extent, ground);
+  const { volume, near } = bulkOf(trim, extent, axisZ);
+  if (volume <= 0) return { lumps: [], sections: [], forms: [], outer: trim.radius };
+  const lean = part.lean ?? 0;
   return {
-    outer: radius,
-    lumps: [side(1), side(-1)],
+    outer: trim.radius,
+    lumps: halves(volume * packingOf(part, m), m.density, lean, near),
     sections: [
       section({
         owner: part.id,
@@ -134,12 +139,25 @@ function trimmed(
         toMm: endMm,
         softness: m.softness,
         at: (x, out) => {
-          const { r, z, semiZ } = cut(x);
+          const { r, z, semiZ } = trim.cut(x);
           setEllipse(out, 0, axisZ(x) + z, r, semiZ, m.opacity);
         },
       }),
     ],
-    forms,
+    forms: [
+      {
+        kind: 'spun',
+        fromMm: startMm,
+        toMm: endMm,
+        radiusMm: trim.radius,
+        coreMm: trim.core,
+        axisZ,
+        flatMm: trim.flatMm,
+        lean,
+        fibreMm: m.fibreMm,
+        tint: tintOf(part.colour, m.colour),
+      },
+    ],
   };
 }
 
@@ -162,17 +180,9 @@ function flared(part: Spun, extent: PartExtent, ground: Ground, m: SpunMaterial)
   const radius = (x: number): number => stem + (x - fromMm) * Math.tan(sweep);
   const volume = solidMm2 * hairMm * FLARE.taper;
   const back = (longMm * (4 * FLARE.taper - 1)) / (6 * FLARE.taper);
-  const lean = part.lean ?? 0;
-  const out = (2 / Math.PI) * radius(fromMm + back);
-  const side = (share: 1 | -1): SolidLump =>
-    lump((volume * m.density * (1 + share * lean)) / 2, (volume * (1 + share * lean)) / 2, [
-      fromMm + back,
-      share * out,
-      z,
-    ]);
-  const fibres = Math.round(solidMm2 / ((Math.PI / 4) * m.fibreMm ** 2));
+  const near = { x: fromMm + back, y: (2 / Math.PI) * radius(fromMm + back), z };
   return {
-    lumps: [side(1), side(-1)],
+    lumps: halves(volume, m.density, part.lean ?? 0, near),
     sections: [
       section({
         owner: part.id,
@@ -196,7 +206,7 @@ function flared(part: Spun, extent: PartExtent, ground: Ground, m: SpunMaterial)
         sweep,
         stemMm: () => stem,
         axisZ,
-        fibres,
+        fibres: Math.round(solidMm2 / ((Math.PI / 4) * m.fibreMm ** 2)),
         turns: 1,
         half: 0,
         thinEnd: 0,

@@ -2,9 +2,9 @@ import { boundMm } from './cutting.ts';
 import { NONE } from './traits.ts';
 import { matchMaterial, tintOf, HOLD } from '../../data/index.ts';
 import type { PartOf, PositionRelation, MeasuredPart, PartExtent } from '../../pattern/index.ts';
-import { section, setEllipse, type Section, type SolidLump, type Vec3 } from '../platform/section.ts';
+import { section, setEllipse, type Ellipse, type Section, type SolidLump, type Vec3 } from '../platform/section.ts';
 import { bad, good, type Fault, type Outcome } from '../../base/index.ts';
-import { bindingsOfRib, boundLine, massAlong } from './boundLine.ts';
+import { bindingsOfRib, boundLine, boundPoints, massAlong } from './boundLine.ts';
 import { boundButts, supportForms, type Butts } from './butts.ts';
 import { built, leaveAngle, lump, reachOf, RelationReader, sideOf, sideShares } from './common.ts';
 import type { PartForm } from './forms.ts';
@@ -119,6 +119,16 @@ function build(part: Strip, extent: PartExtent, ground: Ground, path: string): O
 
 type StripForm = Extract<PartForm, { kind: 'strip' }>;
 
+/** Sets an ellipse so far out from the middle of the hide, flat on top and below, on edge at the sides. */
+function layer(side: { y: number; z: number }) {
+  const upright = side.z !== 0 || side.y === 0;
+  return (out: Ellipse, [, y, z]: Vec3, offset: number, across: number, high: number, opacity: number): void => {
+    const [semiY, semiZ] = upright ? [across, high] : [high, across];
+    setEllipse(out, y + side.y * offset, z + side.z * offset, semiY, semiZ, opacity);
+  };
+}
+
+// oxlint-disable-next-line max-lines-per-function -- one hide: its path, band, pile and form, each a literal
 function layHide(
   id: string,
   hide: Hide,
@@ -130,39 +140,21 @@ function layHide(
   const { thickMm, hairMm, softness, pileMgMm2 } = hide;
   const standMm = (x: number): number => ground.radiusUnder(x) + thickMm / 2;
   const path = boundLine({ platform: ground.platform, side, extent, standMm, angle });
-  const { line, frontMm, tipX, totalMm, boundMm, bindings } = path;
+  const { line, frontMm, tipX, totalMm, bindings } = path;
   const widthAt = widthOf(hide, totalMm);
-  const upright = side.z !== 0 || side.y === 0;
-  const lay = (
-    out: Parameters<Section['at']>[1],
-    centre: Vec3,
-    offset: number,
-    across: number,
-    high: number,
-    opacity: number,
-  ): void => {
-    setEllipse(
-      out,
-      centre[1] + side.y * offset,
-      centre[2] + side.z * offset,
-      upright ? across : high,
-      upright ? high : across,
-      opacity,
-    );
-  };
+  const lay = layer(side);
   const pileHigh = PILE.lie * hairMm;
-  const band = (fromMm: number, toMm: number): Section =>
-    section({
-      owner: id,
-      fromMm,
-      toMm,
-      softness,
-      root: bindings,
-      leastSemiMm: hide.widthMm / 2,
-      at: (x, out) => {
-        lay(out, path.centreAt(x), 0, widthAt(path.alongAt(x)) / 2, thickMm / 2, 1);
-      },
-    });
+  const band = section({
+    owner: id,
+    fromMm: frontMm,
+    toMm: tipX,
+    softness,
+    root: bindings,
+    leastSemiMm: hide.widthMm / 2,
+    at: (x, out) => {
+      lay(out, path.centreAt(x), 0, widthAt(path.alongAt(x)) / 2, thickMm / 2, 1);
+    },
+  });
   const pile = section({
     owner: id,
     fromMm: frontMm,
@@ -184,7 +176,7 @@ function layHide(
   const pileMg = areaMm2 * pileMgMm2;
   return {
     lumps: [lump(collagen * HIDE.density + pileMg, collagen + pileMg / PILE.density, centroid)],
-    sections: [...(tipX > frontMm ? [band(frontMm, tipX)] : []), pile],
+    sections: [...(tipX > frontMm ? [band] : []), pile],
     form: {
       kind: 'strip',
       line,
@@ -196,7 +188,7 @@ function layHide(
       thickMm,
       hairMm,
       pileMm: pileHigh,
-      bound: boundMm > 0 ? Array.from({ length: 9 }, (_, i) => path.pointAt((boundMm * i) / 8)) : [],
+      bound: boundPoints(path),
     },
   };
 }

@@ -13,7 +13,7 @@ import {
 } from '../../data/index.ts';
 import { named, type WeightItem } from '../../drawers/index.ts';
 import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
-import { section, setEllipse } from '../platform/section.ts';
+import { section, setEllipse, type Section } from '../platform/section.ts';
 import { bad, good, type Outcome, suggestion } from '../../base/index.ts';
 import { measuredSpan, built, BUTTS_NOTE, HEAD_RANK, lump, RelationReader } from './common.ts';
 import type { BuiltPart, ConstructionModule, Ground } from './types.ts';
@@ -104,6 +104,42 @@ function strandOf(part: Wrap, ground: Ground, path: string): Outcome<Strand> {
   return good({ ...item, tint: tintOf(part.colour, item.colour), note });
 }
 
+interface Wound {
+  readonly part: Wrap;
+  readonly extent: PartExtent;
+  readonly strand: Strand;
+  readonly axisZ: (x: number) => number;
+  /** Radius over it at x. */
+  readonly outer: (x: number) => number;
+}
+
+const skinSection = ({ part, extent, strand, axisZ, outer }: Wound, leastSemiMm: number, cover: number): Section =>
+  section({
+    owner: part.id,
+    fromMm: extent.startMm,
+    toMm: extent.endMm,
+    softness: strand.softness,
+    leastSemiMm,
+    at: (x, out) => {
+      const r = outer(x);
+      setEllipse(out, 0, axisZ(x), r, r, cover);
+    },
+  });
+
+const formOf = ({ part, extent, strand, axisZ, outer }: Wound) => ({
+  kind: 'wound' as const,
+  manner: strand.manner,
+  fromMm: extent.startMm,
+  toMm: extent.endMm,
+  outerMm: outer,
+  axisZ,
+  counter: part.direction === 'counter',
+  tint: strand.tint,
+});
+
+/** mm from turn to turn of a body that does not say, for the drawing alone. */
+const DRAWN_PITCH_MM = 1.2;
+
 /** Wire, tinsel and other strands in touching or open turns, in one or two layers. */
 function buildStrand(part: Wrap, extent: PartExtent, ground: Ground, strand: Strand): BuiltPart {
   const { startMm, endMm } = extent;
@@ -123,46 +159,17 @@ function buildStrand(part: Wrap, extent: PartExtent, ground: Ground, strand: Str
   const { axisZ } = ground.platform;
   const mid = (startMm + endMm) / 2;
   const nothing = w === 0 || turns === 0 || span === 0;
+  const wound: Wound = { part, extent, axisZ, strand, outer };
   return built(part, strand.name, {
     turns,
     lumps: nothing ? [] : [lump(volumeMm3 * strand.density, volumeMm3, [mid, 0, axisZ(mid)])],
-    sections: nothing
-      ? []
-      : [
-          section({
-            owner: part.id,
-            fromMm: startMm,
-            toMm: endMm,
-            softness: strand.softness,
-            leastSemiMm: core / 2 + w * layers,
-            at: (x, out) => {
-              const r = outer(x);
-              setEllipse(out, 0, axisZ(x), r, r, cover);
-            },
-          }),
-        ],
+    sections: nothing ? [] : [skinSection(wound, core / 2 + w * layers, cover)],
     waterMg: volumeMm3 * strand.density * strand.water,
     seeThrough: cover < 1,
     skinMm2: cover < 1 ? 0 : Math.PI * (core + 2 * w * layers) * span,
     outer: cover < 0.5 ? null : outer,
     notes: nothing ? ['has no turns or no thickness, so it weighs nothing'] : [],
-    forms: nothing
-      ? []
-      : [
-          {
-            kind: 'wound',
-            manner: strand.manner,
-            fromMm: startMm,
-            toMm: endMm,
-            coreMm: core,
-            outerMm: outer,
-            axisZ,
-            turns,
-            strandMm: w,
-            counter: part.direction === 'counter',
-            tint: strand.tint,
-          },
-        ],
+    forms: nothing ? [] : [{ ...formOf(wound), coreMm: core, turns, strandMm: w }],
   });
 }
 
@@ -196,6 +203,8 @@ function buildBody(part: Wrap, extent: PartExtent, ground: Ground, strand: Stran
     moment += slice * x;
   }
   const { axisZ } = ground.platform;
+  const core = ground.meanDiameterUnder(startMm, endMm);
+  const wound: Wound = { part, extent, axisZ, strand, outer };
   const solidMm3 = volume * strand.solid;
   const massMg = solidMm3 * strand.density;
   const mid = volume > 0 ? moment / volume : (startMm + endMm) / 2;
@@ -206,42 +215,13 @@ function buildBody(part: Wrap, extent: PartExtent, ground: Ground, strand: Stran
     notes: volume > 0 ? [] : ['is no thicker than what lies under it, so it weighs nothing'],
     outer: volume > 0 ? outer : null,
     lumps: volume > 0 ? [lump(massMg, solidMm3, [mid, 0, axisZ(mid)])] : [],
-    sections:
-      volume > 0
-        ? [
-            section({
-              owner: part.id,
-              fromMm: startMm,
-              toMm: endMm,
-              softness: strand.softness,
-              leastSemiMm: ground.meanDiameterUnder(startMm, endMm) / 2,
-              at: (x, out) => {
-                const r = outer(x);
-                setEllipse(out, 0, axisZ(x), r, r, strand.opacity);
-              },
-            }),
-          ]
-        : [],
+    sections: volume > 0 ? [skinSection(wound, core / 2, strand.opacity)] : [],
     waterMg: massMg * strand.water,
     seeThrough: strand.opacity < 1,
     skinMm2: strand.opacity < 1 ? 0 : 2 * Math.PI * outer(mid) * (endMm - startMm),
     forms:
       volume > 0
-        ? [
-            {
-              kind: 'wound',
-              manner: strand.manner,
-              fromMm: startMm,
-              toMm: endMm,
-              coreMm: ground.meanDiameterUnder(startMm, endMm),
-              outerMm: outer,
-              axisZ,
-              turns: turns ?? (endMm - startMm) / 1.2,
-              strandMm: 0,
-              counter: part.direction === 'counter',
-              tint: strand.tint,
-            },
-          ]
+        ? [{ ...formOf(wound), coreMm: core, turns: turns ?? (endMm - startMm) / DRAWN_PITCH_MM, strandMm: 0 }]
         : [],
   });
 }

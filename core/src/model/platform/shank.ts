@@ -45,6 +45,7 @@ function loopBetween(
 }
 
 /** A straight wire with an eye at each end; the rear one carries a trailing hook on a loop. */
+// oxlint-disable-next-line max-lines-per-function -- one literal: the platform, key by key
 export function shank(file: ShankFile): Outcome<Platform> {
   const faults: Fault[] = [];
   const lengthMm = lengthAbove(file.length, 'platform.length', faults) ?? 0;

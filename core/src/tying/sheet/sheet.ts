@@ -1,8 +1,8 @@
 import { NOMINAL_DRAWERS, type Drawers } from '../../drawers/index.ts';
 import { platformWords } from '../../contract/index.ts';
-import { reportFly, type LaidPart, type SolvedFly } from '../../model/index.ts';
+import { reportFly, type FlyReport, type LaidFly, type LaidPart, type SolvedFly } from '../../model/index.ts';
 import type { Step } from '../step.ts';
-import { tyingPlan } from '../steps.ts';
+import { tyingPlan, type TyingPlan } from '../steps.ts';
 import { turnWords } from '../words/told.ts';
 import { formatAngle, formatDepth, formatNumber, METRIC, type Style, saying, type Saying } from '../../units/index.ts';
 import { seedOf } from '../../numeric/index.ts';
@@ -74,6 +74,49 @@ function proportionOf(part: LaidPart, { length }: Saying, style: Style): SheetPr
   };
 }
 
+/** What is in hand, in the order it is tied in, thread first and what is wound from the drawer last. */
+function materialsOf(laid: LaidFly, plan: TyingPlan, style: Style): SheetMaterial[] {
+  const { length } = saying(style);
+  const inHand = plan.steps
+    .filter((step) => step.part !== null && step.inHand.length > 0)
+    .map((step): SheetMaterial => ({
+      part: step.part,
+      words: step.inHand.join(', '),
+      cut: step.cutMm === null ? null : length(step.cutMm),
+    }));
+  const wound = laid.parts
+    .filter((part) => part.file.construction === 'wrap' && !inHand.some((each) => each.part === part.file.id))
+    .map((part): SheetMaterial => {
+      const cut = plan.steps.find((step) => step.part === part.file.id && step.cutMm !== null)?.cutMm ?? null;
+      const colour = part.file.colour === undefined ? '' : `, ${part.file.colour}`;
+      return { part: part.file.id, words: `${part.built.material}${colour}`, cut: cut === null ? null : length(cut) };
+    });
+  const { denier, breaksG } = plan.thread;
+  const colour = laid.file.thread?.colour === undefined ? '' : `, ${laid.file.thread.colour}`;
+  const thread: SheetMaterial = {
+    part: null,
+    words: `thread, ${formatNumber(denier, 0, style)} denier${colour}; it breaks at about ${formatNumber(breaksG / 1000, 1, style)} kgf`,
+    cut: Object.values(formatDepth(plan.threadMm, style)).join(' '),
+  };
+  return [thread, ...inHand, ...wound];
+}
+
+/** What it does in water and in the air, a line each. */
+function doesOf({ keel, sink, weight, trim }: FlyReport, { mass, speed }: Saying, style: Style): string[] {
+  const { ride } = keel.tight;
+  const holds =
+    keel.holdsTo_mm_s === null ? ', in any side current' : `, holds to ${speed(keel.holdsTo_mm_s)} from the side`;
+  const nose = trim.noseDown_deg;
+  return [
+    `rides ${RIDES[ride] ?? ride}${holds}`,
+    sink
+      ? `sinks ${speed(sink.terminal_mm_s)}, ${sink.class}; down 1 m in ${formatNumber(sink.timeTo1m_s ?? 0, 1, style)} s`
+      : 'floats',
+    ...(nose === null ? [] : [`${formatAngle(Math.abs(nose), style)}° ${nose < 0 ? 'tail' : 'nose'}-down`]),
+    `weighs ${mass(weight.dry_mg)} dry, ${mass(weight.casting_mg)} as it is cast`,
+  ];
+}
+
 /** The tying sheet of a solved fly, in a tier's units and with the spools of the drawer. */
 export function sheetOf(
   solved: SolvedFly,
@@ -82,52 +125,19 @@ export function sheetOf(
 ): TyingSheet {
   const { laid } = solved;
   const say = saying(style);
-  const { length, mass, speed } = say;
+  const { length } = say;
   const plan = tyingPlan(laid, style, threads);
-  const report = reportFly(solved);
-  const { keel, sink, weight, trim } = report;
-  const materials = plan.steps
-    .filter((step) => step.part !== null && step.inHand.length > 0)
-    .map((step): SheetMaterial => ({
-      part: step.part,
-      words: step.inHand.join(', '),
-      cut: step.cutMm === null ? null : length(step.cutMm),
-    }));
-  const wound = laid.parts
-    .filter((part) => part.file.construction === 'wrap' && !materials.some((each) => each.part === part.file.id))
-    .map((part): SheetMaterial => {
-      const cut = plan.steps.find((step) => step.part === part.file.id && step.cutMm !== null)?.cutMm ?? null;
-      const colour = part.file.colour === undefined ? '' : `, ${part.file.colour}`;
-      return { part: part.file.id, words: `${part.built.material}${colour}`, cut: cut === null ? null : length(cut) };
-    });
   return {
     name: laid.file.name,
     id: shortId(laid.file),
     hook: `${platformWords(laid.file.platform)}, shank ${length(laid.platform.shankMm)}${laid.platform.gapMm === null ? '' : `, gap ${length(laid.platform.gapMm)}`}`,
     notes: laid.file.notes ?? null,
-    materials: [
-      {
-        part: null,
-        words: `thread, ${formatNumber(plan.thread.denier, 0, style)} denier${laid.file.thread?.colour === undefined ? '' : `, ${laid.file.thread.colour}`}; it breaks at about ${formatNumber(plan.thread.breaksG / 1000, 1, style)} kgf`,
-        cut: Object.values(formatDepth(plan.threadMm, style)).join(' '),
-      },
-      ...materials,
-      ...wound,
-    ],
+    materials: materialsOf(laid, plan, style),
     steps: plan.steps,
     proportions: laid.parts
       .filter((part) => part.extent.lengthMm > 0 && part.file.construction !== 'coat')
       .map((part) => proportionOf(part, say, style)),
-    does: [
-      `rides ${RIDES[keel.tight.ride] ?? keel.tight.ride}${keel.holdsTo_mm_s === null ? ', in any side current' : `, holds to ${speed(keel.holdsTo_mm_s)} from the side`}`,
-      sink
-        ? `sinks ${speed(sink.terminal_mm_s)}, ${sink.class}; down 1 m in ${formatNumber(sink.timeTo1m_s ?? 0, 1, style)} s`
-        : 'floats',
-      trim.noseDown_deg === null
-        ? ''
-        : `${formatAngle(Math.abs(trim.noseDown_deg), style)}° ${trim.noseDown_deg < 0 ? 'tail' : 'nose'}-down`,
-      `weighs ${mass(weight.dry_mg)} dry, ${mass(weight.casting_mg)} as it is cast`,
-    ].filter((line) => line !== ''),
+    does: doesOf(reportFly(solved), say, style),
     cautions: [...new Set(plan.steps.flatMap((step) => step.caution ?? []))],
   };
 }

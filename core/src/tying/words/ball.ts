@@ -10,12 +10,11 @@ const ballName = (material: string, shape: string): string =>
 
 /** Eyes, beads, cones and discs. */
 export function ballWords(told: Told): PartWords {
-  const { move, laid, length, place } = told;
+  const { move, length, place } = told;
   const { part } = move;
   const file = part.file as PartOf<'ball'>;
   const size = length(part.extent.lengthMm);
   const lead = hasLead(part);
-  const glued = laid.file.finish?.glueOnThread === true;
   const base: PartWords = {
     ...NOTHING,
     inHand: [`${size} ${ballName(part.built.material, file.shape)}`],
@@ -39,24 +38,30 @@ export function ballWords(told: Told): PartWords {
       caution: CAUTIONS.superglue,
       look: ['From the front: both at one height.'],
     };
-  const front = laid.headMm;
+  return { ...base, ...tiedEyes(told, file) };
+}
+
+/** Eyes that the thread crosses, on top of the shank or below it. */
+function tiedEyes({ move, laid, length, place }: Told, file: PartOf<'ball'>): Partial<PartWords> {
+  const { part } = move;
+  const at = tieInMm(part);
+  const glued = laid.file.finish?.glueOnThread === true;
   return {
-    ...base,
     how: [
-      `Set it ${sideWords(part)} with its middle at ${place(tieInMm(part))}, ${length(tieInMm(part))} behind the eye.`,
+      `Set it ${sideWords(part)} with its middle at ${place(at)}, ${length(at)} behind the eye.`,
       'Six turns one way across, six the other, then turns round under it, between eyes and shank.',
       ...(glued ? ['A drop of superglue into the crossing turns.'] : []),
     ],
-    measure: along(tieInMm(part), 'from the eye to the middle of the eyes', file.at ?? null, 0, tieInMm(part)),
+    measure: along(at, 'from the eye to the middle of the eyes', file.at ?? null, 0, at),
     torque: 'Hold the pair turned a little toward you: the thread turns it away.',
     glue: glued ? 'a drop of superglue on the crossing turns' : null,
     proof: 'Take one ball and try to turn it: the pair must not give.',
     look: ['From the front: level.', 'From above: square to the shank.'],
     wrong:
-      front > part.extent.startMm - 0.2
+      laid.headMm > part.extent.startMm - 0.2
         ? 'They sit on the head space: nothing can be tied in front of them.'
         : 'Eyes that sit askew lean the fly to one side.',
-    caution: lead ? CAUTIONS.lead : glued ? CAUTIONS.superglue : null,
+    caution: hasLead(part) ? CAUTIONS.lead : glued ? CAUTIONS.superglue : null,
     state: 'spun',
   };
 }

@@ -70,6 +70,7 @@ interface Currents {
   readonly side: SideCurrent;
 }
 
+// oxlint-disable-next-line max-lines-per-function -- a table of handlers that share what was reckoned of a fly
 export const balanceReckon = (desk: Desk) => {
   const currents = new WeakMap<LaidFly, Currents>();
   const currentsOf = (laid: LaidFly): Currents => {
