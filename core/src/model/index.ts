@@ -33,6 +33,7 @@ export { boundMm, windingOf } from './parts/cutting.ts';
 export { limpness, traitsOf } from './parts/registry.ts';
 export { cutLength } from './solve/cutLength.ts';
 export { DRAG_FACTOR, type FallWith, SOAKED_ALONE, dragFactorOf, fallOf } from './solve/fall.ts';
+export { type HoldRange, holdRange } from './solve/holdRange.ts';
 export { type LaidFly, type LaidPart, layFly, platformTotals } from './solve/layFly.ts';
 export { meantFor } from './solve/meant.ts';
 export { reportFly } from './solve/report.ts';

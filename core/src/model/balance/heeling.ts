@@ -1,41 +1,98 @@
 import { project, type Silhouette } from '../geometry/silhouette.ts';
-import { cellLoad, toRad, type BalanceModel } from './model.ts';
+import { CURVE_STEPS, cylinderCurve, G, LAST_STEP, octaveOf, sphereCurve } from './drag.ts';
+import { toRad, type BalanceModel } from './model.ts';
 
 /** Heels a curve over the full turn is given at, degrees: −175, −170 … 180. */
 export const CURVE_DEG: readonly number[] = Array.from({ length: 72 }, (_, i) => -175 + 5 * i);
 
-/** Lever of each cell's load about the tow axis at roll θ: ζ − ζ_p, mm. @param theta radians */
-export function armsOf(model: BalanceModel, shape: Silhouette, theta: number): Float64Array {
-  const tow = model.tow[1] * Math.sin(theta) + model.tow[2] * Math.cos(theta);
-  return Float64Array.from(shape.b, (b, c) => (b > 0 ? (shape.load[c] as number) / b - tow : 0));
-}
+/**
+ * What a flow across the shank does at one roll, brought to a list of breadths with their levers about the tow axis, so that it can be
+ * asked at many speeds. Moments in mg·mm, told without the sign of the flow.
+ */
+export class HeelingLoads {
+  /** log₂ of each breadth, mm: those across balls come after those across the rest. */
+  private readonly octaves: number[] = [];
+  /** Breadth times length times lever, mm³. */
+  private readonly levers: number[] = [];
+  private readonly cylinders: number;
+  private readonly model: BalanceModel;
 
-/** Moment of a flow's load about the tow axis, without its sign, mg·mm. */
-export function loadMoment(model: BalanceModel, shape: Silhouette, arms: Float64Array, speedMmS: number): number {
-  const { table, water } = model;
-  let moment = 0;
-  for (let c = 0; c < table.cells; c++) {
-    if ((shape.b[c] as number) > 0)
-      moment += cellLoad(shape, c, speedMmS, water) * (table.dx[c] as number) * (arms[c] as number);
+  /** @param theta roll, radians */
+  constructor(model: BalanceModel, theta: number) {
+    this.model = model;
+    const shape = project(model.table, 'side', theta);
+    const tow = model.tow[1] * Math.sin(theta) + model.tow[2] * Math.cos(theta);
+    this.addAll(shape, tow, ({ b, ball }, c) => [b[c] as number, (b[c] as number) - (ball[c] as number)]);
+    this.cylinders = this.levers.length;
+    this.addAll(shape, tow, ({ ball, ballMm }, c) => [ballMm[c] as number, ball[c] as number]);
   }
-  return moment;
+
+  private addAll(
+    shape: Silhouette,
+    tow: number,
+    of: (shape: Silhouette, c: number) => readonly [number, number],
+  ): void {
+    const { table } = this.model;
+    for (let c = 0; c < table.cells; c++) {
+      const b = shape.b[c] as number;
+      if (b <= 0) continue;
+      const [size, breadth] = of(shape, c);
+      if (breadth <= 1e-12) continue;
+      this.octaves.push(Math.log2(size));
+      this.levers.push(breadth * (table.dx[c] as number) * ((shape.load[c] as number) / b - tow));
+    }
+  }
+
+  /** Area moment about the tow axis, mm³, and the same with every lever counted as positive. */
+  get areaMoment(): { readonly moment: number; readonly size: number } {
+    return this.levers.reduce(({ moment, size }, lever) => ({ moment: moment + lever, size: size + Math.abs(lever) }), {
+      moment: 0,
+      size: 0,
+    });
+  }
+
+  /** @param speed mm/s */
+  at(speed: number): number {
+    const out = new Float64Array(1);
+    this.atOctaves(speed, out, 0, 1);
+    return out[0] as number;
+  }
+
+  /**
+   * Moments at speeds an octave apart: one look at each breadth serves all of them.
+   * @param first the slowest, mm/s @param out gets them, from `from` on, `step` apart
+   */
+  atOctaves(first: number, out: Float64Array, from: number, step: number): void {
+    const { density, viscosity } = this.model.water;
+    for (let k = from; k < out.length; k += step) out[k] = 0;
+    if (first <= 0) return;
+    const flow = octaveOf(first / viscosity);
+    this.octaves.forEach((octave, i) => {
+      const curve = i < this.cylinders ? cylinderCurve : sphereCurve;
+      const at = Math.max(0, (octave + flow) * CURVE_STEPS);
+      const whole = Math.floor(at);
+      const [share, lever] = [at - whole, this.levers[i] as number];
+      for (let k = from, next = whole; k < out.length; k += step, next += CURVE_STEPS) {
+        const j = Math.min(LAST_STEP, next);
+        const [low, high] = [curve[j] as number, curve[j + 1] as number];
+        out[k] = (out[k] as number) + lever * (low + share * (high - low));
+      }
+    });
+    for (let k = from, speed = first; k < out.length; k += step, speed *= 2)
+      out[k] = (out[k] as number) * ((density * speed * speed) / (2 * G));
+  }
 }
 
 /** What a side current does to a fly over the full turn; the silhouettes are cut once and serve every speed. */
 export class SideFlow {
-  private readonly model: BalanceModel;
-  private readonly cuts: readonly { readonly shape: Silhouette; readonly arms: Float64Array }[];
+  private readonly loads: readonly HeelingLoads[];
 
   constructor(model: BalanceModel) {
-    this.model = model;
-    this.cuts = CURVE_DEG.map((deg) => {
-      const shape = project(model.table, 'side', toRad(deg));
-      return { shape, arms: armsOf(model, shape, toRad(deg)) };
-    });
+    this.loads = CURVE_DEG.map((deg) => new HeelingLoads(model, toRad(deg)));
   }
 
   /** Torque about the shank at each heel of the curve, mg·mm, positive toward +θ. @param flow 1 along +η, −1 against it */
   torque(speedMmS: number, flow: 1 | -1): readonly number[] {
-    return this.cuts.map(({ shape, arms }) => -flow * loadMoment(this.model, shape, arms, speedMmS) + 0);
+    return this.loads.map((each) => -flow * each.at(speedMmS) + 0);
   }
 }

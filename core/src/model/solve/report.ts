@@ -1,6 +1,7 @@
 import { droopAt } from '../balance/droop.ts';
 import { timeTo } from '../balance/fromRest.ts';
 import { fallOf, SOAKED_ALONE } from './fall.ts';
+import { holdRange } from './holdRange.ts';
 import { platformTotals, type LaidFly, type LaidPart } from './layFly.ts';
 import { cutLength } from './cutLength.ts';
 import type { FlyReport } from './reportSchema.ts';
@@ -70,6 +71,7 @@ export function reportFly({ laid, balance, silhouette }: SolvedFly): FlyReport {
       },
       slack: { ride: slack.ride, heel_deg: slack.heelDeg, others: [...slack.others] },
       holdsTo_mm_s: hold.holdsTo,
+      holdsToRange_mm_s: holdRange(laid),
       heelAt100_deg: hold.heelAt100Deg,
       tipping: laid.tipping
         ? { part: laid.tipping.part, mass_mg: laid.tipping.massMg, ratio: laid.tipping.ratio }

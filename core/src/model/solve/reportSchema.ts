@@ -58,6 +58,8 @@ export const reportSchema = z.object({
     tight: z.object({ moment_mg_mm: z.number(), lateral_mg_mm: z.number(), ride, heel_deg: z.number().nullable() }),
     slack: z.object({ ride, heel_deg: z.number().nullable(), others: z.array(z.number()) }),
     holdsTo_mm_s: z.number().nullable(),
+    /** Over soft lengths five in a hundred shorter and longer; null where the figure is steady. */
+    holdsToRange_mm_s: z.object({ least: z.number().nullable(), most: z.number().nullable() }).nullable(),
     heelAt100_deg: z.number().nullable(),
     tipping: z.object({ part: z.string(), mass_mg: z.number(), ratio: z.number() }).nullable(),
     righting: z.array(pair),

@@ -3,6 +3,7 @@ import {
   effectiveMass,
   timeTo,
   SideCurrent,
+  holdRange,
   sinkingDrag,
   restAndSink,
   weightCentre,
@@ -31,6 +32,7 @@ const areaOf = (laid: LaidFly, view: 'side' | 'plan', deg: number): number => {
 };
 const mm2 = (area: number, style: Style): string => `${formatNumber(area, 0, style)} mm²`;
 
+// oxlint-disable-next-line max-lines-per-function -- one literal: all that is said of the figure
 export function whyHolds(laid: LaidFly, style: Style): Why {
   const { moment, speed, angle, length } = saying(style);
   const { tight } = laid;
@@ -39,14 +41,16 @@ export function whyHolds(laid: LaidFly, style: Style): Why {
   const least = [...limits].sort((a, b) => (a.holdsTo ?? Infinity) - (b.holdsTo ?? Infinity))[0];
   const away = least?.atDeg == null || tight.heelDeg === null ? null : Math.abs(least.atDeg - tight.heelDeg);
   const held = least?.holdsTo ?? null;
+  const range = holdRange(laid);
+  const any = (mmS: number | null): string => (mmS === null ? 'any current' : speed(mmS));
   return {
     title: 'Side current it holds to',
     says:
       tight.heelDeg === null
         ? 'Nothing turns it back, so it holds to no current.'
         : held === null || away === null
-          ? 'The current turns it no further than its weight turns it back, however fast.'
-          : `At ${speed(held)} the push of the water is as strong as its weight at every heel up to ${angle(away)}; beyond that the fly goes over.`,
+          ? 'However fast the current, there is a heel within 45° at which its weight turns it back.'
+          : `Up to ${speed(held)} there is a heel at which its weight turns it back; the last of them is at ${angle(away)}, and beyond that the fly goes over.`,
     terms: [
       { words: 'most that turns it back, at a quarter turn', figure: moment(stiffness) },
       ...(away === null
@@ -69,12 +73,15 @@ export function whyHolds(laid: LaidFly, style: Style): Why {
           ]),
       ...limits.map((limit) => ({
         words: limits.length === 1 ? 'from either side' : limit.flow === 1 ? 'from the far side' : 'from the near side',
-        figure: limit.holdsTo === null ? 'any current' : speed(limit.holdsTo),
+        figure: any(limit.holdsTo),
       })),
+      ...(range
+        ? [{ words: 'with its soft lengths a twentieth off', figure: `${any(range.least)} to ${any(range.most)}` }]
+        : []),
     ],
-    rule: 'The greatest speed, over heels of 1° to 45°, whose load on the silhouette times its height over the tow point equals R·sin of the heel.',
+    rule: 'The least speed, from either side, at which no stable heel within 45° of the tight rest is left: none where R·sin of the heel outweighs the load on the silhouette times its height over the tow point.',
     source: DRAG,
-    belief: `${TENTH} It is touchy where the silhouette above and below the line of pull nearly cancel.`,
+    belief: `${TENTH} It is touchy where the silhouettes above and below the line of pull nearly cancel.`,
   };
 }
 

@@ -1,4 +1,4 @@
-import { meantFor, type LaidFly, type SideLimit } from '@jobbet/core/model';
+import { meantFor, type HoldRange, type LaidFly, type SideLimit } from '@jobbet/core/model';
 import { formatSpeed } from '@jobbet/core/units';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { WhyButton } from '../../fly/verdict/WhyButton.tsx';
@@ -7,6 +7,7 @@ import type { Asked, CurrentShown } from './useBalance.ts';
 interface CurrentBarProps {
   readonly laid: LaidFly;
   readonly limits: readonly SideLimit[];
+  readonly range: HoldRange | null;
   readonly asked: Asked;
   /** The fly in the current it is put in. */
   readonly current: CurrentShown | null;
@@ -18,7 +19,7 @@ const LEAST_TOP = 400;
 const MOST_TOP = 2000;
 
 /** A side current that is turned up until the fly gives way. */
-export function CurrentBar({ laid, limits, asked, current, onAsk }: CurrentBarProps) {
+export function CurrentBar({ laid, limits, range, asked, current, onAsk }: CurrentBarProps) {
   const style = useStyle();
   const speed = (mmS: number): string => Object.values(formatSpeed(mmS, style)).join(' ');
   const holds = limits.map((limit) => limit.holdsTo);
@@ -37,7 +38,7 @@ export function CurrentBar({ laid, limits, asked, current, onAsk }: CurrentBarPr
       : current === null
         ? least === null
           ? 'No side current turns it over.'
-          : `It holds to ${speed(least)}${sides(limits, speed)}.`
+          : `It holds to ${speed(least)}${sides(limits, speed)}.${touchy(range, speed)}`
         : current.restDeg === null
           ? `At ${speed(current.speedMmS)} it gives way and rolls over.`
           : `At ${speed(current.speedMmS)} it heels ${String(Math.round(Math.abs(current.restDeg - rest)))}° and holds.`;
@@ -85,6 +86,13 @@ export function CurrentBar({ laid, limits, asked, current, onAsk }: CurrentBarPr
       </p>
     </section>
   );
+}
+
+/** How far it moves with the soft lengths, where it does. */
+function touchy(range: HoldRange | null, speed: (mmS: number) => string): string {
+  if (!range) return '';
+  const [least, most] = [range.least, range.most].map((each) => (each === null ? 'any' : speed(each)));
+  return ` Touchy: ${least ?? ''} to ${most ?? ''} with its soft lengths a twentieth off.`;
 }
 
 /** What either side holds, where they differ. */

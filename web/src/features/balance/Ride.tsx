@@ -34,7 +34,16 @@ export function Ride({ laid, figures, report, current, asked, onAsk }: RideProps
           </button>
         )}
       </p>
-      {figures && <CurrentBar laid={laid} limits={figures.limits} asked={asked} current={current} onAsk={onAsk} />}
+      {figures && (
+        <CurrentBar
+          laid={laid}
+          limits={figures.limits}
+          range={figures.holdRange}
+          asked={asked}
+          current={current}
+          onAsk={onAsk}
+        />
+      )}
       {figures && <PulledAndSinking laid={laid} fall={figures.fall} report={report} />}
     </div>
   );

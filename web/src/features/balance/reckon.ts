@@ -15,6 +15,8 @@ import {
   type Fall,
   type FallWith,
   type LaidFly,
+  holdRange,
+  type HoldRange,
   type SideLimit,
   type SlackRest,
 } from '@jobbet/core/model';
@@ -38,6 +40,8 @@ export interface BalanceFigures {
   /** What turns it on a slack line, mg·mm. */
   readonly slackTorque: readonly number[];
   readonly limits: readonly SideLimit[];
+  /** How far the least of them moves with the soft lengths; null where it is steady. */
+  readonly holdRange: HoldRange | null;
   readonly contributions: readonly Contribution[];
   /** From rest in still water, soaked and alone, to somewhat below the depth asked for; null where it floats. */
   readonly fall: Fall | null;
@@ -91,6 +95,7 @@ export const balanceReckon = (desk: Desk) => {
         slack: slackRest(model),
         slackTorque: CURVE_DEG.map((deg) => slackTorque(model, toRad(deg))),
         limits: currentsOf(laid).side.limits,
+        holdRange: holdRange(laid),
         contributions: contributionsOf(laid),
         fall: fallOf(laid, SOAKED_ALONE, depthMm),
       };
