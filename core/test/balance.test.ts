@@ -163,6 +163,7 @@ describe('rest on a slack line', () => {
       ride: 'undecided',
       heelDeg: null,
       others: [],
+      lowestDeg: null,
     });
   });
 });

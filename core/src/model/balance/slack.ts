@@ -1,16 +1,23 @@
 import { project } from '../geometry/silhouette.ts';
-import { normalDeg, rideOf, sumWeights, toRad, type BalanceModel, type Ride } from './model.ts';
+import { normalDeg, rideOf, sumWeights, toRad, type BalanceModel, type Ride, type WeightSums } from './model.ts';
 
 /** Rest of a fly that lies level and free on a slack line. Angles in degrees. */
 export interface SlackRest {
   readonly ride: Ride | 'undecided';
   readonly heelDeg: number | null;
+  /** The other turns it can rest at. */
   readonly others: readonly number[];
+  /** The rest of lowest energy, decided or not: what it sinks at. Null where nothing turns it anywhere. */
+  readonly lowestDeg: number | null;
 }
 
-/** Samples of the plan's centre; it is smooth, so every degree between is interpolated. */
+/** The plan's centre is asked for so often over the turn, and every degree near the uprights, where rests crowd. */
 const COARSE_DEG = 6;
 const UNDECIDED_MM = 0.25;
+/** A torque of under this lever is none. */
+const NOTHING_MM = 1e-9;
+const NEAR_DEG = 1e-4;
+const SLOPE_DEG = 0.1;
 
 /** Where the load of sinking water acts across the fly at roll θ, mm. */
 function planAcross(model: BalanceModel, theta: number): number {
@@ -25,79 +32,158 @@ function planAcross(model: BalanceModel, theta: number): number {
   return area > 0 ? load / area : 0;
 }
 
+/** W·η − cosθ·Σwy + sinθ·Σwz, mg·mm. */
+const torqueOf = ({ total, wy, wz }: WeightSums, eta: number, theta: number): number =>
+  total * eta - Math.cos(theta) * wy + Math.sin(theta) * wz;
+
 /** Torque on a slack line in mg·mm: τ(θ) = W·η_plan(θ) − cosθ·Σwy + sinθ·Σwz. @param theta radians */
-export function slackTorque(model: BalanceModel, theta: number): number {
-  const sums = sumWeights(model.weights);
-  return sums.total * planAcross(model, theta) - Math.cos(theta) * sums.wy + Math.sin(theta) * sums.wz;
-}
+export const slackTorque = (model: BalanceModel, theta: number): number =>
+  torqueOf(sumWeights(model.weights), planAcross(model, theta), theta);
 
-/** η_plan over the full turn every degree, from coarse samples. Half a turn mirrors it: η(θ + 180°) = −η(θ); a mirrored fly adds η(−θ) = −η(θ). */
-function planCurve(model: BalanceModel): Float64Array {
-  const coarse = new Float64Array(360 / COARSE_DEG);
-  const half = coarse.length / 2;
-  const sampled = model.table.mirrored ? half / 2 : half - 1;
-  for (let i = 0; i <= sampled; i++) coarse[i] = planAcross(model, toRad(i * COARSE_DEG));
-  if (model.table.mirrored) for (let i = sampled + 1; i < half; i++) coarse[i] = coarse[half - i] as number;
-  for (let i = 0; i < half; i++) coarse[half + i] = -(coarse[i] as number);
-  const fine = new Float64Array(360);
-  const at = (i: number): number => coarse[(i + coarse.length) % coarse.length] as number;
-  for (let deg = 0; deg < 360; deg++) {
-    const i = Math.floor(deg / COARSE_DEG);
-    const t = deg / COARSE_DEG - i;
-    const [a, b, c, d] = [at(i - 1), at(i), at(i + 1), at(i + 2)];
-    fine[deg] = b + (t / 2) * (c - a + t * (2 * a - 5 * b + 4 * c - d + t * (3 * (b - c) + d - a)));
-  }
-  return fine;
-}
+/** The torque over the full turn: as it is at some degrees, read between them at the others. */
+class Turn {
+  private readonly known = new Map<number, number>();
+  private readonly model: BalanceModel;
+  private readonly sums: WeightSums;
+  /** Torque at every whole degree from 0 to 359. */
+  readonly torque: Float64Array;
+  /** Degrees at which it is exact. */
+  private readonly exactly = new Uint8Array(360);
 
-/** Finds the root between two degrees by the Illinois rule on the exact torque. */
-function refine(model: BalanceModel, fromDeg: number, toDegree: number): number {
-  let [a, b] = [fromDeg, toDegree];
-  let [fa, fb] = [slackTorque(model, toRad(a)), slackTorque(model, toRad(b))];
-  if (fa * fb > 0) return Math.abs(fa) < Math.abs(fb) ? a : b;
-  for (let i = 0; i < 40 && Math.abs(b - a) > 1e-5 && fa !== fb; i++) {
-    const c = (a * fb - b * fa) / (fb - fa);
-    const fc = slackTorque(model, toRad(c));
-    if (fc === 0 || Math.abs(c - b) < 1e-6) return c;
-    if (fc * fb < 0) {
-      a = b;
-      fa = fb;
-    } else {
-      fa /= 2;
+  constructor(model: BalanceModel, sums: WeightSums) {
+    this.model = model;
+    this.sums = sums;
+    const plan = new Float64Array(360);
+    const coarse = Array.from({ length: 360 / COARSE_DEG }, (_, i) => this.eta(i * COARSE_DEG));
+    const at = (i: number): number => coarse[(i + coarse.length) % coarse.length] as number;
+    for (let deg = 0; deg < 360; deg++) {
+      const i = Math.floor(deg / COARSE_DEG);
+      const t = deg / COARSE_DEG - i;
+      const [a, b, c, d] = [at(i - 1), at(i), at(i + 1), at(i + 2)];
+      plan[deg] = b + (t / 2) * (c - a + t * (2 * a - 5 * b + 4 * c - d + t * (3 * (b - c) + d - a)));
     }
-    b = c;
-    fb = fc;
+    this.torque = Float64Array.from(plan, (eta, deg) => torqueOf(sums, eta, toRad(deg)));
+    for (let deg = 0; deg < 360; deg += COARSE_DEG) this.exactly[deg] = 1;
+    for (let off = 1 - COARSE_DEG; off < COARSE_DEG; off++) for (const upright of [0, 180]) this.exact(upright + off);
   }
-  return Math.abs(fa) < Math.abs(fb) ? a : b;
+
+  /** η_plan at an angle. Half a turn mirrors it: η(θ + 180°) = −η(θ); a mirrored fly adds η(−θ) = −η(θ). */
+  private eta(deg: number): number {
+    const turned = ((deg % 360) + 360) % 360;
+    if (turned >= 180) return -this.eta(turned - 180);
+    if (this.model.table.mirrored && turned > 90) return this.eta(180 - turned);
+    const known = this.known.get(turned);
+    if (known !== undefined) return known;
+    const fresh = planAcross(this.model, toRad(turned));
+    this.known.set(turned, fresh);
+    return fresh;
+  }
+
+  /** The torque at any angle, from the silhouette itself. */
+  at(deg: number): number {
+    return torqueOf(this.sums, this.eta(deg), toRad(deg));
+  }
+
+  /** Makes a whole degree exact. */
+  private exact(deg: number): number {
+    const i = (deg + 360) % 360;
+    if (this.exactly[i] === 0) {
+      this.torque[i] = this.at(i);
+      this.exactly[i] = 1;
+    }
+    return this.torque[i] as number;
+  }
+
+  /** Whole degrees at which the torque may change its sign are looked at as they are. */
+  settle(zero: number): void {
+    const signAt = (deg: number): number => signOf(this.torque[(deg + 360) % 360] as number, zero);
+    for (let deg = 0; deg < 360; deg++) {
+      if (signAt(deg) === signAt(deg + 1)) continue;
+      // What was read may be off: both ends are made exact, and their neighbours where that moved the change.
+      for (let i = deg; this.exactly[(i + 360) % 360] === 0; i--) this.exact(i);
+      for (let i = deg + 1; this.exactly[i % 360] === 0; i++) this.exact(i);
+    }
+  }
+}
+
+const signOf = (torque: number, zero: number): number => (Math.abs(torque) <= zero ? 0 : Math.sign(torque));
+
+/** The root between two angles of which the first turns it on and the second back, by halving. */
+function rootBetween(turn: Turn, from: number, to: number): number {
+  let [a, fa, b, fb] = [from, turn.at(from), to, turn.at(to)];
+  let side = 0;
+  for (let i = 0; i < 60 && b - a > NEAR_DEG; i++) {
+    const c = (a * fb - b * fa) / (fb - fa);
+    const fc = turn.at(c);
+    if (fc > 0) {
+      [a, fa] = [c, fc];
+      if (side === 1) fb /= 2;
+      side = 1;
+    } else {
+      [b, fb] = [c, fc];
+      if (fc === 0) return c;
+      if (side === -1) fa /= 2;
+      side = -1;
+    }
+  }
+  return (a * fb - b * fa) / (fb - fa);
+}
+
+interface Rest {
+  readonly deg: number;
+  /** −∫τ up to it from 0°, mg·mm·degrees. */
+  readonly energy: number;
+}
+
+/** Angles at which the torque comes down through nothing, and stays down. */
+function restsOf(turn: Turn, zero: number): Rest[] {
+  const { torque } = turn;
+  const at = (deg: number): number => torque[((deg % 360) + 360) % 360] as number;
+  const rests: Rest[] = [];
+  let energy = 0;
+  let last = 0;
+  // Begun at the first degree that is not at rest, so that no rest lies across the end of the turn.
+  let first = 0;
+  while (first < 360 && signOf(at(first), zero) === 0) first++;
+  let above: Rest | null = null;
+  for (let k = 0; k <= 360; k++) {
+    const deg = first + k;
+    const now = at(deg);
+    if (k > 0) energy -= (last + now) / 2;
+    last = now;
+    const sign = signOf(now, zero);
+    if (sign > 0) above = { deg, energy };
+    else if (sign < 0 && above) {
+      const up = at(above.deg);
+      const share = up / (up - now);
+      // Between the two the torque is straight, or nothing: half of what turned it on is still to come.
+      const on = deg - above.deg > 1 ? 1 : share;
+      rests.push({
+        deg: deg - above.deg > 1 ? (above.deg + deg) / 2 : rootBetween(turn, above.deg, deg),
+        energy: above.energy - (up * on) / 2,
+      });
+      above = null;
+    }
+  }
+  return rests.filter(({ deg }) => turn.at(deg - SLOPE_DEG) > 0 && turn.at(deg + SLOPE_DEG) < 0);
 }
 
 /** Rests of the slack line: zeros of τ with falling slope; of several the one of lowest U = −∫τ, a tie going to the positive heel. */
 export function slackRest(model: BalanceModel): SlackRest {
   const sums = sumWeights(model.weights);
-  const plan = planCurve(model);
-  const torque = Float64Array.from(
-    plan,
-    (eta, deg) => sums.total * eta - Math.cos(toRad(deg)) * sums.wy + Math.sin(toRad(deg)) * sums.wz,
+  const turn = new Turn(model, sums);
+  const largest = turn.torque.reduce((most, each) => Math.max(most, Math.abs(each)), 0);
+  const zero = Math.max(largest * 1e-9, NOTHING_MM * sums.size);
+  turn.settle(zero);
+  const tie = Math.max(largest, sums.size) * 1e-6;
+  const heel = (rest: Rest): number => normalDeg(rest.deg);
+  const rests = restsOf(turn, zero).sort((a, b) =>
+    Math.abs(a.energy - b.energy) > tie ? a.energy - b.energy : heel(b) - heel(a),
   );
-  const largest = torque.reduce((most, each) => Math.max(most, Math.abs(each)), 0);
-  if (sums.size === 0 || largest < UNDECIDED_MM * sums.size) return { ride: 'undecided', heelDeg: null, others: [] };
-  const zero = largest * 1e-9;
-  const sign = (deg: number): number => {
-    const t = torque[(deg + 360) % 360] as number;
-    return Math.abs(t) <= zero ? 0 : Math.sign(t);
-  };
-  const rests: { deg: number; energy: number }[] = [];
-  let energy = 0;
-  for (let deg = 0; deg < 360; deg++) {
-    if (deg > 0) energy -= ((torque[deg - 1] as number) + (torque[deg] as number)) / 2;
-    if (sign(deg) === 0) {
-      if (sign(deg - 1) > 0 && sign(deg + 1) < 0) rests.push({ deg, energy });
-    } else if (sign(deg) > 0 && sign(deg + 1) < 0) rests.push({ deg: refine(model, deg, deg + 1), energy });
-  }
-  const tie = largest * 1e-6;
-  const heel = (rest: { deg: number }): number => normalDeg(rest.deg);
-  rests.sort((a, b) => (Math.abs(a.energy - b.energy) > tie ? a.energy - b.energy : heel(b) - heel(a)));
   const [best, ...others] = rests;
-  if (!best) return { ride: 'undecided', heelDeg: null, others: [] };
-  return { ride: rideOf(best.deg, model.pointUp), heelDeg: heel(best), others: others.map(heel) };
+  if (!best) return { ride: 'undecided', heelDeg: null, others: [], lowestDeg: null };
+  const lowestDeg = heel(best);
+  return largest < UNDECIDED_MM * sums.size
+    ? { ride: 'undecided', heelDeg: null, others: [], lowestDeg }
+    : { ride: rideOf(lowestDeg, model.pointUp), heelDeg: lowestDeg, others: others.map(heel), lowestDeg };
 }

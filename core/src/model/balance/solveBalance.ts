@@ -23,12 +23,12 @@ interface Rest {
 
 const rests = new WeakMap<BalanceModel, Rest>();
 
-/** How a fly comes to rest and sinks, worked out once for a model. With the slack rest undecided, trim and sinking are taken at the tight one, or at 0°. */
+/** How a fly comes to rest and sinks, worked out once for a model. An undecided fly sinks at its rest of lowest energy; one that nothing turns at its tight rest, or at 0°. */
 export function restAndSink(model: BalanceModel): Rest {
   const known = rests.get(model);
   if (known) return known;
   const slack = slackRest(model);
-  const restDeg = slack.heelDeg ?? tightKeel(model).heelDeg ?? 0;
+  const restDeg = slack.lowestDeg ?? tightKeel(model).heelDeg ?? 0;
   const trim = trimAt(model, restDeg);
   const rest = { slack, restDeg, trim, sink: sinking(model, restDeg, trim.noseDownDeg ?? 0) };
   rests.set(model, rest);
