@@ -53,7 +53,7 @@ if (left.length > 0)
     coverageAnalysis: 'perTest',
     dryRunTimeoutMinutes: 30,
     // The machine may do something else beside it: what is slow must not look endless.
-    timeoutMS: 200_000,
+    timeoutMS: 60_000,
     concurrency: Number(values.at),
     reporters: ['dots', 'sample'],
     logLevel: 'error',

@@ -117,7 +117,15 @@ describe('solve', () => {
         'centroid_mm',
       ]),
     );
-    expect(keys('keel')).toEqual(['heelAt100_deg', 'holdsTo_mm_s', 'righting', 'slack', 'tight', 'tipping']);
+    expect(keys('keel')).toEqual([
+      'heelAt100_deg',
+      'holdsToRange_mm_s',
+      'holdsTo_mm_s',
+      'righting',
+      'slack',
+      'tight',
+      'tipping',
+    ]);
     expect(keys('keel.tipping')).toEqual(['mass_mg', 'part', 'ratio']);
     expect(keys('sink')).toEqual(['class', 'level_mm_s', 'noseFirst_mm_s', 'terminal_mm_s', 'timeTo1m_s']);
     expect(keys('trim')).toEqual(['droop_deg', 'lever', 'noseDown_deg', 'verdict']);

@@ -5,7 +5,7 @@ import { frictionAlong } from '../src/model/balance/thinLine.ts';
 import { firstFall } from '../src/numeric/roots.ts';
 import { waterOf } from '../src/model/solve/intent.ts';
 import { dragFactorOf, fallOf, softEnvelope, SOAKED_ALONE, type FallWith } from '../src/model/solve/fall.ts';
-import { balanceModel, sinkSpeed } from '../src/model/solve/solveFly.ts';
+import { balanceModel, sinkSpeed } from '../src/model/solve/balanceModel.ts';
 import { body, eyes, laid, tail } from './build.ts';
 
 const it = laid([eyes(), tail(), body()]);

@@ -47,7 +47,15 @@ function modelOf(given: PrismModel): BalanceModel {
     tow: triple(given.tow_mm),
     weights: given.weights.map((w) => ({ submergedMg: w.w_mg, at: triple(w.at_mm) })),
     table,
-    nose: { stiffFrontMm2: 0, trails: null, skinMm2: 0, blunt: 1, lengthMm: table.toMm - table.fromMm },
+    nose: {
+      frontMm2: 0,
+      stiffFrontMm2: 0,
+      trails: null,
+      skinMm2: 0,
+      blunt: 1,
+      bluntBehind: 1,
+      lengthMm: table.toMm - table.fromMm,
+    },
   };
 }
 

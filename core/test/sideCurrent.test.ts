@@ -7,7 +7,7 @@ import { sideHold } from '../src/model/balance/sideCurrent.ts';
 import { project } from '../src/model/geometry/silhouette.ts';
 import { holdRange } from '../src/model/solve/holdRange.ts';
 import { layFly } from '../src/model/solve/layFly.ts';
-import { balanceModel } from '../src/model/solve/solveFly.ts';
+import { balanceModel } from '../src/model/solve/balanceModel.ts';
 import { readFly } from '../src/pattern/index.ts';
 import { anyFly, lay } from './anyFly.ts';
 import { laid, tail } from './build.ts';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { boundsOf } from '../src/model/geometry/bounds.ts';
 import { cutCells } from '../src/model/geometry/cells.ts';
-import { frontArea } from '../src/model/geometry/front.ts';
+import { frontAreas } from '../src/model/geometry/front.ts';
 import { outlineOf, PLAN_UP, PROFILE_UP } from '../src/model/geometry/outline.ts';
 import { narrowing, project, sumSilhouette, type SilhouetteSum } from '../src/model/geometry/silhouette.ts';
 import { section, setEllipse, type Section } from '../src/model/platform/section.ts';
@@ -150,8 +150,7 @@ describe('balls', () => {
 });
 
 describe('from the front', () => {
-  const front = (sections: readonly Section[]): number =>
-    frontArea(cutCells(sections), (i) => sections[i]?.owner ?? '');
+  const front = (sections: readonly Section[]): number => frontAreas(sections).allMm2;
   test('one part shows the union of its cuts, however many there are', () => {
     expect(front([prism({ semiY: 2, semiZ: 3 })])).toBeCloseTo(Math.PI * 6, 0);
     expect(front([prism(), prism({ from: 10, to: 20, semiY: 2, semiZ: 2 })])).toBeCloseTo(Math.PI * 4, 1);

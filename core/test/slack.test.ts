@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { sumWeights, toRad } from '../src/model/balance/model.ts';
 import { slackRest, slackTorque } from '../src/model/balance/slack.ts';
-import { balanceModel, settleFly } from '../src/model/solve/solveFly.ts';
+import { balanceModel } from '../src/model/solve/balanceModel.ts';
+import { settleFly } from '../src/model/solve/solveFly.ts';
 import { anyFly, lay } from './anyFly.ts';
 import { body, eyes, laid, tail } from './build.ts';
 

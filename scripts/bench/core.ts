@@ -1,6 +1,7 @@
 import { readFly } from '../../core/src/pattern/read.ts';
 import { reportFly } from '../../core/src/model/solve/report.ts';
-import { solveFly, type SolvedFly, balanceModel } from '../../core/src/model/solve/solveFly.ts';
+import { balanceModel } from '../../core/src/model/solve/balanceModel.ts';
+import { solveFly, type SolvedFly } from '../../core/src/model/solve/solveFly.ts';
 import { layFly, type LaidFly } from '../../core/src/model/solve/layFly.ts';
 import type { FlyFile } from '../../core/src/pattern/schema.ts';
 import { slackRest } from '../../core/src/model/balance/slack.ts';

@@ -18,6 +18,8 @@ export interface BundleMaterial extends Named {
   /** Diameter that gives the clump its opacity, and the solid section of one fibre or strand. */
   readonly fibreMm: number;
   readonly strandMm2: number;
+  /** Share of its cover that stays when it is wet and clings in locks; 1 for what stands apart. A quarter where none is given. */
+  readonly clump?: number | undefined;
 }
 
 /** Floss, tinsel, chenille and the like: wound to an envelope, of which `solid` is matter. */
@@ -45,6 +47,8 @@ export interface HackleMaterial extends Named {
   readonly fibresPerTurn: number;
   readonly fibreMm: number;
   readonly softness: number;
+  /** Share of the cover that stays when it is wet; all of it where none is given. */
+  readonly clump?: number | undefined;
 }
 
 /** Whole feathers, slips and tips: thin blades. `thicknessMm` of one blade, `packing` the solid share of it, `widthMm` as it usually comes. */

@@ -134,6 +134,7 @@ export const BUNDLES: readonly BundleMaterial[] = [
     softness: 0.7,
     spreadV: 20,
     spreadH: 20,
+    clump: 1,
     water: 0,
     density: RUBBER,
   },

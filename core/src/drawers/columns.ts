@@ -127,6 +127,12 @@ const MATERIALS: readonly Column[] = [
     required: true,
   }),
   ...FIGURES.map((each) => ({ ...each, of: having(each.key), required: true })),
+  {
+    ...column('clump', 'cover wet', 'share', {
+      means: 'of its cover that stays when fibres cling in locks; 1 where they stand apart',
+    }),
+    of: having('clump'),
+  },
   choiceOf(MATERIAL_SHAPES.bundle, 'soldAs', 'sold as'),
   column('yield', 'yields', 'text', { means: 'what one unit makes' }),
   column('leaves', 'leaves over', 'text'),

@@ -94,6 +94,8 @@ const bundle = z.strictObject({
   spreadH: z.number().min(0).max(60),
   fibreMm: above,
   strandMm2: above,
+  /** Share of its cover that stays when it is wet and clings in locks. */
+  clump: share.optional(),
 });
 const wrap = z.strictObject({
   ...goods,
@@ -119,6 +121,7 @@ const hackle = z.strictObject({
   fibresPerTurn: above,
   fibreMm: above,
   softness: share,
+  clump: share.optional(),
 });
 const feather = z.strictObject({
   ...goods,

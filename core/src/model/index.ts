@@ -19,7 +19,6 @@ export { type SlackRest, slackRest, slackTorque } from './balance/slack.ts';
 export { restAndSink } from './balance/solveBalance.ts';
 export { USUAL_TEMPERATURE } from './balance/water.ts';
 export { type Bounds, boundsOf } from './geometry/bounds.ts';
-export { frontArea } from './geometry/front.ts';
 export { PLAN_UP, PROFILE_UP, extentOf, outlineOf } from './geometry/outline.ts';
 export { project, sumSilhouette } from './geometry/silhouette.ts';
 export { type Askew } from './parts/askew.ts';
@@ -38,5 +37,6 @@ export { type LaidFly, type LaidPart, layFly, platformTotals } from './solve/lay
 export { meantFor } from './solve/meant.ts';
 export { reportFly } from './solve/report.ts';
 export { type FlyReport, reportSchema } from './solve/reportSchema.ts';
-export { type SolvedFly, balanceModel, settleFly, sinkSpeed, solveFly, solveLaid } from './solve/solveFly.ts';
+export { balanceModel, sinkSpeed } from './solve/balanceModel.ts';
+export { type SolvedFly, settleFly, solveFly, solveLaid } from './solve/solveFly.ts';
 export { solveText } from './solve/solveText.ts';

@@ -9,12 +9,17 @@ export interface PointWeight {
   readonly at: Vec3;
 }
 
-/** What nose-first sinking meets: stiff front and its bluntness, what trails, and skin. Areas in mm², lengths in mm. */
+/** What a flow along the shank meets: stiff front and its bluntness at either end, what trails, and skin. Areas in mm², lengths in mm. */
 export interface NoseShape {
+  /** All of the fly seen head-on. */
+  readonly frontMm2: number;
   readonly stiffFrontMm2: number;
   readonly trails: Uint8Array | null;
   readonly skinMm2: number;
-  readonly blunt: 1 | 2;
+  /** From 1, where all that is stiff is round, to 2, where all is blunt: led by the eye. */
+  readonly blunt: number;
+  /** The same led by the bend. */
+  readonly bluntBehind: number;
   readonly lengthMm: number;
 }
 

@@ -1,6 +1,6 @@
 import { project, sumSilhouette } from '../geometry/silhouette.ts';
 import { cellLoad, speedFor, sumWeights, toRad, type BalanceModel } from './model.ts';
-import { G, LEAST_RE, skinCf, sphereCd, sphereCdFast } from './drag.ts';
+import { G, skinCf, sphereCd, sphereCdFast } from './drag.ts';
 import type { Water } from './water.ts';
 
 export type SinkClass = 'hang' | 'slow' | 'medium' | 'fast' | 'very fast';
@@ -39,17 +39,24 @@ function levelDrag(model: BalanceModel, theta: number): (speed: number) => numbe
   };
 }
 
-/** Drag of nose-first sinking: stiff front as spheres of equal area, trailing parts on their side area, and skin. mm/s → mg. */
-function noseDrag(model: BalanceModel, theta: number): (speed: number) => number {
+/**
+ * Drag of sinking along the shank: stiff front as spheres of equal area, soft parts on their side area, and skin. mm/s → mg.
+ * Nose-first the soft parts trail and narrow; tail-first they lead, and the water pushes them open: they do not narrow.
+ */
+function alongDrag(model: BalanceModel, theta: number, leads: 'nose' | 'tail'): (speed: number) => number {
   const { table, water, nose, dragFactor = 1 } = model;
   const equivalentMm = Math.sqrt((4 * nose.stiffFrontMm2) / Math.PI);
+  const blunt = leads === 'nose' ? nose.blunt : nose.bluntBehind;
+  const softAt = (speedMmS: number): number =>
+    nose.trails
+      ? (sumSilhouette(table, project(table, 'side', theta, { speedMmS, only: nose.trails, beyondCore: true }))
+          ?.areaMm2 ?? 0)
+      : 0;
+  const open = leads === 'tail' ? softAt(0) : null;
   return (speed) => {
     const pressure = (water.density * speed * speed) / (2 * G);
-    const re = (speed * equivalentMm) / water.viscosity;
-    const front = re < LEAST_RE ? 0 : sphereCdFast(re) * nose.blunt * nose.stiffFrontMm2;
-    const soft = nose.trails
-      ? (sumSilhouette(table, project(table, 'side', theta, { speedMmS: speed, only: nose.trails }))?.areaMm2 ?? 0)
-      : 0;
+    const front = sphereCdFast((speed * equivalentMm) / water.viscosity) * blunt * nose.stiffFrontMm2;
+    const soft = open ?? softAt(speed);
     return (
       dragFactor *
       pressure *
@@ -68,37 +75,40 @@ function remembered(curve: (speed: number) => number): (speed: number) => number
   };
 }
 
-/** Drag of a fly that sinks at a rest and an attitude, mg at mm/s: D_level·cos²φ + D_nose·sin²φ. */
+/** Shares of the two drags at an attitude: cos²φ and sin²φ, and which end leads. */
+function attitudeOf(noseDownDeg: number): { readonly along: number; readonly leads: 'nose' | 'tail' } {
+  return { along: Math.sin(toRad(noseDownDeg)) ** 2, leads: noseDownDeg < 0 ? 'tail' : 'nose' };
+}
+
+/** Drag of a fly that sinks at a rest and an attitude, mg at mm/s: D_level·cos²φ + D_along·sin²φ, nose-first above 0°, tail-first below. */
 export function sinkingDrag(model: BalanceModel, restDeg: number, noseDownDeg: number): (speed: number) => number {
-  const [level, nose] = [levelDrag(model, toRad(restDeg)), noseDrag(model, toRad(restDeg))];
-  const down = noseDownDeg > 0 ? Math.sin(toRad(noseDownDeg)) ** 2 : 0;
-  return (speed) => level(speed) * (1 - down) + (down > 0 ? nose(speed) * down : 0);
+  const { along, leads } = attitudeOf(noseDownDeg);
+  const level = levelDrag(model, toRad(restDeg));
+  if (along === 0) return level;
+  const led = alongDrag(model, toRad(restDeg), leads);
+  return (speed) => level(speed) * (1 - along) + led(speed) * along;
 }
 
 /**
- * Terminal, level and nose-first sinking speeds at a rest, from W·g = D_level·cos²φ + D_nose·sin²φ.
+ * Terminal, level and nose-first sinking speeds at a rest, from W·g = D_level·cos²φ + D_along·sin²φ.
  * @param restDeg roll the fly sinks at
- * @param noseDownDeg its attitude; level when not above zero
+ * @param noseDownDeg its attitude, negative where the tail is down
  * @returns null when it floats
  */
 export function sinking(model: BalanceModel, restDeg: number, noseDownDeg: number): Sinking | null {
   const weight = sumWeights(model.weights).total;
   if (weight <= 0 || model.table.cells === 0) return null;
   const theta = toRad(restDeg);
-  const [levelOf, noseOf] = [remembered(levelDrag(model, theta)), remembered(noseDrag(model, theta))];
+  const { along, leads } = attitudeOf(noseDownDeg);
+  const [levelOf, noseOf] = [remembered(levelDrag(model, theta)), remembered(alongDrag(model, theta, 'nose'))];
+  const ledOf = leads === 'nose' ? noseOf : alongDrag(model, theta, 'tail');
   const level = speedFor(levelOf, weight, MOST_MM_S, 220);
   const noseFirst = speedFor(noseOf, weight, MOST_MM_S, 1.8 * level);
-  const phi = toRad(noseDownDeg);
-  const [along, down] = [Math.cos(phi) ** 2, Math.sin(phi) ** 2];
+  const guess = level * (1 - along) + noseFirst * along;
   const terminal =
-    noseDownDeg > 0
-      ? speedFor(
-          (speed) => levelOf(speed) * along + noseOf(speed) * down,
-          weight,
-          MOST_MM_S,
-          level * along + noseFirst * down,
-        )
-      : level;
+    along === 0
+      ? level
+      : speedFor((speed) => levelOf(speed) * (1 - along) + ledOf(speed) * along, weight, MOST_MM_S, guess);
   return { terminal, level, noseFirst, class: sinkClass(terminal) };
 }
 

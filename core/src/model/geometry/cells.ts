@@ -23,6 +23,7 @@ export interface CellTable {
   readonly softness: Float64Array;
   readonly ballMm: Float64Array;
   readonly leastSemi: Float64Array;
+  readonly coreSemi: Float64Array;
   readonly shiftX: Float64Array;
   readonly shiftY: Float64Array;
   readonly shiftZ: Float64Array;
@@ -78,7 +79,7 @@ function isMirrored(table: Omit<CellTable, 'mirrored'>): boolean {
   return true;
 }
 
-const COLUMNS = 13;
+const COLUMNS = 14;
 const [Y, Z, SEMI_Y, SEMI_Z, TURN, OPACITY, SOFTNESS, BALL] = [0, 1, 2, 3, 4, 5, 6, 7] as const;
 
 function append(columns: readonly number[][], row: readonly number[]): void {
@@ -123,6 +124,7 @@ function rowOf(section: Section, index: number, x: number, cut: Readonly<Ellipse
     s,
     section.ballMm,
     section.leastSemiMm,
+    section.coreMm,
     root ? s * (root[0] - x) : 0,
     root ? s * (root[1] - cut.y) : 0,
     root ? s * (root[2] - cut.z) : 0,
@@ -161,10 +163,11 @@ export function cutCells(sections: readonly Section[]): CellTable {
     softness: column(6),
     ballMm: column(7),
     leastSemi: column(8),
-    shiftX: column(9),
-    shiftY: column(10),
-    shiftZ: column(11),
-    section: Int32Array.from(columns[12] ?? []),
+    coreSemi: column(9),
+    shiftX: column(10),
+    shiftY: column(11),
+    shiftZ: column(12),
+    section: Int32Array.from(columns[13] ?? []),
     fromMm: sections.length === 0 ? 0 : Math.min(...sections.map((each) => each.fromMm)),
     toMm: sections.length === 0 ? 0 : Math.max(...sections.map((each) => each.toMm)),
   };

@@ -1,106 +1,331 @@
-import type { CellTable } from './cells.ts';
+import type { Section, Vec3 } from '../platform/section.ts';
 
-const LINES = 96;
 /** Cuts of one section that stand for all of it, its ends among them. */
-const CUTS = 12;
+const CUTS = 9;
+/** Scan lines in all, at least, and between one edge of an outline and the next; edges nearer than this share of the whole count as one. */
+const LEAST_LINES = 64;
+const BETWEEN_EDGES = 3;
+const TOGETHER = 1 / 64;
 
-const MOST = 4096;
-const low = new Float64Array(MOST);
-const high = new Float64Array(MOST);
-const shade = new Float64Array(MOST);
-const owner = new Int32Array(MOST);
+/** What a section is to a flow along the shank: it trails, or it stands in the way: blunt, round in front, or round at both ends. */
+export type Stands = 'trails' | 'blunt' | 'round' | 'ball';
 
-/** Opacity-weighted breadth of the first `count` chords, grouped by owner: the strongest of an owner counts, owners combine. */
-function breadthOf(count: number): number {
-  const edges = new Float64Array(2 * count);
-  for (let k = 0; k < count; k++) {
-    edges[2 * k] = low[k] as number;
-    edges[2 * k + 1] = high[k] as number;
-  }
-  edges.sort();
-  let breadth = 0;
-  for (let e = 0; e + 1 < edges.length; e++) {
-    const from = edges[e] as number;
-    const width = (edges[e + 1] as number) - from;
-    if (width <= 0) continue;
-    const mid = from + width / 2;
-    let clear = 1,
-      strongest = 0,
-      group = -1;
-    for (let k = 0; k < count && clear > 0; k++) {
-      if ((owner[k] as number) !== group) {
-        clear *= 1 - strongest;
-        strongest = 0;
-        group = owner[k] as number;
-      }
-      if (mid > (low[k] as number) && mid < (high[k] as number) && (shade[k] as number) > strongest)
-        strongest = shade[k] as number;
-    }
-    breadth += (1 - clear * (1 - strongest)) * width;
-  }
-  return breadth;
+/** Areas of a fly seen head-on, mm²: all of it, what is stiff, what of that is round in front, and what of that is round behind too. */
+export interface FrontAreas {
+  readonly allMm2: number;
+  readonly stiffMm2: number;
+  readonly roundMm2: number;
+  readonly ballMm2: number;
 }
+
+const SETS = 4;
+const SETS_OF: Readonly<Record<Stands, number>> = { trails: 1, blunt: 2, round: 3, ball: 4 };
 
 interface Disc {
   readonly y: number;
   readonly z: number;
   readonly semiY: number;
   readonly semiZ: number;
-  readonly turn: number;
+  readonly cos: number;
+  readonly sin: number;
   readonly opacity: number;
+  /** Half of what it is drawn out by along a straight line, as a wire seen from the front is; nothing for a plain cut. */
+  readonly outY: number;
+  readonly outZ: number;
+  /** Half its breadth across. */
+  readonly reach: number;
+  /** Of how many of the areas it is part, the first first. */
+  readonly sets: number;
 }
 
-const thinned = (rows: readonly number[]): readonly number[] =>
-  rows.length <= CUTS
-    ? rows
-    : Array.from({ length: CUTS }, (_, k) => rows[Math.round((k * (rows.length - 1)) / (CUTS - 1))] ?? 0);
+interface Wire {
+  readonly points: readonly Vec3[];
+  readonly diameterMm: number;
+}
 
-/** The distinct ellipses of each owner, largest first; repeats along a straight wire and any that lies inside another of its part at no less opacity are dropped. */
-function discsOf(table: CellTable, ownerOf: (section: number) => string, only: Uint8Array | null): Disc[][] {
-  const owners = new Map<string, Disc[]>();
-  const rows = new Map<number, number[]>();
-  for (let i = 0; i < table.y.length; i++) {
-    if (only && only[i] === 0) continue;
-    const section = table.section[i] ?? 0;
-    const list = rows.get(section);
-    if (list) list.push(i);
-    else rows.set(section, [i]);
+/** Whose sections wires are. */
+const PLATFORM = 'platform';
+
+type StandsOf = (section: Section) => Stands;
+
+const inside = (disc: Disc, big: Disc): boolean =>
+  disc.outY === 0 &&
+  disc.outZ === 0 &&
+  big.outY === 0 &&
+  big.outZ === 0 &&
+  big.sin === disc.sin &&
+  big.cos === disc.cos &&
+  big.opacity >= disc.opacity - 1e-9 &&
+  Math.abs(disc.y - big.y) + disc.semiY <= big.semiY + 1e-9 &&
+  Math.abs(disc.z - big.z) < 1e-9 &&
+  disc.semiZ <= big.semiZ + 1e-9;
+
+function discsIn(each: Section, sets: number): Disc[] {
+  const cut = { y: 0, z: 0, semiY: 0, semiZ: 0, opacity: 1 };
+  const [cos, sin] = [Math.cos(each.turn), Math.sin(each.turn)];
+  const discs: Disc[] = [];
+  for (let k = 0; k < CUTS; k++) {
+    const x = each.fromMm + (k / (CUTS - 1)) * (each.toMm - each.fromMm);
+    cut.opacity = 1;
+    each.at(x, cut);
+    const { y, z, semiY, semiZ } = cut;
+    const opacity = each.endOn === null ? cut.opacity : each.endOn(x);
+    if (!(semiY > 0 && semiZ > 0 && opacity > 0)) continue;
+    const reach = Math.hypot(semiY * cos, semiZ * sin);
+    const disc = { y, z, semiY, semiZ, cos, sin, opacity, reach, outY: 0, outZ: 0, sets };
+    const last = discs.at(-1);
+    // A straight wire shows one disc however long it is.
+    if (last && inside(disc, last)) continue;
+    discs.push(disc);
   }
-  for (const i of [...rows.values()].flatMap(thinned)) {
-    const disc: Disc = {
-      y: table.y[i] ?? 0,
-      z: table.z[i] ?? 0,
-      semiY: table.semiY[i] ?? 0,
-      semiZ: table.semiZ[i] ?? 0,
-      turn: table.turn[i] ?? 0,
-      opacity: table.opacity[i] ?? 0,
-    };
-    const owner = ownerOf(table.section[i] ?? 0);
-    const list = owners.get(owner);
-    if (list) list.push(disc);
-    else owners.set(owner, [disc]);
+  return discs;
+}
+
+/** A bent wire seen from the front: its centre line in straight pieces, each a circle drawn out along it. */
+function piecesOf({ points, diameterMm }: Wire): Disc[] {
+  const pieces: { from: Spot; to: Spot }[] = [];
+  points.forEach(([, y, z], i) => {
+    const [here, last] = [{ y, z }, pieces.at(-1)];
+    if (i === 0 || !last) pieces.push({ from: here, to: here });
+    else if (!reaches(last, here)) pieces.push({ from: spotOf(points[i - 1] as Vec3), to: here });
+  });
+  const radius = diameterMm / 2;
+  return pieces.map(({ from, to }) => ({
+    y: (from.y + to.y) / 2,
+    z: (from.z + to.z) / 2,
+    outY: (to.y - from.y) / 2,
+    outZ: (to.z - from.z) / 2,
+    semiY: radius,
+    semiZ: radius,
+    cos: 1,
+    sin: 0,
+    opacity: 1,
+    reach: radius + Math.abs(to.y - from.y) / 2,
+    sets: SETS_OF.blunt,
+  }));
+}
+
+interface Spot {
+  readonly y: number;
+  readonly z: number;
+}
+
+const spotOf = ([, y, z]: Vec3): Spot => ({ y, z });
+const STRAIGHT_MM = 1e-6;
+
+/** Makes a piece reach as far as a spot where that lies on its line. */
+function reaches(piece: { from: Spot; to: Spot }, spot: Spot): boolean {
+  const { from, to } = piece;
+  const [dy, dz] = [to.y - from.y, to.z - from.z];
+  const length = Math.hypot(dy, dz);
+  if (length < STRAIGHT_MM) {
+    piece.to = spot;
+    return true;
   }
-  return [...owners.values()].map((list) => {
+  const [ay, az] = [spot.y - from.y, spot.z - from.z];
+  if (Math.abs(ay * dz - az * dy) > STRAIGHT_MM * length) return false;
+  const along = (ay * dy + az * dz) / length;
+  if (along < 0) piece.from = spot;
+  else if (along > length) piece.to = spot;
+  return true;
+}
+
+/** The discs of each owner, those hidden inside another of the same owner left out. */
+function discsOf(sections: readonly Section[], standsOf: StandsOf, wires: readonly Wire[]): Disc[][] {
+  const owners = new Map<string, Disc[]>(wires.length > 0 ? [[PLATFORM, wires.flatMap(piecesOf)]] : []);
+  sections.forEach((each) => {
+    const discs = discsIn(each, SETS_OF[standsOf(each)]);
+    const known = owners.get(each.owner);
+    if (known) known.push(...discs);
+    else owners.set(each.owner, discs);
+  });
+  return [...owners.values()].map((discs) => {
     const kept: Disc[] = [];
-    for (const disc of list.sort((a, b) => b.semiY * b.semiZ - a.semiY * a.semiZ)) {
-      const hidden = kept.some(
-        (big) =>
-          big.turn === disc.turn &&
-          big.opacity >= disc.opacity - 1e-9 &&
-          Math.abs(disc.y - big.y) + disc.semiY <= big.semiY + 1e-9 &&
-          Math.abs(disc.z - big.z) < 1e-9 &&
-          disc.semiZ <= big.semiZ + 1e-9,
-      );
-      if (!hidden) kept.push(disc);
-    }
+    for (const disc of discs.sort((a, b) => b.semiY * b.semiZ - a.semiY * a.semiZ))
+      if (!kept.some((big) => big.sets >= disc.sets && inside(disc, big))) kept.push(disc);
     return kept;
   });
 }
 
-/** Writes the chord of an ellipse on the line y into slot k. @returns whether the line meets it */
-function chord(disc: Disc, y: number, k: number): boolean {
+/** What covers a point of a scan line, added to and taken from as its chords begin and end. */
+class Cover {
+  private readonly opacity: Float64Array;
+  private readonly sets: Uint8Array;
+  private readonly ownerOf: Int32Array;
+  private readonly firstOf: Int32Array;
+  private readonly active: Uint8Array;
+  /** By owner and set: the strongest that covers the point. */
+  private readonly strongest: Float64Array;
+  /** By set: what lies over the point is let through by all that is not opaque, and how much is opaque. */
+  private readonly clear = new Float64Array(SETS).fill(1);
+  private readonly opaque = new Int32Array(SETS);
+  private readonly now = new Float64Array(SETS);
+
+  constructor(owners: readonly (readonly Disc[])[]) {
+    const discs = owners.flat();
+    this.opacity = Float64Array.from(discs, (disc) => disc.opacity);
+    this.sets = Uint8Array.from(discs, (disc) => disc.sets);
+    this.ownerOf = Int32Array.from(owners.flatMap((own, i) => own.map(() => i)));
+    this.firstOf = new Int32Array(owners.length + 1);
+    for (let i = 0; i < owners.length; i++)
+      this.firstOf[i + 1] = (this.firstOf[i] as number) + (owners[i]?.length ?? 0);
+    this.active = new Uint8Array(discs.length);
+    this.strongest = new Float64Array(SETS * owners.length);
+  }
+
+  /** Begins or ends a disc's chord. */
+  turn(disc: number, on: boolean): void {
+    const { active, opacity, sets, firstOf, now } = this;
+    active[disc] = on ? 1 : 0;
+    const owner = this.ownerOf[disc] as number;
+    now.fill(0);
+    for (let k = firstOf[owner] as number; k < (firstOf[owner + 1] as number); k++) {
+      if (active[k] === 0) continue;
+      const shade = opacity[k] as number;
+      for (let set = 0; set < (sets[k] as number); set++) if (shade > (now[set] as number)) now[set] = shade;
+    }
+    for (let set = 0; set < SETS; set++) {
+      const key = owner * SETS + set;
+      const [was, is] = [this.strongest[key] as number, now[set] as number];
+      if (was === is) continue;
+      this.strongest[key] = is;
+      this.put(set, was, -1);
+      this.put(set, is, 1);
+    }
+  }
+
+  private put(set: number, opacity: number, by: 1 | -1): void {
+    if (opacity >= OPAQUE) this.opaque[set] = (this.opaque[set] as number) + by;
+    else if (by > 0) this.clear[set] = (this.clear[set] as number) * (1 - opacity);
+    else this.clear[set] = (this.clear[set] as number) / (1 - opacity);
+  }
+
+  /** Begins a line that nothing covers yet. */
+  wipe(): void {
+    this.active.fill(0);
+    this.strongest.fill(0);
+    this.clear.fill(1);
+    this.opaque.fill(0);
+  }
+
+  /** Adds so many mm of the point to each of the areas. */
+  addTo(areas: Float64Array, mm: number): void {
+    for (let set = 0; set < SETS; set++)
+      areas[set] =
+        (areas[set] as number) + ((this.opaque[set] as number) > 0 ? mm : mm * (1 - (this.clear[set] as number)));
+  }
+}
+
+const OPAQUE = 1 - 1e-9;
+
+/** Where outlines begin and end on one side, outward from the middle; those that nearly coincide as one. */
+function outward(edges: readonly number[], widest: number): number[] {
+  const kept = [0];
+  for (const y of [...edges].sort((a, b) => a - b)) if (y - (kept.at(-1) ?? 0) > TOGETHER * widest) kept.push(y);
+  const last = edges.length > 0 ? Math.max(...edges) : 0;
+  if (last > 0) kept[kept.length > 1 ? kept.length - 1 : 1] = last;
+  return kept;
+}
+
+/** The same from side to side. @param mirrored only the near side */
+function edgesOf(discs: readonly Disc[], mirrored: boolean): number[] {
+  const ends = discs.flatMap(({ y, reach }) => [y - reach, y + reach]);
+  const widest = Math.max(...ends.map(Math.abs));
+  const near = outward(
+    ends.filter((y) => y > 0),
+    widest,
+  );
+  if (mirrored) return near;
+  const far = outward(
+    ends.filter((y) => y < 0).map((y) => -y),
+    widest,
+  );
+  return [
+    ...far
+      .slice(1)
+      .reverse()
+      .map((y) => -y),
+    ...near,
+  ];
+}
+
+interface Line {
+  readonly at: number;
+  readonly weight: number;
+}
+
+const rules = new Map<number, readonly Line[]>();
+
+/** Fejér's first rule on [−1, 1]: its places are dense at both ends, where a chord begins as the root of the distance. */
+function fejer(count: number): readonly Line[] {
+  const known = rules.get(count);
+  if (known) return known;
+  const lines = Array.from({ length: count }, (_, i): Line => {
+    const t = ((i + 0.5) / count) * Math.PI;
+    let sum = 0;
+    for (let j = 1; j <= count >> 1; j++) sum += Math.cos(2 * j * t) / (4 * j * j - 1);
+    return { at: -Math.cos(t), weight: (2 / count) * (1 - 2 * sum) };
+  });
+  rules.set(count, lines);
+  return lines;
+}
+
+/** The fly by scan lines; the chords of one line hardly differ from the next one's, so that they are nearly in order already. */
+class Scan {
+  private readonly discs: readonly Disc[];
+  private readonly cover: Cover;
+  private readonly ends: Float64Array;
+  /** 2k where disc k begins, 2k + 1 where it ends, in their order along the line. */
+  private readonly order: Int32Array;
+  readonly areas = new Float64Array(SETS);
+
+  constructor(owners: readonly (readonly Disc[])[]) {
+    this.discs = owners.flat();
+    this.cover = new Cover(owners);
+    this.ends = new Float64Array(2 * this.discs.length);
+    this.order = Int32Array.from(this.ends, (_, i) => i);
+  }
+
+  private sort(): void {
+    const { ends, order } = this;
+    for (let i = 1; i < order.length; i++) {
+      const event = order[i] as number;
+      const at = ends[event] as number;
+      let j = i - 1;
+      while (j >= 0 && (ends[order[j] as number] as number) > at) {
+        order[j + 1] = order[j] as number;
+        j--;
+      }
+      order[j + 1] = event;
+    }
+  }
+
+  /** Adds what the line at y shows, so many mm of it. */
+  add(y: number, weight: number): void {
+    const { discs, ends, order, cover, areas } = this;
+    for (let k = 0; k < discs.length; k++) chord(discs[k] as Disc, y, ends, 2 * k);
+    this.sort();
+    cover.wipe();
+    for (let i = 0; i + 1 < order.length; i++) {
+      const event = order[i] as number;
+      const [at, next] = [ends[event] as number, ends[order[i + 1] as number] as number];
+      if (next === Infinity) break;
+      cover.turn(event >> 1, (event & 1) === 0);
+      if (next > at) cover.addTo(areas, (next - at) * weight);
+    }
+  }
+}
+
+/** Writes where the line at y enters and leaves an ellipse; Infinity twice where it misses it. */
+function chord(disc: Disc, y: number, out: Float64Array, at: number): void {
   const u = y - disc.y;
-  const [cos, sin] = disc.turn === 0 ? [1, 0] : [Math.cos(disc.turn), Math.sin(disc.turn)];
+  out[at] = out[at + 1] = Infinity;
+  if (Math.abs(u) >= disc.reach) return;
+  if (disc.outY !== 0 || disc.outZ !== 0) {
+    drawnOut(disc, u, out, at);
+    return;
+  }
+  const { cos, sin } = disc;
   const a2 = disc.semiY * disc.semiY;
   const b2 = disc.semiZ * disc.semiZ;
   // Points p·cos − q·sin = u with (p, q) on the ellipse; solve the quadratic in the height v.
@@ -108,44 +333,60 @@ function chord(disc: Disc, y: number, k: number): boolean {
   const b = 2 * u * sin * cos * (1 / a2 - 1 / b2);
   const c = (u * u * cos * cos) / a2 + (u * u * sin * sin) / b2 - 1;
   const root = b * b - 4 * a * c;
-  if (root <= 0) return false;
+  if (root <= 0) return;
   const s = Math.sqrt(root);
-  low[k] = disc.z + (-b - s) / (2 * a);
-  high[k] = disc.z + (-b + s) / (2 * a);
-  shade[k] = disc.opacity;
-  return true;
+  out[at] = disc.z + (-b - s) / (2 * a);
+  out[at + 1] = disc.z + (-b + s) / (2 * a);
+}
+
+/** The same of a circle drawn out along a line: the hull of two circles, between its two straight edges. @param u across from its middle */
+function drawnOut({ z, semiY: radius, outY, outZ }: Disc, u: number, out: Float64Array, at: number): void {
+  let [low, high] = [Infinity, -Infinity];
+  const reach = (v: number): void => {
+    low = Math.min(low, v);
+    high = Math.max(high, v);
+  };
+  for (const end of [1, -1] as const) {
+    const off = u - end * outY;
+    if (Math.abs(off) > radius) continue;
+    const half = Math.sqrt(radius * radius - off * off);
+    reach(end * outZ - half);
+    reach(end * outZ + half);
+  }
+  const length = Math.hypot(outY, outZ);
+  for (const side of [1, -1] as const) {
+    // An edge runs beside the line at the radius: (−outZ, outY)·side/length off it.
+    const t = outY === 0 ? NaN : (u + (side * radius * outZ) / length) / outY;
+    if (Math.abs(t) <= 1) reach(t * outZ + (side * radius * outY) / length);
+  }
+  if (low > high) return;
+  out[at] = z + low;
+  out[at + 1] = z + high;
 }
 
 /**
- * Area of the fly seen head-on, mm². Each part's outline is the union of its ellipses at the largest opacity covering a point;
- * parts then combine pointwise. Integrated over scan lines by exact chords.
- * @param only marks the ellipses that count; all when null
+ * Areas of the fly seen head-on. Each part's outline is the union of its ellipses at the largest opacity covering a point; parts then
+ * combine pointwise. Integrated over scan lines by exact chords, the lines dense toward the edges of outlines, where chords grow steeply.
+ * @param mirrored the fly is its own mirror image in y: its near half is looked at alone
+ * @param wires of the platform: seen as they are bent, and not as the cuts of sections show them
  */
-export function frontArea(
-  table: CellTable,
-  ownerOf: (section: number) => string,
-  only: Uint8Array | null = null,
-): number {
-  const owners = discsOf(table, ownerOf, only);
+export function frontAreas(
+  sections: readonly Section[],
+  standsOf: StandsOf = () => 'blunt',
+  mirrored = false,
+  wires: readonly Wire[] = [],
+): FrontAreas {
+  const owners = discsOf(sections, standsOf, wires);
   const all = owners.flat();
-  if (all.length === 0) return 0;
-  const reach = (disc: Disc): number => Math.max(disc.semiY, disc.turn === 0 ? 0 : disc.semiZ);
-  const to = Math.max(...all.map((disc) => disc.y + reach(disc)));
-  // A mirrored fly is measured on its near half alone.
-  const from = table.mirrored ? 0 : Math.min(...all.map((disc) => disc.y - reach(disc)));
-  const dy = (to - from) / LINES;
-  let area = 0;
-  for (let line = 0; line < LINES; line++) {
-    const y = from + (line + 0.5) * dy;
-    let count = 0;
-    owners.forEach((discs, group) => {
-      for (const disc of discs) {
-        if (count >= MOST || !chord(disc, y, count)) continue;
-        owner[count] = group;
-        count++;
-      }
-    });
-    area += breadthOf(count) * dy;
+  if (all.length === 0) return { allMm2: 0, stiffMm2: 0, roundMm2: 0, ballMm2: 0 };
+  const edges = edgesOf(all, mirrored);
+  const scan = new Scan(owners);
+  const lines = fejer(Math.max(BETWEEN_EDGES, Math.ceil(LEAST_LINES / (edges.length - 1))));
+  for (let e = 0; e + 1 < edges.length; e++) {
+    const [from, to] = [edges[e] as number, edges[e + 1] as number];
+    const [mid, half] = [(from + to) / 2, (to - from) / 2];
+    for (const { at, weight } of lines) scan.add(mid + half * at, weight * half);
   }
-  return table.mirrored ? 2 * area : area;
+  const [allMm2 = 0, stiffMm2 = 0, roundMm2 = 0, ballMm2 = 0] = scan.areas.map((area) => (mirrored ? 2 : 1) * area);
+  return { allMm2, stiffMm2, roundMm2, ballMm2 };
 }

@@ -18,6 +18,8 @@ export interface ProjectionOptions {
   readonly speedMmS?: number;
   /** Which ellipses count; all when absent. */
   readonly only?: Uint8Array;
+  /** Only what stands out beyond what it is wound on counts: a see-through wrap of no thickness is nothing. */
+  readonly beyondCore?: boolean;
 }
 
 const MOST = 256;
@@ -93,7 +95,9 @@ export function project(
   const wz = side ? cos : -sin;
   const only = options.only ?? null;
   const thin = speed > 0 ? narrowingOf(speed) : null;
-  const { first, y, z, semiY, semiZ, turn, opacity, softness, ballMm, leastSemi, shiftX, shiftY, shiftZ } = table;
+  const beyond = options.beyondCore === true;
+  const { first, y, z, semiY, semiZ, turn, opacity, softness, ballMm, leastSemi, coreSemi, shiftX, shiftY, shiftZ } =
+    table;
   for (let c = 0; c < table.cells; c++) {
     let n = 0;
     const to = first[c + 1] as number;
@@ -114,7 +118,7 @@ export function project(
       const centre = (y[i] as number) * wy + (z[i] as number) * wz;
       low[n] = centre - half;
       high[n] = centre + half;
-      shade[n] = opacity[i] as number;
+      shade[n] = (opacity[i] as number) * (beyond ? Math.max(0, 1 - (coreSemi[i] as number) / half) : 1);
       across[n] = (shiftY[i] as number) * wy + (shiftZ[i] as number) * wz;
       aft[n] = shiftX[i] as number;
       ballOf[n] = ballMm[i] as number;

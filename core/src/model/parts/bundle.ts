@@ -9,7 +9,6 @@ import { boundButts, supportForms } from './butts.ts';
 import {
   built,
   doseFault,
-  fibreOpacity,
   freeLine,
   leaveAngle,
   lump,
@@ -19,6 +18,7 @@ import {
   sideOf,
   sideShares,
 } from './common.ts';
+import { clumpOpacity } from './fibres.ts';
 import type { FreeLine, PartForm } from './forms.ts';
 import type { BuiltPart, ConstructionModule, Ground, MeasuredOn } from './types.ts';
 
@@ -73,6 +73,9 @@ function pinchOf(part: Bundle, extent: PartExtent, material: BundleMaterial): nu
   return extent.lengths['pinch']?.mm ?? DOSES[part.dose?.toLowerCase() ?? '']?.pinchMm ?? 0;
 }
 
+/** Wet fibres draw into locks of some sixteen, as broad as four of them: a quarter of their cover stays. Judgement. */
+const CLUMP = 0.25;
+
 interface Clump {
   readonly line: FreeLine;
   readonly pinchMm: number;
@@ -96,7 +99,7 @@ function freeSection(id: string, clump: Clump, m: BundleMaterial): Section {
       const [, y, z] = pointAlong(line, mm);
       const [semiY, semiZ] = [half + (x - line.root[0]) * tanH, half + (x - line.root[0]) * tanV];
       const local = solidMm2 * Math.max(0, 1 - (2 * (1 - m.taper) * mm) / line.lengthMm);
-      setEllipse(out, y, z, semiY, semiZ, fibreOpacity(local, m.fibreMm, semiY, semiZ));
+      setEllipse(out, y, z, semiY, semiZ, clumpOpacity(local, m.fibreMm, m.clump ?? CLUMP, { semiY, semiZ }));
     },
   });
 }

@@ -1,6 +1,7 @@
 import type { PartExtent } from '../../pattern/index.ts';
 import { section, setEllipse, type Section, type SolidLump, type Vec3 } from '../platform/section.ts';
-import { fibreOpacity, lump } from './common.ts';
+import { lump } from './common.ts';
+import { clumpOpacity } from './fibres.ts';
 import type { FreeLine, PartForm } from './forms.ts';
 import type { Ground } from './types.ts';
 
@@ -31,6 +32,8 @@ export function boundButts(
   const stand = (x: number): number => ground.radiusUnder(x) + semiMm;
   const centreAt = (x: number): Vec3 => [x, side.y * stand(x), ground.platform.axisZ(x) + side.z * stand(x)];
   const volume = solidMm2 * (toMm - fromMm);
+  // Under their thread the fibres lie side by side.
+  const opacity = clumpOpacity(solidMm2, fibreMm, 1, { semiY: semiMm, semiZ: semiMm });
   return {
     lump: lump(volume * density, volume, centreAt((fromMm + toMm) / 2)),
     section: section({
@@ -41,7 +44,7 @@ export function boundButts(
       leastSemiMm: semiMm,
       at: (x, out) => {
         const [, y, z] = centreAt(x);
-        setEllipse(out, y, z, semiMm, semiMm, fibreOpacity(solidMm2, fibreMm, semiMm, semiMm));
+        setEllipse(out, y, z, semiMm, semiMm, opacity);
       },
     }),
     path: Array.from({ length: PATH_POINTS }, (_, i) => centreAt(fromMm + ((toMm - fromMm) * i) / (PATH_POINTS - 1))),

@@ -206,12 +206,6 @@ export const built = (
   ball: given.ball ?? null,
 });
 
-/** Opacity of fibres: local solid section A, fibre diameter f, half-axes of the spread. Grows with amount, thins with spread; at most 0.95. */
-export function fibreOpacity(solidMm2: number, fibreMm: number, semiY: number, semiZ: number): number {
-  const r = Math.sqrt(semiY * semiZ);
-  return r <= 0 || fibreMm <= 0 ? 0 : Math.min(0.95, 1 - Math.exp(-solidMm2 / (2 * Math.PI * fibreMm * r)));
-}
-
 type Span = Extract<MeasuredPart, { shape: 'span' }>;
 
 /** What lies over a span of the shank, as it was read. @param more turns, pitch and tip of what has them */

@@ -3,21 +3,20 @@ import { NONE } from './traits.ts';
 import { matchMaterial, tintOf, COLLAR_PITCH_MM, type HackleMaterial, HOLD, TIE_IN } from '../../data/index.ts';
 import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import type { Drawers } from '../../drawers/index.ts';
-import { section, setEllipse } from '../platform/section.ts';
+import { section, setEllipse, type Section, type Vec3 } from '../platform/section.ts';
 import { bad, good, type Outcome } from '../../base/index.ts';
 import { built, BUTTS_NOTE, lump, RelationReader } from './common.ts';
+import { coverOf, FIBRE_TAPER, ringCover, ringEndOn, type Ring } from './fibres.ts';
 import type { BuiltPart, ConstructionModule, Ground, MeasuredOn } from './types.ts';
 
 type Hackle = PartOf<'hackle'>;
 
 const KERATIN = 1.31;
-/** Fibres taper: mean section 0.6 of the root's. Stem 0.05 mg/mm. Water as for feathers. */
-const FIBRE_FILL = 0.6;
+/** Stem 0.05 mg/mm. Water as for feathers. */
 const STEM_MG_MM = 0.05;
 const WATER = 0.6;
 const PALMER_PITCH_MM = 2.5;
 const COLLAR_TURNS = 3;
-const LEAST_RING_MM = 0.05;
 
 /** Angle of the fibres from the shank in water, radians: stiff ones stand at 70°, soft ones lie back to 30°. */
 export const sweepOf = (softness: number): number => (Math.min(70, Math.max(30, 90 - 60 * softness)) * Math.PI) / 180;
@@ -73,7 +72,77 @@ function measure(part: Hackle, path: string, bench: MeasuredOn): Outcome<Measure
   });
 }
 
-// oxlint-disable-next-line max-lines-per-function -- fibres and stem, ring and form: one chain of figures, each used by the next
+/** A hackle as it stands round the shank: what its mass, its section and its drawing are made of. */
+interface Standing {
+  readonly ring: Ring;
+  /** Radius of what it is wound on at x, and of its fibres' tips over it. */
+  readonly stemAt: (x: number) => number;
+  readonly radiusAt: (x: number) => number;
+  readonly half: -1 | 0 | 1;
+}
+
+function standing(part: Hackle, extent: PartExtent, ground: Ground, m: HackleMaterial, fibres: number): Standing {
+  const { startMm, endMm, lengthMm } = extent;
+  const sweep = sweepOf(m.softness);
+  const [back, outward] = [lengthMm * Math.cos(sweep), lengthMm * Math.sin(sweep)];
+  const core = ground.meanDiameterUnder(startMm, endMm);
+  // A collar's turns stand on one another; each ring of a palmer stands on what is under it.
+  const stemAt = (x: number): number => (part.from === undefined ? core / 2 : ground.radiusUnder(Math.min(x, endMm)));
+  const radiusAt = (x: number): number => stemAt(x) + outward * Math.min(1, (x - startMm) / back);
+  const ring: Ring = {
+    fromMm: startMm,
+    toMm: endMm,
+    fibres,
+    fibreMm: m.fibreMm,
+    lengthMm,
+    sweep,
+    clump: m.clump ?? 1,
+  };
+  return { ring, stemAt, radiusAt, half: halfOf(part) };
+}
+
+/** Its section: across, by the fibres that cross each station; along, as a ring of all of them. */
+function ringSection(
+  part: Hackle,
+  { ring, stemAt, radiusAt, half }: Standing,
+  softness: number,
+  axisZ: (x: number) => number,
+): Section {
+  const { fromMm, toMm, lengthMm, sweep } = ring;
+  const cover = ringCover(ring);
+  // Half a circle is seen as a whole one from one side and as half from the other: its cover goes by the mean of both.
+  const [arc, broad] = half === 0 ? [2 * Math.PI, 2] : [Math.PI, 1.5];
+  return section({
+    owner: part.id,
+    fromMm,
+    toMm: toMm + lengthMm * Math.cos(sweep),
+    softness,
+    leastSemiMm: stemAt((fromMm + toMm) / 2),
+    coreMm: stemAt((fromMm + toMm) / 2),
+    endOn: (x) => ringEndOn(ring, radiusAt(x), arc),
+    at: (x, cut) => {
+      const r = radiusAt(x);
+      setEllipse(
+        cut,
+        0,
+        axisZ(Math.min(x, toMm)) + (half * r) / 2,
+        r,
+        half === 0 ? r : r / 2,
+        coverOf(cover(x), broad * r),
+      );
+    },
+  });
+}
+
+/** Where the fibres weigh: so much of their length back and out. A throat's are all drawn to one side: half a circle, its middle 2/π of a radius out. */
+function fibreMiddle({ ring, stemAt, half }: Standing, axisZ: (x: number) => number): Vec3 {
+  const mid = (ring.fromMm + ring.toMm) / 2;
+  const along = FIBRE_TAPER.middle * ring.lengthMm;
+  const out = half * (2 / Math.PI) * (stemAt(mid) + along * Math.sin(ring.sweep));
+  return [mid + along * Math.cos(ring.sweep), 0, axisZ(mid) + out];
+}
+
+// oxlint-disable-next-line max-lines-per-function -- what is missing is asked first; the rest is one literal
 function build(part: Hackle, extent: PartExtent, ground: Ground, path: string): Outcome<BuiltPart> {
   const match = materialOf(part, ground.drawers);
   if (!match) return bad({ path: `${path}.material`, code: 'material', message: 'the drawers hold no hackles' });
@@ -92,32 +161,12 @@ function build(part: Hackle, extent: PartExtent, ground: Ground, path: string): 
     return good(
       built(part, m.name, { turns, notes: [...notes, 'has no turns or no fibre length, so it weighs nothing'] }),
     );
-  const sweep = sweepOf(m.softness);
-  const [back, outward] = [lengthMm * Math.cos(sweep), lengthMm * Math.sin(sweep)];
-  const core = ground.meanDiameterUnder(startMm, endMm);
-  const { axisZ } = ground.platform;
+  const stands = standing(part, extent, ground, m, fibres);
   const mid = (startMm + endMm) / 2;
-  const fibreMg = fibres * lengthMm * (Math.PI / 4) * m.fibreMm ** 2 * FIBRE_FILL * KERATIN;
+  const { axisZ } = ground.platform;
+  const core = ground.meanDiameterUnder(startMm, endMm);
+  const fibreMg = fibres * lengthMm * (Math.PI / 4) * m.fibreMm ** 2 * FIBRE_TAPER.mean * KERATIN;
   const stemMg = feathers * turns * Math.hypot(Math.PI * core, span / Math.max(1, turns)) * STEM_MG_MM;
-  // A collar's turns stand on one another; each ring of a palmer stands on what is under it.
-  const stemAt = (x: number): number => (part.from === undefined ? core / 2 : ground.radiusUnder(Math.min(x, endMm)));
-  const radiusAt = (x: number): number => stemAt(x) + outward * Math.min(1, (x - startMm) / back);
-  // A throat's fibres are all drawn to one side of the shank: half a circle, twice as dense, its middle 2/π of a radius out.
-  const half = halfOf(part);
-  const arc = half === 0 ? 2 * Math.PI : Math.PI;
-  const out = half * (2 / Math.PI) * (stemAt(mid) + outward / 2);
-  const ring = section({
-    owner: part.id,
-    fromMm: startMm,
-    toMm: endMm + back,
-    softness: m.softness,
-    leastSemiMm: core / 2,
-    at: (x, cut) => {
-      const r = radiusAt(x);
-      const opacity = Math.min(0.9, 1 - Math.exp((-fibres * m.fibreMm) / (arc * Math.max(r, LEAST_RING_MM))));
-      setEllipse(cut, 0, axisZ(Math.min(x, endMm)) + (half * r) / 2, r, half === 0 ? r : r / 2, opacity);
-    },
-  });
   return good(
     built(part, m.name, {
       turns,
@@ -125,22 +174,22 @@ function build(part: Hackle, extent: PartExtent, ground: Ground, path: string): 
       seeThrough: true,
       waterMg: (fibreMg + stemMg) * WATER,
       lumps: [
-        lump(fibreMg, fibreMg / KERATIN, [mid + back / 2, 0, axisZ(mid) + out]),
+        lump(fibreMg, fibreMg / KERATIN, fibreMiddle(stands, axisZ)),
         lump(stemMg, stemMg / KERATIN, [mid, 0, axisZ(mid)]),
       ],
-      sections: [ring],
+      sections: [ringSection(part, stands, m.softness, axisZ)],
       forms: [
         {
           kind: 'hackle',
           fromMm: startMm,
           toMm: endMm,
           fibreMm: lengthMm,
-          sweep,
-          stemMm: stemAt,
+          sweep: stands.ring.sweep,
+          stemMm: stands.stemAt,
           axisZ,
           fibres,
           turns,
-          half,
+          half: stands.half,
           thinEnd: part.style === 'palmer' || part.from !== undefined ? thinEndOf(part, extent) : 0,
           tint: tintOf(part.colour, m.colour),
         },

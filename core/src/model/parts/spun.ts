@@ -4,17 +4,8 @@ import type { Drawers } from '../../drawers/index.ts';
 import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import { section, setEllipse, type Section, type SolidLump } from '../platform/section.ts';
 import { bad, good, type Outcome } from '../../base/index.ts';
-import {
-  measuredSpan,
-  built,
-  BUTTS_NOTE,
-  doseFault,
-  fibreOpacity,
-  HALF_OUT,
-  HEAD_RANK,
-  lump,
-  RelationReader,
-} from './common.ts';
+import { measuredSpan, built, BUTTS_NOTE, doseFault, HALF_OUT, HEAD_RANK, lump, RelationReader } from './common.ts';
+import { coverOf, ringCover, ringEndOn, type Ring } from './fibres.ts';
 import type { PartForm } from './forms.ts';
 import type { BuiltPart, ConstructionModule, Ground } from './types.ts';
 
@@ -165,6 +156,7 @@ function trimmed(
 const ROUNDED = 2.5;
 
 /** The tips left long behind a head, flared round the shank. */
+// oxlint-disable-next-line max-lines-per-function -- its cone, mass, section and form: one chain of figures
 function flared(part: Spun, extent: PartExtent, ground: Ground, m: SpunMaterial): Pieces {
   const fromMm = extent.endMm;
   const toMm = extent.tipMm ?? fromMm;
@@ -180,6 +172,9 @@ function flared(part: Spun, extent: PartExtent, ground: Ground, m: SpunMaterial)
   const radius = (x: number): number => stem + (x - fromMm) * Math.tan(sweep);
   const volume = solidMm2 * hairMm * FLARE.taper;
   const back = (longMm * (4 * FLARE.taper - 1)) / (6 * FLARE.taper);
+  const fibres = solidMm2 / ((Math.PI / 4) * m.fibreMm ** 2);
+  const ring: Ring = { fromMm, toMm: fromMm, fibres, fibreMm: m.fibreMm, lengthMm: hairMm, sweep, clump: 1 };
+  const cover = ringCover(ring);
   const near = { x: fromMm + back, y: (2 / Math.PI) * radius(fromMm + back), z };
   return {
     lumps: halves(volume, m.density, part.lean ?? 0, near),
@@ -190,10 +185,11 @@ function flared(part: Spun, extent: PartExtent, ground: Ground, m: SpunMaterial)
         toMm,
         softness: FLARE.softness,
         leastSemiMm: stem,
+        coreMm: stem,
+        endOn: (x) => ringEndOn(ring, radius(x)),
         at: (x, cut) => {
           const r = radius(x);
-          const local = solidMm2 * Math.max(0, 1 - (2 * (1 - FLARE.taper) * (x - fromMm)) / longMm);
-          setEllipse(cut, 0, z, r, r, fibreOpacity(local, m.fibreMm, r, r));
+          setEllipse(cut, 0, z, r, r, coverOf(cover(x), 2 * r));
         },
       }),
     ],
@@ -206,7 +202,7 @@ function flared(part: Spun, extent: PartExtent, ground: Ground, m: SpunMaterial)
         sweep,
         stemMm: () => stem,
         axisZ,
-        fibres: Math.round(solidMm2 / ((Math.PI / 4) * m.fibreMm ** 2)),
+        fibres: Math.round(fibres),
         turns: 1,
         half: 0,
         thinEnd: 0,

@@ -140,7 +140,7 @@ function layHide(
   const { thickMm, hairMm, softness, pileMgMm2 } = hide;
   const standMm = (x: number): number => ground.radiusUnder(x) + thickMm / 2;
   const path = boundLine({ platform: ground.platform, side, extent, standMm, angle });
-  const { line, frontMm, tipX, totalMm, bindings } = path;
+  const { line, frontMm, tipX, totalMm, boundMm, bindings } = path;
   const widthAt = widthOf(hide, totalMm);
   const lay = layer(side);
   const pileHigh = PILE.lie * hairMm;
@@ -170,12 +170,17 @@ function layHide(
       lay(out, path.centreAt(x), thickMm / 2 + high, (half + PILE.asideMm) * Math.sqrt(share), high, PILE.opacity);
     },
   });
-  // Hide and pile lie on the same area, so one centroid serves both.
   const { volumeMm3: areaMm2, centroid } = massAlong(path, widthAt);
+  // Hide and pile lie on the same area; the middle of a hair stands half its length off the hide, laid back by its lean.
+  const [up, back] = [(thickMm + PILE.lie * hairMm) / 2, (Math.sqrt(1 - PILE.lie ** 2) * hairMm) / 2];
+  const { centroid: amid } = massAlong(path, widthAt, (mm) => {
+    const [x, y, z] = mm < boundMm ? [1, 0, 0] : line.along;
+    return [back * x, back * y + side.y * up, back * z + side.z * up];
+  });
   const collagen = areaMm2 * thickMm * HIDE.share;
   const pileMg = areaMm2 * pileMgMm2;
   return {
-    lumps: [lump(collagen * HIDE.density + pileMg, collagen + pileMg / PILE.density, centroid)],
+    lumps: [lump(collagen * HIDE.density, collagen, centroid), lump(pileMg, pileMg / PILE.density, amid)],
     sections: [...(tipX > frontMm ? [band] : []), pile],
     form: {
       kind: 'strip',

@@ -18,6 +18,20 @@ export interface ThreadWork {
 const NONE: ThreadWork = { bedMm: 0, lumps: [], sections: [], skinMm2: 0, forms: [], headMm: null };
 const SLICES = 40;
 
+/** Volume between a core and an outline, mm³, and the outline's skin where it stands out, mm², along the slope of its ends. */
+function shellOf(radius: (x: number) => number, core: number, fromMm: number, lengthMm: number) {
+  const dx = lengthMm / SLICES;
+  let [volume, skin] = [0, 0];
+  for (let i = 0; i < SLICES; i++) {
+    const x = fromMm + (i + 0.5) * dx;
+    const r = radius(x);
+    if (r <= core) continue;
+    volume += Math.PI * (r ** 2 - core ** 2) * dx;
+    skin += 2 * Math.PI * r * Math.hypot(dx, radius(x + dx / 2) - radius(x - dx / 2));
+  }
+  return { volume, skin };
+}
+
 /** The wound head: an ellipsoid over half the head space, in its middle, as many wires across as its name says, less what it is wound on. */
 function headWork(
   file: FlyFile,
@@ -32,15 +46,7 @@ function headWork(
   const tall = platform.headMm(HEAD_WIRES[file.head]) / 2;
   const core = platform.windMm / 2 + THREAD.bedMm;
   const radius = (x: number): number => tall * Math.sqrt(Math.max(0, 1 - ((x - centre) / half) ** 2));
-  const dx = (2 * half) / SLICES;
-  let volume = 0;
-  let skin = 0;
-  for (let i = 0; i < SLICES; i++) {
-    const r = radius(centre - half + (i + 0.5) * dx);
-    if (r <= core) continue;
-    volume += Math.PI * (r ** 2 - core ** 2) * dx;
-    skin += 2 * Math.PI * r * dx;
-  }
+  const { volume, skin } = shellOf(radius, core, centre - half, 2 * half);
   const middle: Vec3 = [centre, 0, axisZ(centre)];
   // A coat part over the head says what the finish would; it is weighed there.
   const coated = file.parts.some((part) => part.construction === 'coat' && part.over.toLowerCase() === 'head');

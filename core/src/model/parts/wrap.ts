@@ -109,17 +109,24 @@ interface Wound {
   readonly extent: PartExtent;
   readonly strand: Strand;
   readonly axisZ: (x: number) => number;
+  /** Mean radius of what lies under it. */
+  readonly coreMm: number;
   /** Radius over it at x. */
   readonly outer: (x: number) => number;
 }
 
-const skinSection = ({ part, extent, strand, axisZ, outer }: Wound, leastSemiMm: number, cover: number): Section =>
+const skinSection = (
+  { part, extent, strand, axisZ, outer, coreMm }: Wound,
+  leastSemiMm: number,
+  cover: number,
+): Section =>
   section({
     owner: part.id,
     fromMm: extent.startMm,
     toMm: extent.endMm,
     softness: strand.softness,
     leastSemiMm,
+    coreMm,
     at: (x, out) => {
       const r = outer(x);
       setEllipse(out, 0, axisZ(x), r, r, cover);
@@ -159,7 +166,7 @@ function buildStrand(part: Wrap, extent: PartExtent, ground: Ground, strand: Str
   const { axisZ } = ground.platform;
   const mid = (startMm + endMm) / 2;
   const nothing = w === 0 || turns === 0 || span === 0;
-  const wound: Wound = { part, extent, axisZ, strand, outer };
+  const wound: Wound = { part, extent, axisZ, strand, outer, coreMm: core / 2 };
   return built(part, strand.name, {
     turns,
     lumps: nothing ? [] : [lump(volumeMm3 * strand.density, volumeMm3, [mid, 0, axisZ(mid)])],
@@ -204,7 +211,7 @@ function buildBody(part: Wrap, extent: PartExtent, ground: Ground, strand: Stran
   }
   const { axisZ } = ground.platform;
   const core = ground.meanDiameterUnder(startMm, endMm);
-  const wound: Wound = { part, extent, axisZ, strand, outer };
+  const wound: Wound = { part, extent, axisZ, strand, outer, coreMm: core / 2 };
   const solidMm3 = volume * strand.solid;
   const massMg = solidMm3 * strand.density;
   const mid = volume > 0 ? moment / volume : (startMm + endMm) / 2;

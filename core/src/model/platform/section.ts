@@ -34,6 +34,10 @@ export interface Section {
   readonly turn: number;
   /** Flow never narrows it below this semi-axis, mm. */
   readonly leastSemiMm: number;
+  /** Semi-axis of what it is wound on, mm: what stands out beyond it is what the flow along the fly meets. 0 for what is not wound. */
+  readonly coreMm: number;
+  /** Opacity seen along the shank where it differs from the one seen across it; null where it does not. */
+  readonly endOn: ((x: number) => number) | null;
   /** Fills `out` with the cut at x; the caller keeps x inside the section. */
   readonly at: (x: number, out: Ellipse) => void;
 }
@@ -51,6 +55,8 @@ export const section = (given: SectionGiven): Section => ({
   ballMm: given.ballMm ?? 0,
   turn: given.turn ?? 0,
   leastSemiMm: given.leastSemiMm ?? 0,
+  coreMm: given.coreMm ?? 0,
+  endOn: given.endOn ?? null,
 });
 
 /** Fills an ellipse in one line. */

@@ -2,7 +2,7 @@ import { project, sumSilhouette } from '../geometry/silhouette.ts';
 import type { SolidLump } from '../platform/section.ts';
 import { tippingWeight, type Tipping } from '../balance/tipping.ts';
 import type { LaidFly } from './layFly.ts';
-import { balanceModel } from './solveFly.ts';
+import { balanceModel } from './balanceModel.ts';
 
 /** What one thing on a fly brings to its balance. Weights mg, moments mg·mm, areas mm². */
 export interface Contribution {

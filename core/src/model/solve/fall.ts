@@ -5,7 +5,7 @@ import { sinkingDrag } from '../balance/sinking.ts';
 import { restAndSink } from '../balance/solveBalance.ts';
 import type { Ellipse } from '../platform/section.ts';
 import type { LaidFly } from './layFly.ts';
-import { balanceModel } from './solveFly.ts';
+import { balanceModel } from './balanceModel.ts';
 
 const MOST_MM_S = 20_000;
 /** Sections from this softness on hold air between their fibres when they go in dry. */
@@ -39,7 +39,7 @@ type Drag = (speed: number) => number;
 function sinker(laid: LaidFly): { readonly drag: Drag; readonly massMg: number } {
   const model = balanceModel(laid);
   const { restDeg, trim } = restAndSink(model);
-  const nose = Math.max(0, trim.noseDownDeg ?? 0);
+  const nose = trim.noseDownDeg ?? 0;
   const balls = laid.parts.reduce((sum, part) => sum + (part.built.ball?.volumeMm3 ?? 0), 0);
   return {
     drag: sinkingDrag(model, restDeg, nose),

@@ -4,7 +4,7 @@ import { toRad } from '../balance/model.ts';
 import { cutCells } from '../geometry/cells.ts';
 import type { Section } from '../platform/section.ts';
 import type { LaidFly } from './layFly.ts';
-import { balanceModel } from './solveFly.ts';
+import { balanceModel } from './balanceModel.ts';
 
 /** Soft lengths are looked at so much shorter and longer. */
 const SPREAD = 0.05;

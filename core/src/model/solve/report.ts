@@ -5,7 +5,8 @@ import { holdRange } from './holdRange.ts';
 import { platformTotals, type LaidFly, type LaidPart } from './layFly.ts';
 import { cutLength } from './cutLength.ts';
 import type { FlyReport } from './reportSchema.ts';
-import { balanceModel, type SolvedFly } from './solveFly.ts';
+import { balanceModel } from './balanceModel.ts';
+import { type SolvedFly } from './solveFly.ts';
 
 const METRE = 1000;
 

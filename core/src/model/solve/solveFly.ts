@@ -1,11 +1,9 @@
 import { type Drawers, NOMINAL_DRAWERS } from '../../drawers/index.ts';
 import type { FlyFile } from '../../pattern/index.ts';
-import { cutCells, type CellTable } from '../geometry/cells.ts';
-import { frontArea } from '../geometry/front.ts';
 import { project, sumSilhouette } from '../geometry/silhouette.ts';
 import { bad, good, type Fault, type Outcome } from '../../base/index.ts';
-import type { BalanceModel } from '../balance/model.ts';
-import { restAndSink, solveBalance, type Balance } from '../balance/solveBalance.ts';
+import { solveBalance, type Balance } from '../balance/solveBalance.ts';
+import { balanceModel } from './balanceModel.ts';
 import { layFly, type LaidFly } from './layFly.ts';
 
 export interface SilhouetteFigures {
@@ -23,61 +21,6 @@ export interface SolvedFly {
   readonly silhouette: SilhouetteFigures;
 }
 
-const TRAILS_FROM = 0.35;
-
-/** Marks the ellipses that trail when sinking nose-first: soft parts, and see-through wraps and hackles. */
-function trailing(laid: LaidFly, table: CellTable): { trails: Uint8Array; stiff: Uint8Array; any: boolean } {
-  const seeThrough = new Set(laid.parts.filter((part) => part.built.seeThrough).map((part) => part.built.id));
-  const trails = Uint8Array.from(table.section, (index, i) =>
-    (table.softness[i] ?? 0) >= TRAILS_FROM || seeThrough.has(laid.sections[index]?.owner ?? '') ? 1 : 0,
-  );
-  return { trails, stiff: trails.map((mark) => 1 - mark), any: trails.includes(1) };
-}
-
-/** 1 when a ball or the thread head leads the stiff parts, 2 for a blunt front. */
-function bluntness(laid: LaidFly): 1 | 2 {
-  const stiff = laid.parts.filter(
-    (part) => !part.built.seeThrough && part.built.sections.some((each) => each.softness < TRAILS_FROM),
-  );
-  const foremost = [...stiff].sort((a, b) => a.extent.startMm - b.extent.startMm)[0];
-  if (laid.thread.headMm && (!foremost || laid.thread.headMm[0] <= foremost.extent.startMm)) return 1;
-  return foremost?.built.ball ? 1 : 2;
-}
-
-const models = new WeakMap<LaidFly, BalanceModel>();
-
-/** Brings a laid fly to weights and sections; worked out once for a fly. */
-export function balanceModel(laid: LaidFly): BalanceModel {
-  let model = models.get(laid);
-  if (!model) models.set(laid, (model = modelOf(laid)));
-  return model;
-}
-
-/** Steady sinking speed of a laid fly, mm/s, 0 where it floats; what is worked out for it serves when the fly is settled. */
-export const sinkSpeed = (laid: LaidFly): number => restAndSink(balanceModel(laid)).sink?.terminal ?? 0;
-
-function modelOf(laid: LaidFly): BalanceModel {
-  const table = cutCells(laid.sections);
-  const { trails, stiff, any } = trailing(laid, table);
-  return {
-    water: laid.water,
-    leverMm: laid.platform.leverMm,
-    pointUp: laid.platform.pointUp,
-    tow: laid.platform.towPoint,
-    dragFactor: laid.file.measured?.dragFactor ?? 1,
-    weights: laid.weights,
-    table,
-    nose: {
-      stiffFrontMm2: frontArea(table, (index) => laid.sections[index]?.owner ?? '', stiff),
-      trails: any ? trails : null,
-      blunt: bluntness(laid),
-      lengthMm: table.toMm - table.fromMm,
-      skinMm2:
-        laid.platform.skinMm2 + laid.thread.skinMm2 + laid.parts.reduce((sum, part) => sum + part.built.skinMm2, 0),
-    },
-  };
-}
-
 /** Slack rest, holds-to, trim and sinking of a laid fly. */
 export function settleFly(laid: LaidFly): SolvedFly {
   const model = balanceModel(laid);
@@ -90,7 +33,7 @@ export function settleFly(laid: LaidFly): SolvedFly {
     silhouette: {
       sideMm2: side?.areaMm2 ?? 0,
       planMm2: plan?.areaMm2 ?? 0,
-      frontMm2: frontArea(table, (index) => laid.sections[index]?.owner ?? ''),
+      frontMm2: model.nose.frontMm2,
       sideCentre: [side?.x ?? 0, side?.across ?? 0],
       planCentre: [plan?.x ?? 0, plan?.across ?? 0],
     },

@@ -1,4 +1,4 @@
-import { toRad, frontArea, project, sumSilhouette, type LaidFly, balanceModel } from '../../model/index.ts';
+import { toRad, project, sumSilhouette, type LaidFly, balanceModel } from '../../model/index.ts';
 
 /** A fly's outline as it rides: areas in mm², its length, greatest depth and breadth in mm. */
 export interface Shape {
@@ -19,7 +19,7 @@ export function shapeOf(laid: LaidFly, rollDeg: number): Shape {
   return {
     sideMm2: area(side),
     belowMm2: area(plan),
-    frontMm2: frontArea(table, (index) => laid.sections[index]?.owner ?? ''),
+    frontMm2: balanceModel(laid).nose.frontMm2,
     lengthMm: table.toMm - table.fromMm,
     deepMm: most(side),
     broadMm: most(plan),

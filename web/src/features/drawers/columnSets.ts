@@ -47,6 +47,7 @@ const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
         'spreadV',
         'spreadH',
         'fibresPerTurn',
+        'clump',
         'hideMm',
         'pileMgMm2',
         'hairMm',
