@@ -1,7 +1,7 @@
 import type { Ellipse, LoadRoot, Section, Vec3 } from '../platform/section.ts';
 
-/** Cells are not longer than this share of the whole fly. */
-const FINENESS = 120;
+/** Pieces are not longer than this share of the whole fly. */
+const FINENESS = 36;
 const TOGETHER_MM = 1e-7;
 
 /**
@@ -35,19 +35,34 @@ export interface CellTable {
   readonly mirrored: boolean;
 }
 
-function pieces(sections: readonly Section[]): { x: number; dx: number }[] {
+interface Station {
+  readonly x: number;
+  readonly dx: number;
+}
+
+/** Where the two places of Gauss's rule lie from the middle of a piece, in pieces. */
+const GAUSS = 1 / Math.sqrt(12);
+/** Pieces shorter than this share of the longest are looked at once, in their middle. */
+const SHORT = 0.25;
+
+/** Stations between every two ends of sections: two to a piece by Gauss's rule, no piece longer than its share of the whole. */
+function stations(sections: readonly Section[]): Station[] {
   const ends = [...new Set(sections.flatMap((each) => [each.fromMm, each.toMm]))].sort((a, b) => a - b);
   const longest = ((ends.at(-1) ?? 0) - (ends[0] ?? 0)) / FINENESS;
-  const cells: { x: number; dx: number }[] = [];
+  const found: Station[] = [];
   let from = ends[0] ?? 0;
   for (const to of ends.slice(1)) {
     if (to - from < TOGETHER_MM) continue;
     const count = Math.max(1, Math.ceil((to - from) / longest - 1e-9));
     const dx = (to - from) / count;
-    for (let i = 0; i < count; i++) cells.push({ x: from + (i + 0.5) * dx, dx });
+    for (let i = 0; i < count; i++) {
+      const mid = from + (i + 0.5) * dx;
+      if (dx < SHORT * longest) found.push({ x: mid, dx });
+      else found.push({ x: mid - GAUSS * dx, dx: dx / 2 }, { x: mid + GAUSS * dx, dx: dx / 2 });
+    }
     from = to;
   }
-  return cells;
+  return found;
 }
 
 /** The point a limp section passes its load to: the axis at its own x, or the nearest of its bindings. */
@@ -79,95 +94,128 @@ function isMirrored(table: Omit<CellTable, 'mirrored'>): boolean {
   return true;
 }
 
-const COLUMNS = 14;
-const [Y, Z, SEMI_Y, SEMI_Z, TURN, OPACITY, SOFTNESS, BALL] = [0, 1, 2, 3, 4, 5, 6, 7] as const;
+/** The rows of a table as they come, an ellipse each, grown as needed. */
+class Rows {
+  readonly y = new Column();
+  readonly z = new Column();
+  readonly semiY = new Column();
+  readonly semiZ = new Column();
+  readonly turn = new Column();
+  readonly opacity = new Column();
+  readonly softness = new Column();
+  readonly ballMm = new Column();
+  readonly leastSemi = new Column();
+  readonly coreSemi = new Column();
+  readonly shiftX = new Column();
+  readonly shiftY = new Column();
+  readonly shiftZ = new Column();
+  readonly section = new Column();
+  length = 0;
 
-function append(columns: readonly number[][], row: readonly number[]): void {
-  for (let k = 0; k < COLUMNS; k++) columns[k]?.push(row[k] as number);
-}
-
-/** Drops stiff ellipses of a cell that lie inside an opaque stiff one about the same centre: the wire under its thread changes no silhouette. */
-function dropBuried(columns: readonly number[][], from: number): void {
-  const at = (k: number, i: number): number => (columns[k] as number[])[i] as number;
-  const count = columns[0]?.length ?? 0;
-  const plain = (i: number): boolean =>
-    at(SOFTNESS, i) === 0 && at(BALL, i) === 0 && at(OPACITY, i) === 1 && at(TURN, i) === 0;
-  const buried = (i: number): boolean => {
-    if (!plain(i)) return false;
-    for (let j = from; j < count; j++) {
-      if (j === i || !plain(j) || at(Y, i) !== at(Y, j) || at(Z, i) !== at(Z, j)) continue;
-      const [dy, dz] = [at(SEMI_Y, j) - at(SEMI_Y, i), at(SEMI_Z, j) - at(SEMI_Z, i)];
-      if (dy >= 0 && dz >= 0 && (dy > 0 || dz > 0 || j < i)) return true;
-    }
-    return false;
-  };
-  const kept = Array.from({ length: count - from }, (_, i) => from + i).filter((i) => !buried(i));
-  if (kept.length === count - from) return;
-  for (const column of columns) {
-    const values = kept.map((i) => column[i] as number);
-    column.length = from;
-    column.push(...values);
+  /** One section's cut at x; what is limp carries its load some way toward its root. */
+  add(section: Section, index: number, x: number, cut: Readonly<Ellipse>): void {
+    const i = this.length++;
+    const s = section.softness;
+    const root = s === 0 ? null : rootFor(section.root, x);
+    this.y.set(i, cut.y);
+    this.z.set(i, cut.z);
+    this.semiY.set(i, cut.semiY);
+    this.semiZ.set(i, cut.semiZ);
+    this.turn.set(i, section.turn);
+    this.opacity.set(i, cut.opacity);
+    this.softness.set(i, s);
+    this.ballMm.set(i, section.ballMm);
+    this.leastSemi.set(i, section.leastSemiMm);
+    this.coreSemi.set(i, section.coreMm);
+    this.shiftX.set(i, root ? s * (root[0] - x) : 0);
+    this.shiftY.set(i, root ? s * (root[1] - cut.y) : 0);
+    this.shiftZ.set(i, root ? s * (root[2] - cut.z) : 0);
+    this.section.set(i, index);
   }
 }
 
-/** One section's cut at x as the table holds it; what is limp carries its load some way toward its root. */
-function rowOf(section: Section, index: number, x: number, cut: Readonly<Ellipse>): number[] {
-  const s = section.softness;
-  const root = s === 0 ? null : rootFor(section.root, x);
-  return [
-    cut.y,
-    cut.z,
-    cut.semiY,
-    cut.semiZ,
-    section.turn,
-    cut.opacity,
-    s,
-    section.ballMm,
-    section.leastSemiMm,
-    section.coreMm,
-    root ? s * (root[0] - x) : 0,
-    root ? s * (root[1] - cut.y) : 0,
-    root ? s * (root[2] - cut.z) : 0,
-    index,
-  ];
+/** A growing column of numbers. */
+class Column {
+  private values = new Float64Array(256);
+
+  set(i: number, value: number): void {
+    if (i >= this.values.length) {
+      const wider = new Float64Array(2 * this.values.length);
+      wider.set(this.values);
+      this.values = wider;
+    }
+    this.values[i] = value;
+  }
+
+  upTo(length: number): Float64Array {
+    return this.values.slice(0, length);
+  }
 }
 
-/** Cuts sections into cells: at every section's ends, then into equal parts no longer than 1/120 of the whole. */
+/** A stiff, opaque, plain ellipse, kept to see what else of its cell lies within it. */
+interface Plain {
+  readonly y: number;
+  readonly z: number;
+  readonly semiY: number;
+  readonly semiZ: number;
+}
+
+const within = (small: Plain, big: Plain): boolean =>
+  small.y === big.y && small.z === big.z && big.semiY >= small.semiY && big.semiZ >= small.semiZ;
+
+/** A cut of the cell that is being filled. */
+interface Shown extends Plain {
+  readonly index: number;
+  readonly opacity: number;
+  readonly plain: boolean;
+}
+
+/** Whether a cut is hidden: the wire under its thread changes no silhouette. Of two that are alike the first stays. */
+const isBuried = (each: Shown, i: number, all: readonly Shown[]): boolean =>
+  each.plain &&
+  all.some((other, j) => j !== i && other.plain && within(each, other) && (j < i || !within(other, each)));
+
+/** Cuts sections into cells at every section's ends, and between them by Gauss's rule. */
 export function cutCells(sections: readonly Section[]): CellTable {
-  const cells = pieces(sections);
+  const cells = stations(sections);
   const first = new Int32Array(cells.length + 1);
-  const columns: number[][] = Array.from({ length: COLUMNS }, () => []);
+  const rows = new Rows();
   const cut: Ellipse = { y: 0, z: 0, semiY: 0, semiZ: 0, opacity: 1 };
   cells.forEach(({ x }, c) => {
+    const shown: Shown[] = [];
     sections.forEach((each, index) => {
       if (x < each.fromMm || x > each.toMm) return;
       cut.opacity = 1;
       each.at(x, cut);
-      if (cut.semiY > 0 && cut.semiZ > 0 && cut.opacity > 0) append(columns, rowOf(each, index, x, cut));
+      if (!(cut.semiY > 0 && cut.semiZ > 0 && cut.opacity > 0)) return;
+      const plain = each.softness === 0 && each.ballMm === 0 && each.turn === 0 && cut.opacity === 1;
+      shown.push({ index, plain, y: cut.y, z: cut.z, semiY: cut.semiY, semiZ: cut.semiZ, opacity: cut.opacity });
     });
-    dropBuried(columns, first[c] ?? 0);
-    first[c + 1] = columns[0]?.length ?? 0;
+    shown.forEach((each, i) => {
+      if (!isBuried(each, i, shown)) rows.add(sections[each.index] as Section, each.index, x, each);
+    });
+    first[c + 1] = rows.length;
   });
-  const column = (k: number): Float64Array => Float64Array.from(columns[k] ?? []);
+  const column = (of: Column): Float64Array => of.upTo(rows.length);
   const table = {
     cells: cells.length,
     x: Float64Array.from(cells, (cell) => cell.x),
     dx: Float64Array.from(cells, (cell) => cell.dx),
     first,
-    y: column(0),
-    z: column(1),
-    semiY: column(2),
-    semiZ: column(3),
-    turn: column(4),
-    opacity: column(5),
-    softness: column(6),
-    ballMm: column(7),
-    leastSemi: column(8),
-    coreSemi: column(9),
-    shiftX: column(10),
-    shiftY: column(11),
-    shiftZ: column(12),
-    section: Int32Array.from(columns[13] ?? []),
+    y: column(rows.y),
+    z: column(rows.z),
+    semiY: column(rows.semiY),
+    semiZ: column(rows.semiZ),
+    turn: column(rows.turn),
+    opacity: column(rows.opacity),
+    softness: column(rows.softness),
+    ballMm: column(rows.ballMm),
+    leastSemi: column(rows.leastSemi),
+    coreSemi: column(rows.coreSemi),
+    shiftX: column(rows.shiftX),
+    shiftY: column(rows.shiftY),
+    shiftZ: column(rows.shiftZ),
+    section: Int32Array.from(column(rows.section)),
     fromMm: sections.length === 0 ? 0 : Math.min(...sections.map((each) => each.fromMm)),
     toMm: sections.length === 0 ? 0 : Math.max(...sections.map((each) => each.toMm)),
   };

@@ -2,10 +2,11 @@ import type { Section, Vec3 } from '../platform/section.ts';
 
 /** Cuts of one section that stand for all of it, its ends among them. */
 const CUTS = 9;
-/** Scan lines in all, at least, and between one edge of an outline and the next; edges nearer than this share of the whole count as one. */
-const LEAST_LINES = 64;
+/** A strip of no breadth, mm. */
+const NOTHING_MM = 1e-9;
+/** Scan lines in all, at least, and between one edge of an outline and the next. */
+const LEAST_LINES = 48;
 const BETWEEN_EDGES = 3;
-const TOGETHER = 1 / 64;
 
 /** What a section is to a flow along the shank: it trails, or it stands in the way: blunt, round in front, or round at both ends. */
 export type Stands = 'trails' | 'blunt' | 'round' | 'ball';
@@ -34,6 +35,8 @@ interface Disc {
   readonly outZ: number;
   /** Half its breadth across. */
   readonly reach: number;
+  /** Whether it reaches farthest of its section. */
+  readonly widest: boolean;
   /** Of how many of the areas it is part, the first first. */
   readonly sets: number;
 }
@@ -72,13 +75,15 @@ function discsIn(each: Section, sets: number): Disc[] {
     const opacity = each.endOn === null ? cut.opacity : each.endOn(x);
     if (!(semiY > 0 && semiZ > 0 && opacity > 0)) continue;
     const reach = Math.hypot(semiY * cos, semiZ * sin);
-    const disc = { y, z, semiY, semiZ, cos, sin, opacity, reach, outY: 0, outZ: 0, sets };
+    const disc = { y, z, semiY, semiZ, cos, sin, opacity, reach, outY: 0, outZ: 0, sets, widest: false };
     const last = discs.at(-1);
     // A straight wire shows one disc however long it is.
     if (last && inside(disc, last)) continue;
     discs.push(disc);
   }
-  return discs;
+  const widest = Math.max(...discs.map(({ reach }) => reach));
+  const at = discs.findIndex(({ reach }) => reach === widest);
+  return discs.map((disc, i) => (i === at ? { ...disc, widest: true } : disc));
 }
 
 /** A bent wire seen from the front: its centre line in straight pieces, each a circle drawn out along it. */
@@ -102,6 +107,7 @@ function piecesOf({ points, diameterMm }: Wire): Disc[] {
     opacity: 1,
     reach: radius + Math.abs(to.y - from.y) / 2,
     sets: SETS_OF.blunt,
+    widest: true,
   }));
 }
 
@@ -159,7 +165,6 @@ class Cover {
   /** By set: what lies over the point is let through by all that is not opaque, and how much is opaque. */
   private readonly clear = new Float64Array(SETS).fill(1);
   private readonly opaque = new Int32Array(SETS);
-  private readonly now = new Float64Array(SETS);
 
   constructor(owners: readonly (readonly Disc[])[]) {
     const discs = owners.flat();
@@ -175,23 +180,31 @@ class Cover {
 
   /** Begins or ends a disc's chord. */
   turn(disc: number, on: boolean): void {
-    const { active, opacity, sets, firstOf, now } = this;
+    const { active, opacity, sets, firstOf } = this;
     active[disc] = on ? 1 : 0;
     const owner = this.ownerOf[disc] as number;
-    now.fill(0);
-    for (let k = firstOf[owner] as number; k < (firstOf[owner + 1] as number); k++) {
+    const to = firstOf[owner + 1] as number;
+    let [all, stiff, round, ball] = [0, 0, 0, 0];
+    for (let k = firstOf[owner] as number; k < to; k++) {
       if (active[k] === 0) continue;
-      const shade = opacity[k] as number;
-      for (let set = 0; set < (sets[k] as number); set++) if (shade > (now[set] as number)) now[set] = shade;
+      const [shade, most] = [opacity[k] as number, sets[k] as number];
+      if (shade > all) all = shade;
+      if (most > 1 && shade > stiff) stiff = shade;
+      if (most > 2 && shade > round) round = shade;
+      if (most > 3 && shade > ball) ball = shade;
     }
-    for (let set = 0; set < SETS; set++) {
-      const key = owner * SETS + set;
-      const [was, is] = [this.strongest[key] as number, now[set] as number];
-      if (was === is) continue;
-      this.strongest[key] = is;
-      this.put(set, was, -1);
-      this.put(set, is, 1);
-    }
+    this.set(owner * SETS, 0, all);
+    this.set(owner * SETS, 1, stiff);
+    this.set(owner * SETS, 2, round);
+    this.set(owner * SETS, 3, ball);
+  }
+
+  private set(base: number, set: number, is: number): void {
+    const was = this.strongest[base + set] as number;
+    if (was === is) return;
+    this.strongest[base + set] = is;
+    this.put(set, was, -1);
+    this.put(set, is, 1);
   }
 
   private put(set: number, opacity: number, by: 1 | -1): void {
@@ -218,36 +231,19 @@ class Cover {
 
 const OPAQUE = 1 - 1e-9;
 
-/** Where outlines begin and end on one side, outward from the middle; those that nearly coincide as one. */
-function outward(edges: readonly number[], widest: number): number[] {
-  const kept = [0];
-  for (const y of [...edges].sort((a, b) => a - b)) if (y - (kept.at(-1) ?? 0) > TOGETHER * widest) kept.push(y);
-  const last = edges.length > 0 ? Math.max(...edges) : 0;
-  if (last > 0) kept[kept.length > 1 ? kept.length - 1 : 1] = last;
-  return kept;
+/**
+ * Where the outlines of sections begin and end across, the middle among them, in order. None is left out however near it lies to another: a
+ * strip between two that meet is of no breadth, so that nothing jumps as they pass each other.
+ * @param mirrored only the near side
+ */
+function edgesOf(discs: readonly Disc[], mirrored: boolean): number[] {
+  const ends = discs.filter(({ widest }) => widest).flatMap(({ y, reach }) => [y - reach, y + reach]);
+  const edges = [0, ...ends.filter((y) => !mirrored || y > 0)].sort((a, b) => a - b);
+  return mirrored ? edges : symmetric(edges);
 }
 
-/** The same from side to side. @param mirrored only the near side */
-function edgesOf(discs: readonly Disc[], mirrored: boolean): number[] {
-  const ends = discs.flatMap(({ y, reach }) => [y - reach, y + reach]);
-  const widest = Math.max(...ends.map(Math.abs));
-  const near = outward(
-    ends.filter((y) => y > 0),
-    widest,
-  );
-  if (mirrored) return near;
-  const far = outward(
-    ends.filter((y) => y < 0).map((y) => -y),
-    widest,
-  );
-  return [
-    ...far
-      .slice(1)
-      .reverse()
-      .map((y) => -y),
-    ...near,
-  ];
-}
+/** Edges as they are and as in a mirror, so that a fly and its mirror image are looked at alike. */
+const symmetric = (edges: readonly number[]): number[] => [...edges, ...edges.map((y) => -y)].sort((a, b) => a - b);
 
 interface Line {
   readonly at: number;
@@ -277,6 +273,7 @@ class Scan {
   private readonly ends: Float64Array;
   /** 2k where disc k begins, 2k + 1 where it ends, in their order along the line. */
   private readonly order: Int32Array;
+  private readonly events: Int32Array;
   readonly areas = new Float64Array(SETS);
 
   constructor(owners: readonly (readonly Disc[])[]) {
@@ -284,32 +281,42 @@ class Scan {
     this.cover = new Cover(owners);
     this.ends = new Float64Array(2 * this.discs.length);
     this.order = Int32Array.from(this.ends, (_, i) => i);
+    this.events = new Int32Array(this.order.length);
   }
 
-  private sort(): void {
-    const { ends, order } = this;
-    for (let i = 1; i < order.length; i++) {
+  /** Puts the ends of the chords that a line has in their order along it. @returns how many there are */
+  private sort(): number {
+    const { ends, order, events } = this;
+    let count = 0;
+    // As they lay on the line before, so that hardly one has to move.
+    for (let i = 0; i < order.length; i++) {
       const event = order[i] as number;
       const at = ends[event] as number;
-      let j = i - 1;
-      while (j >= 0 && (ends[order[j] as number] as number) > at) {
-        order[j + 1] = order[j] as number;
+      if (at === Infinity) continue;
+      let j = count - 1;
+      while (j >= 0 && (ends[events[j] as number] as number) > at) {
+        events[j + 1] = events[j] as number;
         j--;
       }
-      order[j + 1] = event;
+      events[j + 1] = event;
+      count++;
     }
+    let missed = count;
+    for (let i = 0; i < order.length; i++)
+      if (ends[order[i] as number] === Infinity) events[missed++] = order[i] as number;
+    order.set(events);
+    return count;
   }
 
   /** Adds what the line at y shows, so many mm of it. */
   add(y: number, weight: number): void {
-    const { discs, ends, order, cover, areas } = this;
+    const { discs, ends, events, cover, areas } = this;
     for (let k = 0; k < discs.length; k++) chord(discs[k] as Disc, y, ends, 2 * k);
-    this.sort();
+    const count = this.sort();
     cover.wipe();
-    for (let i = 0; i + 1 < order.length; i++) {
-      const event = order[i] as number;
-      const [at, next] = [ends[event] as number, ends[order[i + 1] as number] as number];
-      if (next === Infinity) break;
+    for (let i = 0; i + 1 < count; i++) {
+      const event = events[i] as number;
+      const [at, next] = [ends[event] as number, ends[events[i + 1] as number] as number];
       cover.turn(event >> 1, (event & 1) === 0);
       if (next > at) cover.addTo(areas, (next - at) * weight);
     }
@@ -384,6 +391,7 @@ export function frontAreas(
   const lines = fejer(Math.max(BETWEEN_EDGES, Math.ceil(LEAST_LINES / (edges.length - 1))));
   for (let e = 0; e + 1 < edges.length; e++) {
     const [from, to] = [edges[e] as number, edges[e + 1] as number];
+    if (to - from < NOTHING_MM) continue;
     const [mid, half] = [(from + to) / 2, (to - from) / 2];
     for (const { at, weight } of lines) scan.add(mid + half * at, weight * half);
   }
