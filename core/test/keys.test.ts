@@ -211,8 +211,8 @@ describe('limits', () => {
   test.each<[string, Record<string, unknown>, RegExp]>([
     [
       'too many parts',
-      { parts: Array.from({ length: 61 }, (_, i) => ({ ...OTHER, id: `p${String(i)}` })) },
-      /^parts: is too long; at most 60/,
+      { parts: Array.from({ length: 121 }, (_, i) => ({ ...OTHER, id: `p${String(i)}` })) },
+      /^parts: is too long; at most 120/,
     ],
     ['a denier of nothing', { thread: { denier: 0 } }, /^thread\.denier: is too small; at least 10/],
     ['a name of nothing', { name: '' }, /^name: is empty/],

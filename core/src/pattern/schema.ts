@@ -4,7 +4,7 @@ import { partSchema, relation } from './parts.ts';
 /** The pattern file, version 1: the one description of a fly. Types are inferred from it and the published JSON Schema is generated from it. */
 export const FORMAT = 'jobbet.fly';
 export const VERSION = 1;
-export const MAX_PARTS = 60;
+export const MAX_PARTS = 120;
 
 const quantity = (meaning: string) => z.string().min(1).max(40).describe(meaning).optional();
 

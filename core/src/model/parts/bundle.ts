@@ -170,7 +170,7 @@ function build(part: Bundle, extent: PartExtent, ground: Ground, path: string): 
   return good(built(part, m.name, { lumps, sections, forms, notes, waterMg: massMg * m.water }));
 }
 
-/** Hair, plume, flash and legs tied in as a clump that tapers and spreads. Amounts and angles: the defaults of the model. */
+/** Hair, plume, flash and legs tied in as a clump that tapers and spreads. Amounts and angles: docs/model.md. */
 /** How limp a clump is by its manner. Judgement. */
 const MANNER_LIMP: Readonly<Record<string, number>> = { plume: 0.7, hair: 0.4, strand: 0.4, leg: 0.4, tubing: 0.3 };
 

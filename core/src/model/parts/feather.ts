@@ -244,7 +244,7 @@ function build(part: Feather, extent: PartExtent, ground: Ground, path: string):
   );
 }
 
-/** Whole feathers, slips of quill and hackle tips: thin blades, in pairs or single. Figures: the defaults of the model. */
+/** Whole feathers, slips of quill and hackle tips: thin blades, in pairs or single. Figures: docs/model.md. */
 /** Judgement. */
 const FEATHER_LIMP = 0.3;
 

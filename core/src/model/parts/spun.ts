@@ -240,7 +240,7 @@ function build(part: Spun, extent: PartExtent, ground: Ground, path: string): Ou
   );
 }
 
-/** Hollow hair flared under the thread: a head trimmed round or flat below, a collar of its tips, or both. Figures: the defaults of the model. */
+/** Hollow hair flared under the thread: a head trimmed round or flat below, a collar of its tips, or both. Figures: docs/model.md. */
 export const spun: ConstructionModule<'spun'> = {
   construction: 'spun',
   measure,

@@ -7,7 +7,7 @@ export type SpreadKind = (typeof SPREAD_KINDS)[number];
 
 /**
  * Standard deviations a tier's hands have until they are measured: shares of a length, width, pinch, mass or wire; of the shank along it;
- * degrees round it; turns; and of one half over the other. Judgement: the defaults of the model.
+ * degrees round it; turns; and of one half over the other. Judgement: docs/model.md.
  */
 export const USUAL_SPREADS: Readonly<Record<SpreadKind, number>> = {
   along: 0.02,
