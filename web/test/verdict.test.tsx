@@ -1,5 +1,6 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { reportFly, solveFly, type FlyReport } from '@jobbet/core/model';
+import { certaintyOf, type Certainty } from '@jobbet/core/study';
 import { METRIC } from '@jobbet/core/units';
 import { VerdictStrip, verdictWords } from '../src/fly/verdict/VerdictStrip.tsx';
 import { setSettings } from '../src/shared/settings/settings.ts';
@@ -21,7 +22,12 @@ function report(parts: unknown[]): FlyReport {
   if (!solved.ok) throw new Error(JSON.stringify(solved.faults));
   return reportFly(solved.value);
 }
-const show = (of: FlyReport, current = true, again: (() => void) | null = null) => {
+const show = (
+  of: FlyReport,
+  current = true,
+  again: (() => void) | null = null,
+  certain: Certainty['figures'] | null = null,
+) => {
   const { ride, heel_deg: heelDeg } = of.keel.tight;
   return render(
     <VerdictStrip
@@ -30,6 +36,7 @@ const show = (of: FlyReport, current = true, again: (() => void) | null = null) 
       again={again}
       tight={{ ride, heelDeg }}
       laid={null}
+      certain={certain}
       balls
       checks={null}
       onChecks={() => undefined}
@@ -60,6 +67,15 @@ test('in the units of the person', () => {
   expect(strip()).toMatch(/\d,\d\d ft\/s/);
   expect(strip()).toMatch(/\d,\d gr/);
 });
+test('what may be off by more than a quarter says so beside it, and nothing else does', () => {
+  const solved = solveFly(fly({ parts: [eyes('4 mm')] }));
+  if (!solved.ok) throw new Error('it does not solve');
+  const { figures } = certaintyOf(solved.value.laid);
+  if (!figures.holds || !figures.sink) throw new Error('no figures');
+  const told = { ...figures, holds: { ...figures.holds, share: 0.33 }, sink: { ...figures.sink, share: 0.25 } };
+  show(reportFly(solved.value), true, null, told);
+  expect(screen.getAllByTestId('off-by').map((each) => each.textContent)).toEqual(['± 33 %']);
+});
 test('a fly that floats is said to, and no speed is made up', () => {
   const floating = { ...report([eyes('3 mm')]), sink: null };
   show(floating);
@@ -84,6 +100,7 @@ test('old figures stay while new ones are reckoned; before any there is one word
       again={null}
       tight={{ ride: 'point-down', heelDeg: 0 }}
       laid={null}
+      certain={null}
       balls={false}
       checks={null}
       onChecks={() => undefined}

@@ -1,7 +1,7 @@
 export { droopAt } from './balance/droop.ts';
 export { type Fall, effectiveMass, timeTo } from './balance/fromRest.ts';
 export { CURVE_DEG, SideFlow } from './balance/heeling.ts';
-export { UNDECIDED_MM, rightingMoment } from './balance/keel.ts';
+export { UNDECIDED_MM, rightingMoment, tightKeel } from './balance/keel.ts';
 export { type Leader } from './balance/leader.ts';
 export {
   type BalanceModel,

@@ -1,3 +1,4 @@
+export { type Certainty, type CertainOf, type Certain, type Settles, certaintyOf } from './certainty/certainty.ts';
 export { leanWords } from './explain/say.ts';
 export { type Asked, whyOf } from './explain/why.ts';
 export { type Finding, type Found, findWeights } from './finder/finder.ts';

@@ -1,6 +1,7 @@
 import { balanceReckon } from '../features/balance/reckon.ts';
 import { sizesReckon } from '../features/sizes/reckon.ts';
 import { sheetReckon } from '../fly/tyings/sheetReckon.ts';
+import { certaintyReckon } from '../fly/verdict/certaintyReckon.ts';
 import { Desk } from '../shared/solve/desk.ts';
 import { figuresReckon } from '../shared/solve/reckon.ts';
 import type { WorkerFrame } from '../shared/solve/solver.ts';
@@ -17,5 +18,6 @@ export function handlersOf(desk: Desk) {
     balance: balanceReckon(desk),
     sizes: sizesReckon(desk),
     sheet: sheetReckon(desk),
+    certainty: certaintyReckon(desk),
   };
 }

@@ -1,4 +1,4 @@
-import { project, type Silhouette } from '../geometry/silhouette.ts';
+import { project } from '../geometry/silhouette.ts';
 import { CURVE_STEPS, cylinderCurve, G, LAST_STEP, octaveOf, sphereCurve } from './drag.ts';
 import { toRad, type BalanceModel } from './model.ts';
 
@@ -11,44 +11,41 @@ export const CURVE_DEG: readonly number[] = Array.from({ length: 72 }, (_, i) =>
  */
 export class HeelingLoads {
   /** log₂ of each breadth, mm: those across balls come after those across the rest. */
-  private readonly octaves: number[] = [];
+  private readonly octaves: Float64Array;
   /** Breadth times length times lever, mm³. */
-  private readonly levers: number[] = [];
+  private readonly levers: Float64Array;
   private readonly cylinders: number;
+  private readonly count: number;
   private readonly model: BalanceModel;
 
   /** @param theta roll, radians */
   constructor(model: BalanceModel, theta: number) {
     this.model = model;
-    const shape = project(model.table, 'side', theta);
+    const { table } = model;
+    const { b, ball, ballMm, load } = project(table, 'side', theta);
     const tow = model.tow[1] * Math.sin(theta) + model.tow[2] * Math.cos(theta);
-    this.addAll(shape, tow, ({ b, ball }, c) => [b[c] as number, (b[c] as number) - (ball[c] as number)]);
-    this.cylinders = this.levers.length;
-    this.addAll(shape, tow, ({ ball, ballMm }, c) => [ballMm[c] as number, ball[c] as number]);
-  }
-
-  private addAll(
-    shape: Silhouette,
-    tow: number,
-    of: (shape: Silhouette, c: number) => readonly [number, number],
-  ): void {
-    const { table } = this.model;
-    for (let c = 0; c < table.cells; c++) {
-      const b = shape.b[c] as number;
-      if (b <= 0) continue;
-      const [size, breadth] = of(shape, c);
-      if (breadth <= 1e-12) continue;
-      this.octaves.push(Math.log2(size));
-      this.levers.push(breadth * (table.dx[c] as number) * ((shape.load[c] as number) / b - tow));
-    }
+    this.octaves = new Float64Array(2 * table.cells);
+    this.levers = new Float64Array(2 * table.cells);
+    let count = 0;
+    const add = (c: number, size: number, breadth: number): void => {
+      if (breadth <= 1e-12) return;
+      this.octaves[count] = Math.log2(size);
+      this.levers[count++] = breadth * (table.dx[c] as number) * ((load[c] as number) / (b[c] as number) - tow);
+    };
+    for (let c = 0; c < table.cells; c++) add(c, b[c] as number, (b[c] as number) - (ball[c] as number));
+    this.cylinders = count;
+    for (let c = 0; c < table.cells; c++) add(c, ballMm[c] as number, ball[c] as number);
+    this.count = count;
   }
 
   /** Area moment about the tow axis, mm³, and the same with every lever counted as positive. */
   get areaMoment(): { readonly moment: number; readonly size: number } {
-    return this.levers.reduce(({ moment, size }, lever) => ({ moment: moment + lever, size: size + Math.abs(lever) }), {
-      moment: 0,
-      size: 0,
-    });
+    let [moment, size] = [0, 0];
+    for (let i = 0; i < this.count; i++) {
+      moment += this.levers[i] as number;
+      size += Math.abs(this.levers[i] as number);
+    }
+    return { moment, size };
   }
 
   /** @param speed mm/s */
@@ -67,9 +64,9 @@ export class HeelingLoads {
     for (let k = from; k < out.length; k += step) out[k] = 0;
     if (first <= 0) return;
     const flow = octaveOf(first / viscosity);
-    this.octaves.forEach((octave, i) => {
+    for (let i = 0; i < this.count; i++) {
       const curve = i < this.cylinders ? cylinderCurve : sphereCurve;
-      const at = Math.max(0, (octave + flow) * CURVE_STEPS);
+      const at = Math.max(0, ((this.octaves[i] as number) + flow) * CURVE_STEPS);
       const whole = Math.floor(at);
       const [share, lever] = [at - whole, this.levers[i] as number];
       for (let k = from, next = whole; k < out.length; k += step, next += CURVE_STEPS) {
@@ -77,7 +74,7 @@ export class HeelingLoads {
         const [low, high] = [curve[j] as number, curve[j + 1] as number];
         out[k] = (out[k] as number) + lever * (low + share * (high - low));
       }
-    });
+    }
     for (let k = from, speed = first; k < out.length; k += step, speed *= 2)
       out[k] = (out[k] as number) * ((density * speed * speed) / (2 * G));
   }

@@ -34,6 +34,8 @@ export interface BalanceModel {
   readonly nose: NoseShape;
   /** Times the computed drag that sinking meets, by a measured sink test; 1 where none was made. */
   readonly dragFactor?: number;
+  /** Times the usual drag of soft parts along the flow; 1 where nothing is said. */
+  readonly softDrag?: number;
   /** True where the point stands up when the body does, as on a hook held point-up behind a tube. */
   readonly pointUp?: boolean;
 }

@@ -44,7 +44,7 @@ function levelDrag(model: BalanceModel, theta: number): (speed: number) => numbe
  * Nose-first the soft parts trail and narrow; tail-first they lead, and the water pushes them open: they do not narrow.
  */
 function alongDrag(model: BalanceModel, theta: number, leads: 'nose' | 'tail'): (speed: number) => number {
-  const { table, water, nose, dragFactor = 1 } = model;
+  const { table, water, nose, dragFactor = 1, softDrag = 1 } = model;
   const equivalentMm = Math.sqrt((4 * nose.stiffFrontMm2) / Math.PI);
   const blunt = leads === 'nose' ? nose.blunt : nose.bluntBehind;
   const softAt = (speedMmS: number): number =>
@@ -60,7 +60,7 @@ function alongDrag(model: BalanceModel, theta: number, leads: 'nose' | 'tail'): 
     return (
       dragFactor *
       pressure *
-      (front + TRAILING_CD * soft + skinCf((speed * nose.lengthMm) / water.viscosity) * nose.skinMm2)
+      (front + softDrag * TRAILING_CD * soft + skinCf((speed * nose.lengthMm) / water.viscosity) * nose.skinMm2)
     );
   };
 }

@@ -54,14 +54,11 @@ export const narrowing = (softness: number, speedMmS: number): number =>
 
 /** The narrowing at one speed, remembered by softness: a fly holds few. */
 function narrowingOf(speedMmS: number): (softness: number) => number {
-  let lastSoftness = -1;
-  let lastShare = 1;
+  const known = new Map<number, number>();
   return (softness) => {
-    if (softness !== lastSoftness) {
-      lastSoftness = softness;
-      lastShare = narrowing(softness, speedMmS);
-    }
-    return lastShare;
+    let share = known.get(softness);
+    if (share === undefined) known.set(softness, (share = narrowing(softness, speedMmS)));
+    return share;
   };
 }
 
@@ -140,8 +137,28 @@ function widestBall(n: number, mid: number): number {
 }
 
 /** Adds up one cell: walks from interval end to interval end, keeping what covers the stretch between. */
-// oxlint-disable-next-line max-lines-per-function -- the innermost loop of a solve: its running sums stay in local variables
 function sumCell(out: Silhouette, c: number, n: number): void {
+  if (n === 1) sumOne(out, c);
+  else sumMany(out, c, n);
+}
+
+/** What a single interval shows. */
+function sumOne(out: Silhouette, c: number): void {
+  const [from, to] = [low[0] as number, high[0] as number];
+  const covered = (to - from) * (shade[0] as number);
+  const mid = from + (to - from) / 2;
+  out.b[c] = covered;
+  out.moment[c] = covered * mid;
+  out.load[c] = covered * (mid + (across[0] as number));
+  out.loadX[c] = covered * (aft[0] as number);
+  if ((ballOf[0] as number) > 0) {
+    out.ball[c] = covered;
+    out.ballMm[c] = ballOf[0] as number;
+  }
+}
+
+// oxlint-disable-next-line max-lines-per-function -- the innermost loop of a solve: its running sums stay in local variables
+function sumMany(out: Silhouette, c: number, n: number): void {
   for (let k = 0; k < n; k++) {
     eventAt[2 * k] = low[k] as number;
     eventOf[2 * k] = k;
@@ -164,11 +181,17 @@ function sumCell(out: Silhouette, c: number, n: number): void {
     shiftX = 0;
   for (let e = 0; e + 1 < 2 * n; e++) {
     const event = eventOf[e] as number;
-    const enters = event >= 0 ? 1 : -1;
-    const k = enters > 0 ? event : ~event;
-    const o = shade[k] as number;
-    count += enters;
-    if (count === 0) {
+    const from = eventAt[e] as number;
+    if (event >= 0) {
+      const o = shade[event] as number;
+      count++;
+      if (o >= OPAQUE) opaque++;
+      else clear *= 1 - o;
+      sum += o;
+      shift += o * (across[event] as number);
+      shiftX += o * (aft[event] as number);
+      if ((ballOf[event] as number) > 0) balls++;
+    } else if (--count === 0) {
       opaque = 0;
       balls = 0;
       clear = 1;
@@ -176,23 +199,25 @@ function sumCell(out: Silhouette, c: number, n: number): void {
       shift = 0;
       shiftX = 0;
       continue;
+    } else {
+      const k = ~event;
+      const o = shade[k] as number;
+      if (o >= OPAQUE) opaque--;
+      else clear /= 1 - o;
+      sum -= o;
+      shift -= o * (across[k] as number);
+      shiftX -= o * (aft[k] as number);
+      if ((ballOf[k] as number) > 0) balls--;
     }
-    if (o >= OPAQUE) opaque += enters;
-    else if (enters > 0) clear *= 1 - o;
-    else clear /= 1 - o;
-    sum += enters * o;
-    shift += enters * o * (across[k] as number);
-    shiftX += enters * o * (aft[k] as number);
-    if ((ballOf[k] as number) > 0) balls += enters;
-    const from = eventAt[e] as number;
     const width = (eventAt[e + 1] as number) - from;
     if (width <= 0) continue;
     const covered = opaque > 0 ? width : (1 - clear) * width;
     const mid = from + width / 2;
+    const share = covered / sum;
     b += covered;
     moment += covered * mid;
-    load += covered * (mid + shift / sum);
-    loadX += (covered * shiftX) / sum;
+    load += covered * mid + share * shift;
+    loadX += share * shiftX;
     if (balls > 0) {
       ball += covered;
       ballMm = Math.max(ballMm, widestBall(n, mid));

@@ -7,6 +7,7 @@ import { useFindings } from '../../fly/verdict/useFindings.ts';
 import type { Saver } from '../../fly/saver.ts';
 import { leavePreview, useBench, useBenchStore } from '../../fly/store.ts';
 import { changeUndoable } from '../../fly/undoable.ts';
+import { useCertaintyAtRest } from '../../fly/verdict/useCertainty.ts';
 import { VerdictStrip } from '../../fly/verdict/VerdictStrip.tsx';
 import { bound } from '../../shared/commands/commands.ts';
 import { useOffered } from '../../shared/commands/useKeys.ts';
@@ -39,6 +40,7 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
     plan: shownAs === undefined ? null : () => setOff({}),
   });
   useOffered('balance', back.slice(0, 1));
+  const certain = useCertaintyAtRest(laid, shown.current);
   return (
     <BoardFrame saver={saver}>
       <main className="flex flex-1 min-h-0">
@@ -74,6 +76,7 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
         balls={tippings.length > 0}
         tight={laid.tight}
         laid={laid}
+        certain={certain}
         shownAs={shownAs}
         checks={counts}
         onChecks={() => {

@@ -1,9 +1,11 @@
 import type { FlyReport, LaidFly } from '@jobbet/core/model';
-import type { Asked } from '@jobbet/core/study';
+import type { Asked, Certainty } from '@jobbet/core/study';
 import { formatAngle, formatMass, formatNumber, formatSpeed, type Written } from '@jobbet/core/units';
 import { useEffect, useState, type ReactNode } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
+import { OffBy } from './Trust.tsx';
 import { WhyButton } from './WhyButton.tsx';
+import { useSettled } from '../../shared/ui/useSettled.ts';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
 import { RideGlyph, rideWords } from '../../shared/ui/RideGlyph.tsx';
 
@@ -13,6 +15,8 @@ interface VerdictStripProps {
   /** Asks for the figures again, where they could not be reckoned; else null. */
   readonly again: (() => void) | null;
   readonly tight: { readonly ride: string; readonly heelDeg: number | null };
+  /** How far off each figure may be; null until that is in. */
+  readonly certain: Certainty['figures'] | null;
   /** The fly the figures are asked why of; null where it is not at hand. */
   readonly laid: LaidFly | null;
   readonly balls: boolean;
@@ -72,13 +76,14 @@ export function VerdictStrip({
   again,
   tight,
   laid,
+  certain,
   balls,
   shownAs,
   checks,
   onChecks,
 }: VerdictStripProps) {
   const slow = useSlow(!current && !again);
-  const spoken = useSettled(report && current ? verdictWords(report) : '');
+  const spoken = useSettled(report && current ? verdictWords(report) : '', '');
   return (
     <section
       aria-label="Verdict"
@@ -95,7 +100,11 @@ export function VerdictStrip({
           </strong>
         </div>
       </div>
-      {report && !again ? <Figures report={report} tight={tight} laid={laid} /> : <Reckoning again={again} />}
+      {report && !again ? (
+        <Figures report={report} tight={tight} laid={laid} certain={certain} />
+      ) : (
+        <Reckoning again={again} />
+      )}
       {checks && <ChecksKey {...checks} onChecks={onChecks} />}
       <p role="status" className="sr-only">
         {spoken}
@@ -104,15 +113,15 @@ export function VerdictStrip({
   );
 }
 
-type FiguresProps = Pick<VerdictStripProps, 'tight' | 'laid'> & { readonly report: FlyReport };
+type FiguresProps = Pick<VerdictStripProps, 'tight' | 'laid' | 'certain'> & { readonly report: FlyReport };
 
 /** What the fly comes to. */
-function Figures({ report, tight, laid }: FiguresProps) {
+function Figures({ report, tight, laid, certain }: FiguresProps) {
   const style = useStyle();
   const { sink, keel, trim, weight } = report;
   return (
     <>
-      <KeelCells keel={keel} tight={tight} laid={laid} />
+      <KeelCells keel={keel} tight={tight} laid={laid} certain={certain} />
       <Cell label="trim" why="trim" laid={laid}>
         {trim.noseDown_deg === null || trim.verdict === null ? (
           <span className="text-ink2">none: it neither sinks nor floats</span>
@@ -123,11 +132,11 @@ function Figures({ report, tight, laid }: FiguresProps) {
           </>
         )}
       </Cell>
-      <SinkCell sink={sink} laid={laid} />
+      <SinkCell sink={sink} laid={laid} certain={certain} />
       <Cell label="weight dry, cast, under water" why="weights" laid={laid}>
         <Figure value={formatMass(weight.dry_mg, style)} /> &ensp;
         <Figure value={formatMass(weight.casting_mg, style)} /> &ensp;
-        <Figure value={formatMass(weight.submerged_mg, style)} />
+        <Figure value={formatMass(weight.submerged_mg, style)} /> <OffBy certain={certain?.submerged} />
       </Cell>
       {keel.tipping && (
         <Cell
@@ -145,10 +154,10 @@ function Figures({ report, tight, laid }: FiguresProps) {
   );
 }
 
-type KeelCellsProps = Pick<VerdictStripProps, 'tight' | 'laid'> & { readonly keel: FlyReport['keel'] };
+type KeelCellsProps = Pick<VerdictStripProps, 'tight' | 'laid' | 'certain'> & { readonly keel: FlyReport['keel'] };
 
 /** How straight it stands, and the current it stands against. */
-function KeelCells({ keel, tight, laid }: KeelCellsProps) {
+function KeelCells({ keel, tight, laid, certain }: KeelCellsProps) {
   const style = useStyle();
   return (
     <>
@@ -176,16 +185,18 @@ function KeelCells({ keel, tight, laid }: KeelCellsProps) {
         {keel.holdsTo_mm_s === null ? (
           <span className="text-ink2">any side current</span>
         ) : (
-          <Figure value={formatSpeed(keel.holdsTo_mm_s, style)} />
+          <>
+            <Figure value={formatSpeed(keel.holdsTo_mm_s, style)} /> <OffBy certain={certain?.holds} />
+          </>
         )}
       </Cell>
     </>
   );
 }
 
-type SinkCellProps = Pick<VerdictStripProps, 'laid'> & { readonly sink: FlyReport['sink'] };
+type SinkCellProps = Pick<VerdictStripProps, 'laid' | 'certain'> & { readonly sink: FlyReport['sink'] };
 
-function SinkCell({ sink, laid }: SinkCellProps) {
+function SinkCell({ sink, laid, certain }: SinkCellProps) {
   const style = useStyle();
   return (
     <Cell
@@ -200,7 +211,8 @@ function SinkCell({ sink, laid }: SinkCellProps) {
     >
       {sink ? (
         <>
-          <Figure value={formatSpeed(sink.terminal_mm_s, style)} /> <span className="text-ink2">{sink.class}</span>
+          <Figure value={formatSpeed(sink.terminal_mm_s, style)} /> <span className="text-ink2">{sink.class}</span>{' '}
+          <OffBy certain={certain?.sink} />
         </>
       ) : (
         <strong className="text-verdict">it floats</strong>
@@ -279,14 +291,4 @@ function useSlow(waiting: boolean): boolean {
     return () => clearTimeout(timer);
   }, [waiting]);
   return slow;
-}
-
-/** A text once it has rested for half a second, so that it is spoken once. */
-function useSettled(text: string): string {
-  const [settled, setSettled] = useState('');
-  useEffect(() => {
-    const timer = setTimeout(() => setSettled(text), 500);
-    return () => clearTimeout(timer);
-  }, [text]);
-  return settled;
 }

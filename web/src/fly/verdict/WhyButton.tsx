@@ -3,6 +3,7 @@ import { whyOf, type Asked } from '@jobbet/core/study';
 import { Popover } from 'radix-ui';
 import { useId, type ReactNode } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
+import { Trust } from './Trust.tsx';
 
 interface WhyButtonProps {
   readonly asked: Asked;
@@ -75,6 +76,7 @@ function Told({ asked, laid, titleId }: ToldProps) {
       {rule !== '' && <p className="mt-2 italic">{rule}</p>}
       <p className="mt-2 text-ink2">From {source}.</p>
       <p className="text-ink2">{belief}</p>
+      <Trust asked={asked} laid={laid} style={style} />
     </>
   );
 }
