@@ -184,7 +184,12 @@ test('a tip pulled on the small profile moves the figures, which answer why; a t
   const sinks = page.getByLabel('Verdict').locator('[data-why="sink"]');
   await sinks.click();
   await expect(page.getByRole('dialog')).toContainText('of the drag, on the outline from below');
+  // How far off it may be, and what would settle it: a jar settles what trails.
+  const trust = page.getByTestId('trust');
+  await expect(trust).toContainText(/± \d+ cm\/s on how fast it sinks: .*drag of what trails/);
+  await expect(trust).toContainText('timing it in a jar: how fast it sinks, ±');
   await page.keyboard.press('Escape');
+  await expect(sinks).toBeFocused();
   const speed = (): Promise<number> =>
     page
       .getByLabel('Verdict')
@@ -198,6 +203,10 @@ test('a tip pulled on the small profile moves the figures, which answer why; a t
   await expect(page.getByTestId('to-a-metre')).toHaveText('5.0 s');
   await expect.poll(speed).toBeLessThan(computed);
   await saved(page);
+  await sinks.click();
+  await expect(trust).toContainText('on how fast it sinks');
+  await expect(trust).not.toContainText('drag of what trails');
+  await page.keyboard.press('Escape');
   await page.locator('body').press('z');
   await expect.poll(speed).toBe(computed);
 });

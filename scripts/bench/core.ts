@@ -21,8 +21,9 @@ import { spreadsOf } from '../../core/src/study/tolerance/spreads.ts';
 import { sheetOf } from '../../core/src/tying/sheet/sheet.ts';
 import { stageSvgs } from '../../core/src/tying/sheet/stages.ts';
 import { bestOrder } from '../../core/src/tying/sequence.ts';
+import { bareSilhouettes } from './bare.ts';
 import { twelvePartFly } from './fly.ts';
-import { tell } from './times.ts';
+import { spread, tell } from './times.ts';
 
 /** Times of one call each over what is prepared beforehand, after a quarter as many to warm up. */
 function times<T>(runs: number, prepare: (i: number) => T, call: (given: T) => unknown): number[] {
@@ -62,31 +63,47 @@ function solvedOf(given: FlyFile): SolvedFly {
   return result.value;
 }
 
-/** The same fly with more and more of its bundles and hackles tied in again, thirty parts in all. */
 const soft = file.parts.filter((part) => part.construction === 'bundle' || part.construction === 'hackle');
-const thirty: FlyFile = {
+
+/** The same fly with more and more of its bundles and hackles tied in again, so many parts in all. */
+const withParts = (count: number): FlyFile => ({
   ...file,
   parts: [
     ...file.parts,
-    ...Array.from({ length: 30 - file.parts.length }, (_, i) => {
+    ...Array.from({ length: count - file.parts.length }, (_, i) => {
       const part = soft[i % soft.length];
       if (!part) throw new Error('the fly has nothing soft on it');
       return { ...part, id: `${part.id}-${String(i)}` };
     }),
   ],
-};
+});
+const [thirty, sixty] = [withParts(30), withParts(60)];
 
 const one = laid(file);
 const model = balanceModel(one);
 const balance = solveBalance(model);
 const size = `${String(file.parts.length)} parts, ${String(model.table.cells)} cells, ${String(model.table.y.length)} ellipses`;
 console.log(`core, ${size}, node ${process.version}, one core, after warm-up`);
-tell('lengths, weights, tight keel', times(400, fresh, layFly), 1);
-tell('whole solve', times(200, fresh, solveFly), 15);
+const ROLLS = 50;
+const bare = times(
+  200,
+  () => model.table,
+  (table) => bareSilhouettes(table, ROLLS),
+);
+tell(`a bare loop over its silhouette at ${String(ROLLS)} rolls`, bare, null);
+tell('lengths, weights, tight keel', times(400, fresh, layFly), 0.5);
+const whole = times(200, fresh, solveFly);
+tell('whole solve', whole, 5);
+console.log(`  which is ${(spread(whole).median / spread(bare).median).toFixed(1)} bare loops`);
 tell(
   'whole solve of 30 parts',
   times(60, (i) => longerTail(thirty, i), solveFly),
-  30,
+  11,
+);
+tell(
+  'whole solve of 60 parts',
+  times(30, (i) => longerTail(sixty, i), solveFly),
+  22,
 );
 tell(
   '  cells and front area',

@@ -20,7 +20,7 @@ import { formatNumber, type Style, saying } from '../../units/index.ts';
 import type { Why } from './types.ts';
 
 const DRAG = 'cylinders across the flow: Sucker and Brauer (1975); balls: Clift and Gauvin (1970)';
-const TENTH = 'Good to some ten per cent.';
+const TENTH = 'The law of its drag is good to some ten per cent.';
 /** A fly on a swing, as fast as a fair current. mm/s */
 const SWING_MM_S = 500;
 const LEAST_CERTAIN =

@@ -57,7 +57,8 @@ export function HelpView() {
         <h2 className="text-part font-bold">What to believe</h2>
         <p className="mb-3">
           Masses of metal, the keel moment and the tipping weight are exact within the model. Level sinking and the side
-          current a fly holds to are good to some ten per cent. Nose-first sinking of soft flies is least certain.
+          current a fly holds to are good to some ten per cent. Nose-first sinking of soft flies is least certain. Each
+          figure of a fly, asked why, says how far off it may be and by what; more than a quarter stands beside it.
           Bought eyes are often drilled or flattened and weigh 0.6 to 0.8 of the full solid: weigh a pair and write it
           in.
         </p>

@@ -82,7 +82,7 @@ export function CurrentBar({ laid, limits, range, asked, current, onAsk }: Curre
         {meantMmS !== null && least !== null && (
           <span className={least < meantMmS ? 'text-warn' : 'text-ink2'}>It is meant for {speed(meantMmS)}.</span>
         )}{' '}
-        <span className="italic text-ink3">Good to some ten per cent.</span> <WhyButton asked="holds" laid={laid} />
+        <WhyButton asked="holds" laid={laid} />
       </p>
     </section>
   );

@@ -78,7 +78,8 @@ function Trusted({ figures, laid, style }: TrustedProps) {
           <ul>
             {certainty.settles.map(({ tool, figure, off, left }) => (
               <li key={tool}>
-                {TOOLS[tool]}: {NAMES[figure]} ± {written(figure, off, style)} to {written(figure, left, style)}
+                {TOOLS[tool]}: {NAMES[figure]}, ± {written(figure, left, style)} instead of ±{' '}
+                {written(figure, off, style)}
               </li>
             ))}
           </ul>

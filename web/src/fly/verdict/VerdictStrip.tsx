@@ -180,7 +180,7 @@ function KeelCells({ keel, tight, laid, certain }: KeelCellsProps) {
         label="holds to, side current"
         why="holds"
         laid={laid}
-        title="The side current at which it gives way, within some ten per cent"
+        title="The side current at which it gives way; ask why for how far off it may be"
       >
         {keel.holdsTo_mm_s === null ? (
           <span className="text-ink2">any side current</span>

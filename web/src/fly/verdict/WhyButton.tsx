@@ -34,8 +34,10 @@ export function WhyButton({ asked, laid, children, className = '' }: WhyButtonPr
         <Popover.Content
           collisionPadding={8}
           sideOffset={4}
+          // What does not fit is scrolled by the arrow keys.
+          tabIndex={0}
           aria-labelledby={title}
-          className="z-30 w-[360px] bg-sheet border border-ink px-4 py-3 text-left text-body not-italic text-ink leading-snug whitespace-normal"
+          className="z-30 w-[420px] max-h-[var(--radix-popover-content-available-height)] overflow-y-auto bg-sheet border border-ink px-4 py-3 text-left text-body not-italic text-ink leading-snug whitespace-normal"
         >
           <Told asked={asked} laid={laid} titleId={title} />
         </Popover.Content>
