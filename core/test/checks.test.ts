@@ -12,6 +12,7 @@ import {
   type CheckOptions,
 } from '../src/checks/checkFly.ts';
 import { compareSchools } from '../src/checks/compare.ts';
+import { shownOf, wantsSettling } from '../src/checks/settle.ts';
 import { followAll, slotOf, standing } from '../src/checks/standing.ts';
 import type { Finding } from '../src/checks/types.ts';
 import { SCHOOLS, SLOTS } from '../src/data/schools.ts';
@@ -586,6 +587,9 @@ describe('schools', () => {
     const rejoined = at('2 shank')?.file;
     expect(rejoined?.parts[1]).toMatchObject({ length: '0.85 body..1.6 shank' });
     expect(at('0.85 body..1.6 shank')).toMatchObject({ follows: true, within: true });
+    // As a tier may write it: in any case, with any spaces.
+    expect(at('0.85  Body..1.6 SHANK')).toMatchObject({ follows: true });
+    expect(standing(laid(fly([body()])), 'tail', mobile, NOMINAL_DRAWERS)).toBeNull();
   });
   test('following the school again changes what left it, and nothing it says nothing of', () => {
     if (!mobile) throw new Error('no school');
@@ -695,5 +699,55 @@ describe('quiet', () => {
       });
     expect(loud.find((each) => each.name === 'Rowan Ember')?.count).toBeGreaterThanOrEqual(3);
     for (const { name, count } of loud) if (name !== 'Rowan Ember') expect([name, count <= 1]).toEqual([name, true]);
+  });
+});
+
+describe('what trips no check', () => {
+  test('eyes that a coat covers, or on what has no gap to measure them by, are told nothing of glue', () => {
+    const coat = { id: 'gloss', role: 'finish', construction: 'coat', material: 'varnish', over: 'eyes' };
+    const other = { ...coat, over: 'tail' };
+    expect(codes(fly([eyes()]))).toContain('strength.eyes');
+    expect(codes(fly([eyes(), coat]))).not.toContain('strength.eyes');
+    expect(codes(fly([eyes(), tail(), other]))).toContain('strength.eyes');
+    expect(codes(fly([eyes()], { platform: { kind: 'tube', length: '30 mm' } }))).not.toContain('strength.eyes');
+  });
+  test('a rib of exactly the widest turns allowed, and a palmer of many', () => {
+    const wide = fly([body({ from: 'bend', to: 'bend - 20 mm' }), rib({ from: 'bend', to: 'bend - 20 mm', turns: 4 })]);
+    expect(codes(wide)).not.toContain('turns.rib');
+    const palmer = collar({ style: 'palmer', at: undefined, from: 'bend', to: 'station 3', turns: 9 });
+    expect(codes(fly([body(), palmer]))).not.toContain('turns.collar');
+    expect(codes(fly([collar({ turns: 9 })]))).toContain('turns.collar');
+  });
+  test('a rule of hook points reads the hook behind a tube, and none where there is none', () => {
+    const behind = (hook: Loose | undefined) =>
+      fly([tail()], { platform: { kind: 'tube', length: '30 mm', ...(hook ? { hook } : {}) } });
+    const double = behind({ kind: 'double', size: '6' });
+    expect(codes(double, asked({ singleHook: true }))).toContain('rules.hooks');
+    expect(codes(behind({ kind: 'single', size: '6' }), asked({ singleHook: true }))).not.toContain('rules.hooks');
+    expect(codes(behind(undefined), asked({ singleHook: true }))).not.toContain('rules.hooks');
+  });
+  test('a bronzed hook behind a tube in salt water is told to change there', () => {
+    const intent = { water: { kind: 'salt' } };
+    const tube = { kind: 'tube', length: '30 mm', hook: { kind: 'single', size: '6', finish: 'bronze' } };
+    expect(one(fly([tail()], { platform: tube, intent }), 'salt.hook')?.message).toContain('bronze');
+    expect(codes(fly([tail()], { platform: { kind: 'tube', length: '30 mm' }, intent }))).not.toContain('salt.hook');
+  });
+  test('what costs looks alone is shown where it is wished for', () => {
+    const findings = [{ costs: 'looks' }, { costs: 'fish' }] as Finding[];
+    expect(shownOf(findings, true)).toHaveLength(2);
+    expect(shownOf(findings, false).map((each) => each.costs)).toEqual(['fish']);
+    expect(['stop', 'warn', 'note'].map((severity) => wantsSettling({ severity } as Finding))).toEqual([
+      true,
+      true,
+      false,
+    ]);
+  });
+  test('an order that costs looks is told as such, and names the two parts and the fix', () => {
+    const looks = CHECKS.filter((check) => check.code.startsWith('order.') && check.costs === 'looks').map(
+      ({ code }) => code,
+    );
+    expect(looks.sort()).toEqual(['order.cheek', 'order.layers']);
+    for (const each of checked(fly([rib(), body()])).findings.filter(({ code }) => code.startsWith('order.')))
+      expect([each.parts.length, each.fix !== null]).toEqual([2, true]);
   });
 });

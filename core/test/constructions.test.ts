@@ -1,12 +1,14 @@
 import { chainVolume, coneVolume, discVolume } from '../src/model/parts/ballShapes.ts';
 import { vaneOf } from '../src/model/parts/feather.ts';
-import type { LaidPart } from '../src/model/solve/layFly.ts';
+import { NOMINAL_DRAWERS } from '../src/drawers/tables.ts';
+import { layFly, type LaidPart } from '../src/model/solve/layFly.ts';
 import {
   body,
   collar,
   eyes,
   faultsOf,
   feathers,
+  fly,
   laid,
   partIn,
   rib,
@@ -289,5 +291,51 @@ describe('one piece, two jobs', () => {
     expect(faultsOf([tail({ continues: 'body' }), body({ continues: 'tail' })])).toEqual([
       'parts[0].continues: leans on itself: tail → body → tail',
     ]);
+  });
+});
+
+describe('how level the tips of a clump are drawn', () => {
+  test.each([
+    [{ ends: 'even' }, 1],
+    [{ ends: 'cut' }, 1],
+    [{ stacked: true }, 1],
+    [{ ends: 'staggered' }, -1],
+    [{ ends: 'torn' }, -1],
+    [{}, 0],
+  ] as const)('%o: %i', (more, level) => {
+    expect(one(tail(more)).built.forms[0]).toMatchObject({ kind: 'bundle', level });
+  });
+});
+
+describe('a packet out of the drawers', () => {
+  const packet = (form: 'single' | 'double') => ({
+    ...NOMINAL_DRAWERS,
+    hooks: [{ name: 'long 6', form, size: '6', shankMm: 25 }],
+  });
+  const notes = (form: 'single' | 'double', name = 'long 6'): readonly string[] => {
+    const read = layFly(fly([tail()], { platform: { kind: 'single', size: '6', packet: name } }), packet(form));
+    if (!read.ok) throw new Error('it does not lay out');
+    return read.value.platform.notes;
+  };
+  test('is told of where it holds another kind of hook, or is not there', () => {
+    expect(notes('single')).toEqual([]);
+    expect(notes('double')).toEqual(['the packet "long 6" holds a double, the fly says single']);
+    expect(notes('single', 'short 8')[0]).toContain('"short 8" is not in the drawers');
+  });
+});
+
+describe('a piece that goes on as another part', () => {
+  test('is of its material where it names none, and of its own where it does', () => {
+    const first = tail({ id: 'first', material: 'fox hair', buttsTo: 'station 5' });
+    const on = (more: Loose) =>
+      without(
+        tail({ id: 'on', at: 'station 5', continues: 'first', ...more }),
+        ...(more['material'] === undefined ? ['material'] : []),
+      );
+    expect(one(on({}), {}, [first]).built.material).toBe('fox hair');
+    expect(one(on({ material: 'bucktail' }), {}, [first]).built.material).not.toBe('fox hair');
+    expect(one(on({}), {}, [without(first, 'material')]).built.material).toBe(
+      one(without(tail({ id: 'on' }), 'material')).built.material,
+    );
   });
 });

@@ -115,7 +115,7 @@ describe('continuity', () => {
         );
         if (found.length > 0) expect(jumpsWithin(given, length, (one, other) => jumps(one, other, 0.002))).toEqual([]);
       }),
-      { numRuns: 25, endOnFailure: true },
+      { numRuns: 12, endOnFailure: true },
     );
   });
 });

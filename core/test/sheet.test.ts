@@ -41,6 +41,7 @@ describe('the tying sheet', () => {
     expect(text.match(/^\d+\. \*\*/gm)).toHaveLength(sheet.steps.length);
     for (const caution of sheet.cautions) expect(text).toContain(caution);
     expect(text).toContain('# Slate Runner');
+    expect(text).not.toMatch(/\bnull\b|undefined/);
   });
   test('as Markdown: what a tier wrote is words, never tags', () => {
     const text = sheetMarkdown(sheetOf(settleFly(laid([tail({ note: 'a < b & c' })], { name: 'Tom <img src=x>' }))));
@@ -64,6 +65,8 @@ describe('the fly at a stage', () => {
     expect(stage.parts.map((part) => part.file.id)).toEqual(['eyes', 'tail']);
     const owners = new Set(stage.sections.map((section) => section.owner));
     expect(owners.has('body') || owners.has('rib') || owners.has('head')).toBe(false);
+    expect(stage.thread.sections.map((section) => section.owner)).toEqual(['thread']);
+    expect(fly.thread.sections.map((section) => section.owner)).toEqual(['thread', 'head']);
     expect(owners.has('platform') && owners.has('eyes') && owners.has('thread')).toBe(true);
     expect(stage.thread.forms.some((form) => form.kind === 'thread' && form.head)).toBe(false);
   });

@@ -187,3 +187,18 @@ describe('outline and bounds come from the same sections', () => {
     expect(boundsOf([], 9)).toEqual({ front: 0, rear: 9, top: 1, bottom: -1, aside: 1 });
   });
 });
+
+describe('a table of cells', () => {
+  test('of nothing begins and ends at nought', () => {
+    const empty = cutCells([]);
+    expect([empty.cells, empty.fromMm, empty.toMm]).toEqual([0, 0, 0]);
+  });
+  test('is its own mirror image only where each turned cut has its like on the other side', () => {
+    const turned = (turn: number) => prism({ semiZ: 3, more: { turn } });
+    expect(cutCells([prism()]).mirrored).toBe(true);
+    expect(cutCells([turned(0.5)]).mirrored).toBe(false);
+    expect(cutCells([turned(0.5), turned(-0.5)]).mirrored).toBe(true);
+    expect(cutCells([prism({ y: 2 })]).mirrored).toBe(false);
+    expect(cutCells([prism({ y: 2 }), prism({ y: -2 })]).mirrored).toBe(true);
+  });
+});

@@ -72,6 +72,9 @@ test('a palmer from the rear is caught before the body, from the front wound aft
   expect(order(rear, 'palmer', 'body')).toEqual(['palmer', 'body']);
   expect(one(rear, 'palmer')).toMatchObject({ from: 'bend', to: 'body.front', turns: 7 });
   expect(take(rear, 'palmer', 'front').parts).toEqual(salmon.parts);
+  // Without a rib one is put in, caught before the body is wound over it.
+  const ribless = { ...salmon, parts: salmon.parts.filter((part) => part.id !== 'rib') };
+  expect(order(take(ribless, 'palmer', 'along'), 'rib', 'body')).toEqual(['rib', 'body']);
   const along = take(salmon, 'palmer', 'along');
   expect(one(along, 'palmer')).toMatchObject({ turns: 5 });
   // From there the rib crosses it again, whatever their turns.

@@ -34,6 +34,14 @@ describe('balls', () => {
   ])('eyes of %s', (material, caution) => {
     expect(of(laid([eyes({ material })]), 'eyes').caution).toBe(caution);
   });
+  test('discs are glued on what is finished, and looked at from the front', () => {
+    const disc = of(
+      laid([tail(), ball({ id: 'disc', shape: 'disc', material: undefined, side: 'both', at: 'station 1' })]),
+      'disc',
+    );
+    expect(disc.how.join()).toContain('what is finished');
+    expect([disc.caution, disc.look]).toEqual([CAUTIONS.superglue, ['From the front: both at one height.']]);
+  });
   test('eyes that sit on the head space are told to leave no room', () => {
     expect(of(laid([eyes({ at: 'station 0.6' })]), 'eyes').wrong).toContain('nothing can be tied in front');
     expect(of(laid([eyes()]), 'eyes').wrong).toContain('askew');
@@ -119,6 +127,8 @@ describe('what is tied in by its end', () => {
   });
   test('feathers: slips fold under a soft loop, cheeks go shiny side out, a single one shiny side up', () => {
     expect(how(laid([feathers({ form: 'slips' })]), 'feathers')).toContain('they fold');
+    expect(of(laid([feathers({ form: 'slips' })]), 'feathers').wrong).toContain('splits');
+    expect(of(laid([feathers({ form: 'pair' })]), 'feathers').wrong).toContain('not stripped far enough');
     expect(of(laid([feathers({ role: 'cheek', side: 'both' })]), 'feathers').face).toContain('shiny side out');
     expect(of(laid([feathers({ form: 'single' })]), 'feathers').face).toBe('shiny side up');
     expect(of(laid([feathers()]), 'feathers').proof).toContain('same length');
