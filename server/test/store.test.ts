@@ -6,6 +6,8 @@ import { listedFlySchema } from '@jobbet/core/contract';
 import { ApiError } from '../src/errors.ts';
 import { addExamples, exampleFlies, seedOnce } from '../src/flies/examples.ts';
 import { FlyStore } from '../src/flies/store.ts';
+import { furnish } from '../src/house.ts';
+import type { Solvers } from '../src/solving/solvers.ts';
 import { Shelf } from '../src/flies/shelf.ts';
 import { boathouse, fly, spoil, type Boathouse } from './bench.ts';
 
@@ -142,6 +144,17 @@ describe('examples', () => {
     expect(await house.flies.list()).toHaveLength(0);
     expect(await addExamples(house.flies)).toBe(13);
     expect(await addExamples(house.flies)).toBe(0);
+  });
+  test('a house opens on a machine so busy that no thread answers in time: the boathouse is laid in, older flies are brought up to date', async () => {
+    const late: Solvers = { ask: () => Promise.reject(new ApiError('too-long')), close: () => Promise.resolve() };
+    const slow = await boathouse({ solvers: late });
+    await furnish(slow.house, true);
+    expect(await slow.flies.list()).toHaveLength(13);
+    await spoil(slow.house, 'update flies set listed = null');
+    await furnish(slow.house, true);
+    const { rows } = await slow.database.client.execute('select count(*) as n from flies where listed is null');
+    expect(rows[0]?.['n']).toBe(0);
+    await slow.close();
   });
   test('the troubled one rides other than meant, all others as meant', () => {
     const wrong = exampleFlies()
