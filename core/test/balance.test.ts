@@ -158,6 +158,13 @@ describe('rest on a slack line', () => {
     expect(torque(8)).toBeLessThan(0);
     expect(torque(-8)).toBeGreaterThan(0);
   });
+  test('two rests that are mirror images lie alike low: the positive heel is told, the other beside it', () => {
+    // Level, the water meets the flat slab below the weight and turns it over; rolled, the tall one above it and turns it back.
+    const rest = slackRest(model([at(200, 15, 0, -1)], [slab(0, 30, -2, 5, 0.1), slab(0, 30, 2, 0.1, 5)]));
+    expect(rest.heelDeg).toBeGreaterThan(5);
+    expect(rest.heelDeg).toBeLessThan(85);
+    expect(rest.others).toContainEqual(expect.closeTo(-(rest.heelDeg ?? NaN), 3));
+  });
   test('where nothing turns it, it is undecided', () => {
     expect(slackRest(model([at(200, 15, 0, 0)], [slab(0, 30, 0, 2, 2)]))).toEqual({
       ride: 'undecided',

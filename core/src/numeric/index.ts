@@ -1,3 +1,4 @@
 export { normalOf } from './chance.ts';
+export { between } from './curves.ts';
 export { noise, seedOf } from './random.ts';
-export { firstFall } from './roots.ts';
+export { fallBetween, firstFall } from './roots.ts';

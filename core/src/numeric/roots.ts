@@ -20,6 +20,10 @@ export function firstFall(excess: (at: number) => number, to: number, steps: num
   return to;
 }
 
+/** The zero that a function comes down through between two places, the first above nothing and the second not, to within `near`. */
+export const fallBetween = (excess: (at: number) => number, from: number, to: number, near: number): number =>
+  closeIn(excess, from, excess(from), to, excess(to), near);
+
 function closeIn(
   excess: (at: number) => number,
   from: number,

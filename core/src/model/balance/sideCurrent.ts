@@ -1,3 +1,4 @@
+import { between } from '../../numeric/index.ts';
 import { HeelingLoads } from './heeling.ts';
 import { speedFor, toRad, type BalanceModel } from './model.ts';
 import type { TightKeel } from './keel.ts';
@@ -31,10 +32,6 @@ const PER_OCTAVE = 2;
 /** A fly is asked at speeds so far apart whether it stands, and then between the last two. */
 const STRIDE = 1.03;
 const HALVINGS = 12;
-
-/** Catmull-Rom between b and c. */
-const between = (a: number, b: number, c: number, d: number, t: number): number =>
-  b + (t / 2) * (c - a + t * (2 * a - 5 * b + 4 * c - d + t * (3 * (b - c) + d - a)));
 
 /** What gives way, and how: the roll off the rest and the speed, as the table has them. */
 interface GivesWay {

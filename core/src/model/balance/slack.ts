@@ -1,3 +1,4 @@
+import { between, fallBetween } from '../../numeric/index.ts';
 import { project } from '../geometry/silhouette.ts';
 import { normalDeg, rideOf, sumWeights, toRad, type BalanceModel, type Ride, type WeightSums } from './model.ts';
 
@@ -59,8 +60,7 @@ class Turn {
     for (let deg = 0; deg < 360; deg++) {
       const i = Math.floor(deg / COARSE_DEG);
       const t = deg / COARSE_DEG - i;
-      const [a, b, c, d] = [at(i - 1), at(i), at(i + 1), at(i + 2)];
-      plan[deg] = b + (t / 2) * (c - a + t * (2 * a - 5 * b + 4 * c - d + t * (3 * (b - c) + d - a)));
+      plan[deg] = between(at(i - 1), at(i), at(i + 1), at(i + 2), t);
     }
     this.torque = Float64Array.from(plan, (eta, deg) => torqueOf(sums, eta, toRad(deg)));
     for (let deg = 0; deg < 360; deg += COARSE_DEG) this.exactly[deg] = 1;
@@ -108,27 +108,6 @@ class Turn {
 
 const signOf = (torque: number, zero: number): number => (Math.abs(torque) <= zero ? 0 : Math.sign(torque));
 
-/** The root between two angles of which the first turns it on and the second back, by halving. */
-function rootBetween(turn: Turn, from: number, to: number): number {
-  let [a, fa, b, fb] = [from, turn.at(from), to, turn.at(to)];
-  let side = 0;
-  for (let i = 0; i < 60 && b - a > NEAR_DEG; i++) {
-    const c = (a * fb - b * fa) / (fb - fa);
-    const fc = turn.at(c);
-    if (fc > 0) {
-      [a, fa] = [c, fc];
-      if (side === 1) fb /= 2;
-      side = 1;
-    } else {
-      [b, fb] = [c, fc];
-      if (fc === 0) return c;
-      if (side === -1) fa /= 2;
-      side = -1;
-    }
-  }
-  return (a * fb - b * fa) / (fb - fa);
-}
-
 interface Rest {
   readonly deg: number;
   /** −∫τ up to it from 0°, mg·mm·degrees. */
@@ -159,7 +138,7 @@ function restsOf(turn: Turn, zero: number): Rest[] {
       // Between the two the torque is straight, or nothing: half of what turned it on is still to come.
       const on = deg - above.deg > 1 ? 1 : share;
       rests.push({
-        deg: deg - above.deg > 1 ? (above.deg + deg) / 2 : rootBetween(turn, above.deg, deg),
+        deg: deg - above.deg > 1 ? (above.deg + deg) / 2 : fallBetween((at) => turn.at(at), above.deg, deg, NEAR_DEG),
         energy: above.energy - (up * on) / 2,
       });
       above = null;
