@@ -42,7 +42,7 @@ interface Change {
   /** Times the mass of balls that nobody weighed, their volume left. */
   readonly balls?: number;
   /** Times mass and volume of what is soft or wound, and of a platform of nominal wire. */
-  readonly goods?: number;
+  readonly materials?: number;
   readonly wire?: number;
 }
 
@@ -66,7 +66,7 @@ const INPUTS: readonly Input[] = [
   { words: 'how much soft parts cover', tool: 'photograph', changeOf: () => ({ cover: 1.25 }) },
   // Bought eyes have flat or drilled faces: 0.6 to 0.8 of the full solid, or all of it.
   { words: 'eyes and beads nobody weighed', tool: 'scale', changeOf: () => ({ balls: 0.8 }) },
-  { words: 'what its goods weigh', tool: 'scale', changeOf: () => ({ goods: 1.2 }) },
+  { words: 'what its materials weigh', tool: 'scale', changeOf: () => ({ materials: 1.2 }) },
   {
     words: 'wire nobody measured',
     tool: 'caliper',
@@ -74,13 +74,13 @@ const INPUTS: readonly Input[] = [
   },
 ];
 
-function weighed(laid: LaidFly, { balls = 1, goods = 1, wire = 1 }: Change) {
+function weighed(laid: LaidFly, { balls = 1, materials = 1, wire = 1 }: Change) {
   const lumps = [
     ...laid.platform.lumps.map((lump) => ({ lump, mass: wire, volume: wire })),
     ...laid.thread.lumps.map((lump) => ({ lump, mass: 1, volume: 1 })),
     ...laid.parts.flatMap(({ built }) => {
       const { ball } = built;
-      const [mass, volume] = ball ? [ball.weighed ? 1 : balls, 1] : [goods, goods];
+      const [mass, volume] = ball ? [ball.weighed ? 1 : balls, 1] : [materials, materials];
       return built.lumps.map((lump) => ({ lump, mass, volume }));
     }),
   ];
@@ -105,7 +105,7 @@ function covering(model: BalanceModel, times: number): BalanceModel['table'] {
 
 function figuresWith(laid: LaidFly, change: Change): Figures {
   const own = balanceModel(laid);
-  const { sinking = 1, pushing = 1, trailing = 1, cover = 1, goods = 1 } = change;
+  const { sinking = 1, pushing = 1, trailing = 1, cover = 1, materials = 1 } = change;
   const { dryMg, weights } = weighed(laid, change);
   const model: BalanceModel = {
     ...own,
@@ -123,7 +123,7 @@ function figuresWith(laid: LaidFly, change: Change): Figures {
     trim: trim.noseDownDeg,
     sink: sink?.terminal ?? null,
     dry: dryMg,
-    casting: dryMg + goods * (laid.castingMg - laid.dryMg),
+    casting: dryMg + materials * (laid.castingMg - laid.dryMg),
     submerged: weights.reduce((sum, { submergedMg }) => sum + submergedMg, 0),
   };
 }

@@ -23,7 +23,7 @@ const NAMES: Readonly<Record<Certain, string>> = {
 
 const TOOLS: Readonly<Record<Settles['tool'], string>> = {
   jar: 'timing it in a jar',
-  scale: 'weighing it and its eyes',
+  scale: 'weighing it on a scale',
   caliper: 'the hook under a caliper',
   photograph: 'a photograph of it wet',
 };
