@@ -59,7 +59,7 @@ if (left.length > 0)
     logLevel: 'error',
     allowConsoleColors: false,
     tempDirName: '.mutation/sandbox',
-    ignorePatterns: ['docs', 'e2e', 'web', 'server', 'dist', 'test-results', '.mutation'],
+    ignorePatterns: ['docs/screenshots', 'e2e', 'web', 'server', 'dist', 'test-results', '.mutation'],
   }).runMutationTest();
 
 const after = known();

@@ -5,7 +5,15 @@ import type { Move } from '../src/tying/order.ts';
 import type { Thread } from '../src/tying/threadOf.ts';
 import { body, laid, partIn, tail } from './build.ts';
 
-const thread: Thread = { denier: 140, spool: null, sectionMm2: 0.013, flatMm: 0.3, cordMm: 0.15, breaksG: 630 };
+const thread: Thread = {
+  denier: 140,
+  aught: null,
+  spool: null,
+  sectionMm2: 0.013,
+  flatMm: 0.3,
+  cordMm: 0.15,
+  breaksG: 630,
+};
 const fly = laid([tail(), body()]);
 const move = (id: string, does: Move['does'], toMm = 0): Move => ({ part: partIn(fly, id), does, fromMm: 0, toMm });
 /** What a move adds to a profile, by stations. */
@@ -24,7 +32,7 @@ describe('the body as it grows', () => {
     expect(bareProfile(fly).length * STEP_MM).toBeGreaterThan(fly.platform.shankMm + 1.9);
   });
   test('turns of a tie-in lie nearly side by side ahead of it, and their section is that of the thread', () => {
-    const more = grown(move('body', 'catch'));
+    const more = grown(move('body', 'catch', tieInMm(partIn(fly, 'body'))));
     const at = more.flatMap((each, i) => (each > 0 ? [i * STEP_MM] : []));
     const breadth = 0.8 * TIE_IN.turns * thread.flatMm;
     const tied = tieInMm(partIn(fly, 'body'));

@@ -215,8 +215,8 @@ const PAIRS: readonly (readonly [
   [
     'length.flash-far',
     'warn',
-    fly([tail(), tail({ id: 'flash', role: 'flash', material: 'film strand', length: 'tail + 8 mm' })]),
-    fly([tail(), tail({ id: 'flash', role: 'flash', material: 'film strand', length: 'tail + 5 mm' })]),
+    fly([tail(), tail({ id: 'flash', role: 'flash', material: 'flash', length: 'tail + 8 mm' })]),
+    fly([tail(), tail({ id: 'flash', role: 'flash', material: 'flash', length: 'tail + 5 mm' })]),
   ],
   ['length.legs', 'warn', fly([legs({ length: '1.05 gap' })]), fly([legs({ length: '1 gap' })])],
   ['length.cut', 'warn', fly([tail({ ends: 'cut' })]), fly([tail({ ends: 'torn' })])],
@@ -410,8 +410,8 @@ const PAIRS: readonly (readonly [
   [
     'bulk.step',
     'note',
+    fly([tail({ pinch: '4 mm', buttsTo: 'station 7' }), body({ material: 'floss', diameter: '4 mm' })]),
     fly([tail({ pinch: '4 mm' }), body({ material: 'floss', diameter: '4 mm' })]),
-    fly([tail({ pinch: '4 mm', buttsTo: 'body.front' }), body({ material: 'floss', diameter: '4 mm' })]),
   ],
   [
     'bulk.valley',

@@ -278,14 +278,14 @@ describe('one piece, two jobs', () => {
   const plume = (more: Loose = {}): Loose => tail({ buttsTo: 'station 4', ...more });
   const woundButts = (more: Loose = {}): Loose => without(body({ continues: 'tail', ...more }), 'material');
   test('butts wound on as the body are weighed as the body, once', () => {
-    const [trimmed, piece] = [laid([tail(), body()]), laid([plume(), body({ continues: 'tail' })])];
+    const [trimmed, piece] = [laid([tail({ buttsTo: 'bend' }), body()]), laid([plume(), body({ continues: 'tail' })])];
     expect(partIn(piece, 'tail').massMg).toBeCloseTo(partIn(trimmed, 'tail').massMg, 9);
     expect(piece.dryMg).toBeCloseTo(trimmed.dryMg, 6);
     expect(partIn(piece, 'tail').built.notes.join()).toMatch(/goes on as body: one piece/);
     expect(partIn(piece, 'body').built.notes.join()).toMatch(/goes on from tail: one piece/);
   });
   test('what goes on is of the same material where it names none', () => {
-    expect(partIn(laid([plume(), woundButts()]), 'body').built.material).toBe('herl');
+    expect(partIn(laid([plume(), woundButts()]), 'body').built.figuredAs).toBe('wound plume');
   });
   test('a piece that goes on from itself is refused by its path', () => {
     expect(faultsOf([tail({ continues: 'body' }), body({ continues: 'tail' })])).toEqual([

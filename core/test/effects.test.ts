@@ -1,7 +1,8 @@
 import { flyFigure } from '../src/drawing/figure/flyFigure.ts';
 import { PART_KEYS } from '../src/pattern/parts.ts';
+import { tyingPlan } from '../src/tying/steps.ts';
 import type { LaidFly } from '../src/model/solve/layFly.ts';
-import { body, collar, eyes, feathers, laid, rib, sheet, spunHead, strip, tail, without } from './build.ts';
+import { body, collar, eyes, feathers, laid, rib, sheet, spunHead, strip, tail, weightWire, without } from './build.ts';
 
 type Loose = Record<string, unknown>;
 
@@ -20,7 +21,17 @@ function likeness(it: LaidFly): string {
     part.built.turns,
     part.built.notes,
   ]);
-  return JSON.stringify([parts, it.dryMg, it.castingMg, it.tight.momentMgMm, it.tight.lateralMgMm, sections, figure]);
+  const steps = tyingPlan(it).steps.map(({ title, how }) => [title, ...how]);
+  return JSON.stringify([
+    parts,
+    steps,
+    it.dryMg,
+    it.castingMg,
+    it.tight.momentMgMm,
+    it.tight.lateralMgMm,
+    sections,
+    figure,
+  ]);
 }
 
 const bead = eyes({ shape: 'cone', side: 'around', bore: '1 mm', front: '2.5 mm', length: '4 mm' });
@@ -30,6 +41,9 @@ const palmer = without(
 );
 const gloss = { id: 'gloss', role: 'finish', construction: 'coat', material: 'varnish', over: 'other', layers: 1 };
 const other = body({ id: 'other', diameter: '3 mm', from: 'station 9', to: 'station 7' });
+
+const tinsel = without(body({ material: 'flat tinsel', width: '1 mm' }), 'diameter');
+const brush = body({ material: 'spun brush' });
 
 /** A part before and after each key that its construction takes is changed, set or taken away. */
 const CHANGES: Record<string, Record<string, readonly [Loose, Loose]>> = {
@@ -51,6 +65,11 @@ const CHANGES: Record<string, Record<string, readonly [Loose, Loose]>> = {
     turns: [rib(), rib({ turns: 6 })],
     pitch: [without(rib(), 'turns'), without(rib({ pitch: '3 mm' }), 'turns')],
     layers: [rib({ layers: 1 }), rib({ layers: 2 })],
+    width: [tinsel, { ...tinsel, width: '2 mm' }],
+    thickness: [tinsel, { ...tinsel, thickness: '0.06 mm' }],
+    density: [brush, { ...brush, density: 'dense' }],
+    on: [weightWire({ on: 'bare' }), weightWire({ on: 'thread' })],
+    over: [rib({ over: 'hackle' }), rib({ over: 'under' })],
     direction: [rib(), rib({ direction: 'counter' })],
     buttsTo: [body(), body({ buttsTo: 'station 6' })],
   },
@@ -92,6 +111,10 @@ const CHANGES: Record<string, Record<string, readonly [Loose, Loose]>> = {
     angle: [strip(), strip({ angle: '8 deg' })],
     support: [strip(), strip({ support: 'dam' })],
     ends: [strip(), strip({ ends: 'tapered' })],
+    first: [
+      strip({ boundAt: ['bend'], at: 'station 2' }),
+      strip({ boundAt: ['bend'], at: 'station 2', first: 'front' }),
+    ],
     buttsTo: [strip(), strip({ buttsTo: 'station 6' })],
   },
   hackle: {
@@ -122,6 +145,7 @@ const CHANGES: Record<string, Record<string, readonly [Loose, Loose]>> = {
     width: [sheet(), sheet({ width: '6 mm' })],
     thickness: [sheet(), sheet({ thickness: '2 mm' })],
     doubled: [sheet(), sheet({ doubled: true })],
+    first: [sheet(), sheet({ first: 'front' })],
     buttsTo: [sheet(), sheet({ buttsTo: 'station 7' })],
   },
   coat: {
@@ -133,7 +157,17 @@ const CHANGES: Record<string, Record<string, readonly [Loose, Loose]>> = {
 /** Keys every part has, tried on one; `binds` says what a rib holds down and is judged, not built. */
 const COMMON = ['id', 'role', 'construction', 'note', 'binds', 'material', 'colour', 'side', 'continues'];
 const more = { thread: { denier: 140 }, head: 'bold' };
-const lay = (part: Loose): string => likeness(laid([other, part], more));
+const hackled = collar({
+  id: 'open',
+  role: 'hackle',
+  style: 'palmer',
+  at: undefined,
+  from: 'bend',
+  to: 'station 4',
+  turns: 4,
+});
+const lay = (part: Loose): string =>
+  likeness(laid(part['on'] === undefined ? [other, hackled, part] : [part, other, hackled], more));
 
 describe('every documented key of a part does something', () => {
   test('the list below holds them all', () => {

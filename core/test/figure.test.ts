@@ -159,7 +159,7 @@ describe('what is counted is drawn in that number', () => {
     id: 'flash',
     role: 'flash',
     construction: 'bundle',
-    material: 'film strand',
+    material: 'flash',
     strands,
     at: 'bend',
     length: '30 mm',

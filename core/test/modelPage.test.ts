@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { BUNDLES, FEATHERS, HACKLES, SHEETS, SPUN, STRIPS, WOUND } from '../src/data/nominalMaterials.ts';
+import { BUNDLES, FEATHERS, HACKLES, SHEETS, SPUN, STRIPS, WOUND } from '../src/data/index.ts';
 import { SOLIDS } from '../src/data/solids.ts';
 import { COATS, DOSES } from '../src/data/tying.ts';
 
@@ -47,8 +47,18 @@ const TABLES: readonly (readonly [head: string, rows: Rows])[] = [
     ),
   ],
   [
-    'material, solid, density, opacity, water, softness',
-    WOUND.map((each) => told(each.name, each.solid, each.density, each.opacity, each.water, each.softness)),
+    'material, solid, density, opacity, water, softness, breadth mm, thick mm, core mm, g/m',
+    WOUND.map((each) =>
+      told(
+        each.name,
+        each.solid,
+        each.density,
+        each.opacity,
+        each.water,
+        each.softness,
+        ...[each.flatMm, each.thickMm, each.coreMm, each.gPerM].map((figure) => figure ?? ''),
+      ),
+    ),
   ],
   [
     'material, hide mm, pile mg/mm², hair mm, width mm, softness',

@@ -42,8 +42,8 @@ describe('balls', () => {
     expect(z({ side: 'axis' })).toBe(0);
   });
   test('lead-free and tin are tin alloy, tungsten is tungsten alloy', () => {
-    expect(partIn(laid([eyes({ material: 'lead-free' })]), 'eyes').built.material).toBe('tin alloy');
-    expect(partIn(laid([eyes({ material: 'Tungsten beads' })]), 'eyes').built.material).toBe('tungsten alloy');
+    expect(partIn(laid([eyes({ material: 'lead-free' })]), 'eyes').built.figuredAs).toBe('tin alloy');
+    expect(partIn(laid([eyes({ material: 'Tungsten beads' })]), 'eyes').built.figuredAs).toBe('tungsten alloy');
   });
 });
 
@@ -113,7 +113,7 @@ describe('hair, hide and hackle', () => {
   test('the centroid of a tapered clump lies (4t − 1)/(6t) behind its tie-in', () => {
     const plume = partIn(laid([tail({ length: '30 mm' })]), 'tail');
     expect(plume.centroid[0] - plume.extent.endMm).toBeCloseTo(30 / 3, 6);
-    const flash = partIn(laid([tail({ material: 'film strand', length: '30 mm' })]), 'tail');
+    const flash = partIn(laid([tail({ material: 'flash', length: '30 mm' })]), 'tail');
     expect(flash.centroid[0] - flash.extent.endMm).toBeCloseTo(15, 6);
   });
   test('a count of strands weighs what the strands weigh', () => {
@@ -123,7 +123,7 @@ describe('hair, hide and hackle', () => {
           id: 'flash',
           role: 'flash',
           construction: 'bundle',
-          material: 'film strand',
+          material: 'flash',
           strands: 8,
           at: 'bend',
           length: '40 mm',
@@ -194,10 +194,10 @@ describe('hair, hide and hackle', () => {
   });
   test('the nearest material by words is taken and said; an unknown one falls back', () => {
     expect(partIn(laid([tail({ material: 'long fox fur' })]), 'tail').built.notes).toEqual([
-      '"long fox fur" is taken as fox hair',
+      '"long fox fur" is figured as fox hair',
     ]);
     expect(partIn(laid([tail({ material: 'moonbeam' })]), 'tail').built.notes).toEqual([
-      '"moonbeam" is not in the drawers: taken as marabou',
+      '"moonbeam" is not in the drawers: figured as marabou',
     ]);
   });
 });

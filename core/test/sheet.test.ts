@@ -21,7 +21,7 @@ describe('the tying sheet', () => {
   test('names everything that is cut, with its length; what is not cut has none', () => {
     const of = (id: string) => sheet.materials.find((each) => each.part === id);
     expect(sheet.materials[0]?.words).toContain('140 denier');
-    expect(of('tail')?.cut).toMatch(/^\d+\.\d mm$/);
+    expect(of('tail')?.cut).toMatch(/^\d+ mm$/);
     expect(of('eyes')?.cut).toBeNull();
     for (const part of slate.laid.parts) expect(of(part.file.id)?.words).toMatch(/\w/);
   });

@@ -1,7 +1,7 @@
 import { COLOUR_WORDS, mixTint, tintOf } from '../src/data/colours.ts';
 import { HOOK_SIZES, NOMINAL, nominalHook, sizeSteps } from '../src/data/hooks.ts';
 import { matchMaterial } from '../src/data/materials.ts';
-import { BUNDLES, HACKLES, STRIPS, WOUND } from '../src/data/nominalMaterials.ts';
+import { BUNDLES, HACKLES, STRIPS, WOUND } from '../src/data/index.ts';
 import { NOMINAL_DRAWERS } from '../src/drawers/tables.ts';
 import { SOLIDS, solidNamed, solidNames } from '../src/data/solids.ts';
 import { ANGLES, COATS, DOSES, HEAD_WIRES, SIDES } from '../src/data/tying.ts';
@@ -93,17 +93,17 @@ describe('materials', () => {
   };
   test('are matched by name, then by another name, then by the words that tell most, then the usual one', () => {
     expect(taken('Fox Hair')).toEqual(['fox hair', null]);
-    expect(taken('fox')).toEqual(['fox hair', '"fox" is taken as fox hair']);
+    expect(taken('fox')).toEqual(['fox hair', null]);
     expect(taken('natural grey squirrel tails')).toEqual([
       'squirrel hair',
-      '"natural grey squirrel tails" is taken as squirrel hair',
+      '"natural grey squirrel tails" is figured as squirrel hair',
     ]);
     expect(taken('some hair')[0]).toBe('marabou');
-    expect(taken('moonbeam')).toEqual(['marabou', '"moonbeam" is not in the drawers: taken as marabou']);
-    expect(taken(undefined)).toEqual(['marabou', 'no material named: taken as marabou']);
+    expect(taken('moonbeam')).toEqual(['marabou', '"moonbeam" is not in the drawers: figured as marabou']);
+    expect(taken(undefined)).toEqual(['marabou', 'no material named: figured as marabou']);
   });
   test('a flat strand is given the fibre whose clump shades as a row of its mean shadows does', () => {
-    const film = BUNDLES.find((each) => each.name === 'film strand');
+    const film = BUNDLES.find((each) => each.name === 'flash');
     const shadowMm = (2 * (0.25 + 0.02)) / Math.PI;
     // n strands of shadow s and n·A/(π/4·f²) fibres of diameter f cover alike: s/A = 4/(π·f).
     expect(((film?.strandMm2 ?? 0) * 4) / (Math.PI * (film?.fibreMm ?? 1))).toBeCloseTo(shadowMm, 9);

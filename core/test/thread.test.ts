@@ -33,16 +33,16 @@ describe('what a step asks of the thread', () => {
     expect([280, 300, 370].map((grams) => bears(grams, thread))).toEqual(['well', 'barely', 'not']);
   });
   test('eyes on a fine thread are warned of with both figures; on a usual one a half hitch goes before', () => {
-    expect(stepOf(steps([eyes()], fine), 'eyes').wrong).toContain('0.42 kgf of a thread that breaks at 0.32');
+    expect(stepOf(steps([eyes()], fine), 'eyes').wrong).toContain('420 g of a thread that breaks at 320 g');
     const usual = stepOf(steps([eyes()], { thread: { denier: 140 } }), 'eyes');
     expect(usual.how[0]).toMatch(/half hitch/i);
-    expect(usual.wrong).not.toContain('kgf');
+    expect(usual.wrong).not.toContain('breaks');
     expect(stepOf(steps([tail()], { thread: { denier: 140 } }), 'tail').how[0]).not.toMatch(/half hitch/i);
   });
   test('a spool of that denier in the drawer says what it bears and how broad it lies', () => {
     const thread = threadOf(fly([], fine), [spool]);
     expect(thread).toMatchObject({ breaksG: 950, flatMm: 0.2, spool: 'strong black' });
-    expect(stepOf(steps([eyes()], fine, [spool]), 'eyes').wrong).not.toContain('kgf');
+    expect(stepOf(steps([eyes()], fine, [spool]), 'eyes').wrong).not.toContain('breaks');
     expect(threadOf(fly([], { thread: { denier: 140 } }), [spool]).spool).toBeNull();
   });
   test('hair that is flared asks the most, a coat and a bead nothing', () => {
@@ -118,12 +118,12 @@ describe('a body built up to its taper', () => {
   });
   test('the steps say it: passes instead of turns, thread before the strand', () => {
     const said = (more: Loose): string => stepOf(steps([body(more)]), 'body').how.join(' ');
-    expect(said({ material: 'floss', diameter: '2 mm' })).toMatch(/\d+ passes from end to end/);
+    expect(said({ material: 'floss', diameter: '2 mm' })).toMatch(/\d+ layers from end to end/);
     expect(said({ material: 'floss', diameter: '2 mm' })).not.toMatch(/\d turns to/);
     expect(said({ diameter: undefined, profile: ['3 mm', '4 mm', '3 mm'] })).toMatch(
-      /thread under it for the taper: \d passes in the middle\. Wind/,
+      /thread under it for the taper: \d layers in the middle\. Wind/,
     );
-    expect(said({ material: 'tight dubbing' })).toContain('Twist it onto the thread');
+    expect(said({ material: 'tight dubbing' })).toMatch(/Twist it onto the thread as a rope \d(\.5)? mm thick/);
     expect(stepOf(steps([rib()]), 'rib').how.join(' ')).toContain('turns');
   });
 });

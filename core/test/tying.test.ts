@@ -68,8 +68,9 @@ describe('the order of tying', () => {
   test('a rib that binds a strip waits for it', () => {
     expect(told(laid([rib(), body(), strip({ at: 'station 2', length: '1.4 shank', boundBy: 'rib' })]))).toEqual([
       'rib catch',
+      'strip catch',
       'body',
-      'strip',
+      'strip over',
       'rib wind',
     ]);
   });
@@ -77,7 +78,7 @@ describe('the order of tying', () => {
     const flash = tail({
       id: 'flash',
       role: 'flash',
-      material: 'film strand',
+      material: 'flash',
       pinch: undefined,
       strands: 6,
       at: 'station 4',
@@ -209,7 +210,7 @@ describe('the steps', () => {
       expect(new Set(steps.map((each) => each.key)).size).toBe(steps.length);
       expect(profiles).toHaveLength(moves.length + 1);
       expect(threadMm).toBeGreaterThan(200);
-      expect(steps.at(-1)?.key).toBe('eye');
+      expect(['eye', 'rig']).toContain(steps.at(-1)?.key);
       for (const each of steps) {
         expect(each.how.length).toBeGreaterThan(0);
         for (const words of [
@@ -264,7 +265,8 @@ describe('the steps', () => {
   test('what hangs is told to be kept out of the turns; butts are advised', () => {
     const steps = tyingPlan(laid([tail(), rib(), body()])).steps;
     expect(steps.find((each) => each.key === 'body')?.look.join()).toContain('Keep the rib out of the turns');
-    expect(steps.find((each) => each.key === 'tail')?.buttAdvice).toBe('body.front');
+    const cut = tyingPlan(laid([tail({ buttsTo: 'bend' }), rib(), body()])).steps;
+    expect(cut.find((each) => each.key === 'tail')?.buttAdvice).toBeNull();
     expect(steps.find((each) => each.key === 'rib/wind')?.pitchMm).toBeGreaterThan(1);
   });
 });

@@ -42,7 +42,7 @@ export const twelvePartFly = {
       id: 'flash',
       role: 'flash',
       construction: 'bundle',
-      material: 'film strand',
+      material: 'flash',
       strands: 8,
       at: 'bend',
       length: 'tail + 2 mm',

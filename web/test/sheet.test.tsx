@@ -116,6 +116,7 @@ describe('a step', () => {
         thread={threadOf(laid.file)}
         usualMs={usualMs}
         figures={new FigureCache()}
+        minded={[]}
         onShift={(by) => shifts.push(by)}
         {...(dragged ? { handleRef: () => undefined } : {})}
       />,
@@ -134,10 +135,11 @@ describe('a step', () => {
   });
   test('says where the thread is and what is asked of it, and its usual time where that is known', () => {
     const told = line('wing', 95_000);
-    expect(told).toMatch(/at station \d+\.\d, \d+\.\d mm/);
-    expect(told).toContain('pull to 0.24 of 0.63 kgf');
+    expect(told).toMatch(/thread spun(behind the eyes|\d+(\.\d)? mm behind the eye|behind the head)/);
+    expect(told).toContain('pull to 240 of 630 g');
     expect(told).toContain('usually 1:35');
-    expect(told).toMatch(/butts to station -?\d+\.\d/);
+    expect(told).not.toContain('butts to');
+    expect(line('tail')).toMatch(/butts to \w/);
     expect(line('tail')).not.toContain('usually');
   });
   test.each([

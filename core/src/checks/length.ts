@@ -201,7 +201,7 @@ export const LENGTH: readonly Check[] = [
     find: (fly) =>
       partsOf(fly.laid, 'bundle', 'strip').flatMap((part): Found[] => {
         const { file } = part;
-        const manner = fly.drawers.bundles.find((each) => each.name === part.built.material)?.manner;
+        const manner = fly.drawers.bundles.find((each) => each.name === part.built.figuredAs)?.manner;
         const cut =
           file.construction === 'strip'
             ? file.ends === 'square'

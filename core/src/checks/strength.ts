@@ -38,7 +38,7 @@ const pushedHome = (fly: Checking, wire: LaidPart): boolean =>
   );
 
 const mannerOf = (fly: Checking, part: LaidPart): string | undefined =>
-  fly.drawers.wound.find((each) => each.name === part.built.material)?.manner;
+  fly.drawers.wound.find((each) => each.name === part.built.figuredAs)?.manner;
 /** Bodies of tufts, between which a stem sinks. */
 const BUSHY: ReadonlySet<string> = new Set(['chenille', 'bristle', 'brush']);
 
@@ -105,7 +105,7 @@ export const STRENGTH: readonly Check[] = [
     },
     find: (fly) =>
       partsOf(fly.laid, 'strip').flatMap((part): Found[] => {
-        const material = fly.drawers.strips.find((each) => each.name === part.built.material);
+        const material = fly.drawers.strips.find((each) => each.name === part.built.figuredAs);
         const thick = part.extent.lengths['thickness']?.mm ?? material?.hideMm ?? 0;
         const section = thick * (part.extent.lengths['width']?.mm ?? material?.widthMm ?? 0);
         if (thick <= fly.limit('thick') && section <= fly.limit('section')) return [];

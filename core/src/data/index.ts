@@ -1,5 +1,6 @@
 export { CAUTIONS } from './cautions.ts';
 export { COLOUR_WORDS, mixTint, tintOf } from './colours.ts';
+export { type BundleManner, bundleKind, WOUND_MANNERS, type WoundKind, type WoundManner, woundKind } from './kinds.ts';
 export { HOOK_SIZES, LOOPS, NOMINAL, SHANK, TUBE, TUBE_MATERIALS, nominalHook, sizeSteps } from './hooks.ts';
 export {
   type BundleMaterial,
@@ -9,11 +10,15 @@ export {
   type SpunMaterial,
   type StripMaterial,
   type WoundMaterial,
+  type Matched,
+  matchKind,
   matchMaterial,
 } from './materials.ts';
-export { BUNDLES, FEATHERS, HACKLES, SHEETS, SPUN, STRIPS, WOUND } from './nominalMaterials.ts';
+export { BUNDLES } from './nominal/bundles.ts';
+export { FEATHERS, HACKLES, SHEETS, SPUN, STRIPS } from './nominal/others.ts';
+export { WOUND } from './nominal/wound.ts';
 export { SCHOOLS, SLOTS, type School, type SlotName } from './schools.ts';
-export { SOLIDS, type Solid, solidNamed, solidNames } from './solids.ts';
+export { SOLIDS, type Solid, solidIn, solidNamed, solidNames, solidWords } from './solids.ts';
 export {
   ANGLES,
   ASKS_G,
@@ -27,7 +32,6 @@ export {
   HEAD_SPACE,
   HEAD_WIRES,
   HOLD,
-  PASS_MM,
   RISKY_SHARE,
   SIDES,
   THREAD,

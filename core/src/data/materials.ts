@@ -1,13 +1,18 @@
+import type { BundleManner, WoundManner } from './kinds.ts';
+
 /** What materials are described by. Lengths mm, areas mm², densities mg/mm³, angles degrees, water as a multiple of dry mass. */
 export interface Named {
   readonly name: string;
   readonly colour: string;
-  /** Other names it goes by. */ readonly also: readonly string[];
+  /** Other names it goes by. */
+  readonly also: readonly string[];
+  /** Why its figures are what they are. */
+  readonly note?: string | undefined;
 }
 
 /** Hair, plume, strands: tied in as a clump. `packing` is the solid share of the squeezed section, `taper` the solid left on average over the length. */
 export interface BundleMaterial extends Named {
-  readonly manner: 'plume' | 'hair' | 'strand' | 'leg' | 'tubing';
+  readonly manner: BundleManner;
   readonly packing: number;
   readonly taper: number;
   readonly density: number;
@@ -24,13 +29,19 @@ export interface BundleMaterial extends Named {
 
 /** Floss, tinsel, chenille and the like: wound to an envelope, of which `solid` is matter. */
 export interface WoundMaterial extends Named {
-  readonly manner:
-    'floss' | 'flat' | 'oval' | 'chenille' | 'bristle' | 'dubbing' | 'brush' | 'herl' | 'yarn' | 'thread';
+  readonly manner: WoundManner;
   readonly solid: number;
   readonly density: number;
   readonly opacity: number;
   readonly water: number;
   readonly softness: number;
+  /** Of what lies flat: its breadth and its thickness, mm. */
+  readonly flatMm?: number | undefined;
+  readonly thickMm?: number | undefined;
+  /** Of what stands off a core: the breadth of the core, mm, which says how close its turns lie. */
+  readonly coreMm?: number | undefined;
+  /** What a metre of it weighs, g, core and fibres; the envelope's share of matter where none is given. */
+  readonly gPerM?: number | undefined;
 }
 
 /** Fur on the hide. `pileMgMm2` is mg of hair on a mm² of hide. */
@@ -100,23 +111,53 @@ function likeness(items: readonly Named[], wanted: readonly string[], item: Name
 
 const TELLING = 0.3;
 
+/** A material as the tier called it, and the item whose figures it has. */
+export interface Matched<T extends Named> {
+  readonly item: T;
+  /** The tier's own words; the item's where he named none. */
+  readonly name: string;
+  /** Says whose figures it has, where that is not the one named. */
+  readonly note: string | null;
+}
+
 /**
- * The item of a name, else the nearest one by words, else the usual one; `note` says which was taken where it is not the one named.
- * @example matchMaterial(BUNDLES, 'long fox fur', usual) // fox hair, '"long fox fur" is taken as fox hair'
+ * The item of a name or of another name it goes by, else the nearest one by words, else the usual one. The name stays what the tier wrote; only the figures are another's.
+ * @param among items that are of the kind its words say; the nearest is one of these
+ * @example matchMaterial(BUNDLES, 'long fox fur', usual) // fox hair, '"long fox fur" is figured as fox hair'
  */
 export function matchMaterial<T extends Named>(
   items: readonly T[],
   word: string | undefined,
   usual: T,
-): { readonly item: T; readonly note: string | null } {
-  if (word === undefined) return { item: usual, note: `no material named: taken as ${usual.name}` };
+  among: readonly T[] = items,
+): Matched<T> {
+  if (word === undefined) return { item: usual, name: usual.name, note: `no material named: figured as ${usual.name}` };
   const plain = word.trim().toLowerCase();
-  const exact = items.find((each) => each.name === plain) ?? items.find((each) => each.also.includes(plain));
-  if (exact) return { item: exact, note: exact.name === plain ? null : `"${word}" is taken as ${exact.name}` };
+  const name = word.trim();
+  const exact = items.find((each) => each.name === plain) ?? among.find((each) => each.also.includes(plain));
+  if (exact) return { item: exact, name, note: null };
   const wanted = wordsOf(plain);
-  const [best] = items
+  const [best] = among
     .map((item) => ({ item, score: likeness(items, wanted, item) }))
     .sort((a, b) => b.score - a.score);
-  if (best && best.score >= TELLING) return { item: best.item, note: `"${word}" is taken as ${best.item.name}` };
-  return { item: usual, note: `"${word}" is not in the drawers: taken as ${usual.name}` };
+  if (best && best.score >= TELLING)
+    return { item: best.item, name, note: `"${word}" is figured as ${best.item.name}` };
+  return { item: usual, name, note: `"${word}" is not in the drawers: figured as ${usual.name}` };
+}
+
+/**
+ * The item of a name among those of the kind its words say: wire is never dubbing, nor plume yarn.
+ * @param kind the kind that the words say; null where they say none
+ * @param usual what is taken of all, where nothing is like it
+ */
+export function matchKind<K extends string, T extends Named & { readonly manner: K }>(
+  items: readonly T[],
+  word: string | undefined,
+  kind: K | null,
+  usual: T,
+): Matched<T> {
+  const among = kind === null ? items : items.filter((item) => item.manner === kind);
+  const [first] = among;
+  if (!first) return matchMaterial(items, word, usual);
+  return matchMaterial(items, word, kind === null || usual.manner === kind ? usual : first, among);
 }

@@ -35,12 +35,27 @@ export const SOLIDS: readonly Solid[] = [
 const MADE_INTO = /\s+(?:wire|weight wire|beads?|eyes?|dumbbells?|cones?|balls?|chain|bead chain|discs?)$/;
 const SO_LARGE = /[\s,]+[.\d/]+\s*(?:mm|in|")?$/;
 
+/** Words without the size and what it was made into. @example solidWords('Lead-free wire .020 in') // 'lead-free' */
+export const solidWords = (word: string): string =>
+  word.trim().toLowerCase().replace(/\s+/g, ' ').replace(SO_LARGE, '').replace(MADE_INTO, '');
+
 /** The solid of a name or alias, whatever it was made into (`brass wire`, `Tungsten beads`); null for an unknown one. */
 export function solidNamed(word: string): Solid | null {
-  const plain = word.trim().toLowerCase().replace(/\s+/g, ' ').replace(SO_LARGE, '').replace(MADE_INTO, '');
+  const plain = solidWords(word);
   return SOLIDS.find((each) => each.name === plain || each.aliases.includes(plain)) ?? null;
 }
 
 /** Names to offer and to suggest from, the shortest word for each. */
 export const solidNames = (): string[] =>
   SOLIDS.map((each) => ({ 'tin alloy': 'lead-free', 'tungsten alloy': 'tungsten' })[each.name] ?? each.name);
+
+/** Words of metals and the like that say which it is wherever they stand, the longest first: lead-free before lead. */
+const TELLING = SOLIDS.flatMap((each) => [each.name, ...each.aliases].map((word) => ({ word, each })))
+  .filter(({ word }) => !['alloy', 'flat', 'flat eye', 'film', 'moulded', 'molded'].includes(word))
+  .sort((a, b) => b.word.length - a.word.length);
+
+/** The solid that is named somewhere in some words: `black tungsten bead`, `painted lead eyes`; null where none is. */
+export function solidIn(words: string): Solid | null {
+  const plain = ` ${words.toLowerCase().replace(/[^a-z-]+/g, ' ')} `;
+  return TELLING.find(({ word }) => plain.includes(` ${word} `))?.each ?? null;
+}

@@ -14,7 +14,7 @@ type Side = 'top' | 'bottom' | 'near' | 'far' | 'both' | 'around' | 'axis';
 /** The side a role is tied on where the file names none. */
 export const SIDES: Readonly<Record<string, Side>> = {
   throat: 'bottom',
-  legs: 'bottom',
+  legs: 'both',
   belly: 'bottom',
   tail: 'top',
   wing: 'top',
@@ -118,6 +118,3 @@ export const ASKS_G = {
 export const TRUSTED_SHARE = 0.8;
 /** From this share on a half hitch goes before the step. */
 export const RISKY_SHARE = 0.65;
-
-/** How thick one pass of a strand builds a body on one side, mm, where it is built in passes. Judgement, for floss and tinsel laid flat. */
-export const PASS_MM: Readonly<Record<string, number>> = { floss: 0.08, flat: 0.05 };

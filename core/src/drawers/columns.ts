@@ -133,6 +133,16 @@ const MATERIALS: readonly Column[] = [
     }),
     of: having('clump'),
   },
+  {
+    ...column('flatMm', 'lies broad', 'length', { unit: 'mm', means: 'one pass of what lies flat' }),
+    of: having('flatMm'),
+  },
+  { ...column('thickMm', 'lies thick', 'length', { unit: 'mm' }), of: having('thickMm') },
+  {
+    ...column('coreMm', 'core', 'length', { unit: 'mm', means: 'of what fibres stand off: its turns lie by it' }),
+    of: having('coreMm'),
+  },
+  { ...column('gPerM', 'weighs', 'number', { unit: 'g/m', means: 'core and fibres' }), of: having('gPerM') },
   choiceOf(MATERIAL_SHAPES.bundle, 'soldAs', 'sold as'),
   column('yield', 'yields', 'text', { means: 'what one unit makes' }),
   column('leaves', 'leaves over', 'text'),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { HOOK_SIZES, SLOTS, type SlotName, solidNamed } from '../data/index.ts';
+import { HOOK_SIZES, SLOTS, type SlotName, solidNamed, WOUND_MANNERS } from '../data/index.ts';
 
 /**
  * What lies in the drawers: packets of hooks, eyes and beads, materials, threads. One flat record an item, so that a table, a CSV and the
@@ -100,11 +100,16 @@ const bundle = z.strictObject({
 const wrap = z.strictObject({
   ...goods,
   construction: z.literal('wrap'),
-  manner: z.enum(['floss', 'flat', 'oval', 'chenille', 'bristle', 'dubbing', 'brush', 'herl', 'yarn', 'thread']),
+  manner: z.enum(WOUND_MANNERS),
   solid: share,
   density: above,
   opacity: share,
   ...wet,
+  /** Of what lies flat: its breadth and thickness; of what stands off a core, the core's breadth; what a metre weighs. */
+  flatMm: above.optional(),
+  thickMm: above.optional(),
+  coreMm: above.optional(),
+  gPerM: above.optional(),
 });
 const strip = z.strictObject({
   ...goods,

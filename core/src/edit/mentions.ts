@@ -6,7 +6,9 @@ import type { Part } from '../pattern/index.ts';
  */
 export function mapMentions(part: Part, nameFor: (id: string) => string | null): Part {
   const fields: Record<string, unknown> = { ...part };
-  for (const key of ['continues', 'boundBy', 'over']) {
+  // Of a rib `over` is a word, not a part.
+  const keys = part.construction === 'coat' ? ['continues', 'over'] : ['continues', 'boundBy'];
+  for (const key of keys) {
     const id = fields[key];
     if (typeof id !== 'string' || (key === 'over' && id === 'head')) continue;
     const name = nameFor(id) ?? (key === 'over' ? 'head' : undefined);

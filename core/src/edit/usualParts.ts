@@ -159,7 +159,7 @@ export const USUAL_PARTS: readonly Preset[] = [
       id: 'flash',
       role: 'flash',
       construction: 'bundle',
-      material: 'film strand',
+      material: 'flash',
       strands: 6,
       at: 'bend',
       length: '1 shank',

@@ -52,6 +52,7 @@ const common = {
 };
 const at = { at: position('where it is tied in') };
 const span = { from: position('one end of the span'), to: position('the other end of the span') };
+const first = (does: string) => z.enum(['rear', 'front']).describe(`which end is ${does} first`).optional();
 const butts = { buttsTo: position('where the butts are trimmed') };
 
 const ball = z.strictObject({
@@ -70,7 +71,10 @@ const wrap = z.strictObject({
   ...span,
   ...butts,
   construction: z.literal('wrap'),
-  strand: length('thickness of the strand'),
+  strand: length('thickness of the strand, or the breadth of one that is flat'),
+  width: length('breadth of a flat strand'),
+  thickness: length('thickness of a flat strand'),
+  density: z.enum(['sparse', 'usual', 'dense']).describe('how close turns of what stands off a core lie').optional(),
   diameter: length('diameter of the wound body'),
   profile: z
     .tuple([relation('rear'), relation('middle'), relation('front')])
@@ -81,6 +85,8 @@ const wrap = z.strictObject({
   layers: z.number().int().min(1).max(2).optional(),
   direction: z.enum(['with', 'counter']).optional(),
   binds: ids,
+  on: z.enum(['bare', 'thread']).describe('weight wire on the bare shank, or over thread').optional(),
+  over: z.enum(['hackle', 'under']).describe('a rib over the hackle, or under it').optional(),
 });
 const bundle = z.strictObject({
   ...common,
@@ -127,6 +133,7 @@ const strip = z.strictObject({
   angle: quantity('angle away from the shank'),
   support,
   ends: z.enum(['square', 'angled', 'tapered']).optional(),
+  first: first('bound'),
 });
 const hackle = z.strictObject({
   ...common,
@@ -161,6 +168,7 @@ const sheet = z.strictObject({
   width: length('width'),
   thickness: length('thickness'),
   doubled: z.boolean().optional(),
+  first: first('tied in'),
 });
 const coat = z.strictObject({
   ...common,

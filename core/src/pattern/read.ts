@@ -88,7 +88,9 @@ function idFaults(file: FlyFile): Fault[] {
 
 /** The ids a part names outside its relations, each with its key: what it binds, is bound by, goes on from or covers. */
 function namedParts(part: Part): { key: string; id: string }[] {
-  const single = (['continues', 'boundBy', 'over'] as const).flatMap((key) => {
+  // Of a rib `over` is a word, not a part.
+  const keys = part.construction === 'coat' ? (['continues', 'over'] as const) : (['continues', 'boundBy'] as const);
+  const single = keys.flatMap((key) => {
     const id = (part as Partial<Record<typeof key, string>>)[key];
     return id === undefined ? [] : [{ key, id }];
   });

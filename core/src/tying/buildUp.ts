@@ -1,4 +1,4 @@
-import { PASS_MM, THREAD } from '../data/index.ts';
+import { THREAD } from '../data/index.ts';
 import type { LaidPart } from '../model/index.ts';
 import { passesOf, STEP_MM, type Profile } from './bulk.ts';
 import type { Thread } from './threadOf.ts';
@@ -42,7 +42,16 @@ export function buildUp(part: LaidPart, under: Profile, thread: Thread): BuildUp
     const mm = startMm + shares[words] * (endMm - startMm);
     return { words, underMm: under[Math.round(mm / STEP_MM)] ?? 0, meantMm: 2 * form.outerMm(mm) };
   });
-  const pass = form.manner === 'thread' ? threadLayerMm(thread) : PASS_MM[form.manner];
+  const pass =
+    form.manner === 'thread' ? threadLayerMm(thread) : form.laid?.by === 'passes' ? form.laid.thickMm : undefined;
+  const layer = threadLayerMm(thread);
+  if (form.laid?.by === 'passes' && form.laid.passes !== null) {
+    const strand = 2 * form.laid.thickMm * form.laid.passes;
+    return {
+      by: 'thread',
+      at: found.map((each) => ({ ...each, passes: passesOf(each.underMm, each.meantMm - strand, layer) })),
+    };
+  }
   if (pass !== undefined)
     return {
       by: 'passes',
@@ -53,7 +62,6 @@ export function buildUp(part: LaidPart, under: Profile, thread: Thread): BuildUp
   if (Math.min(...meant) >= Math.max(...meant) * (1 - LEVEL_SHARE)) return null;
   // A strand of one thickness stands as high everywhere: what is left to the outline is thread under it.
   const strand = Math.min(...found.map((each) => each.meantMm - each.underMm));
-  const layer = threadLayerMm(thread);
   return {
     by: 'thread',
     at: found.map((each) => ({ ...each, passes: passesOf(each.underMm, each.meantMm - strand, layer) })),

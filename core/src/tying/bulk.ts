@@ -75,7 +75,7 @@ function withMove(profile: Profile, { part, does, toMm }: Move, thread: Thread):
     for (let k = i; k <= j; k++) next[k] = (next[k] ?? 0) + 2 * high;
   };
   if (does === 'catch') {
-    turns(tieInMm(part));
+    turns(toMm);
     return next;
   }
   if (traitsOf(file.construction).free) {

@@ -41,11 +41,11 @@ const PAIRS: ReadonlySet<string> = new Set(['dumbbell', 'bead-chain', 'plastic']
 /** A pair of eyes, which thread binds crosswise; beads are slid on and discs glued. */
 export const isPair = ({ file }: LaidPart): boolean => file.construction === 'ball' && PAIRS.has(file.shape);
 const isHead = ({ file }: LaidPart): boolean => file.role === 'head' && file.construction !== 'coat';
-const isBody = ({ file }: LaidPart): boolean => file.role === 'body' && file.construction === 'wrap';
+export const isBody = ({ file }: LaidPart): boolean => file.role === 'body' && file.construction === 'wrap';
 /** A hackle wound along the body, and a rib: both are tied in at one end and wound to the other. */
-const isPalmer = ({ file }: LaidPart): boolean => file.construction === 'hackle' && file.from !== undefined;
+export const isPalmer = ({ file }: LaidPart): boolean => file.construction === 'hackle' && file.from !== undefined;
 const isCollar = ({ file }: LaidPart): boolean => file.construction === 'hackle' && file.from === undefined;
-const isRib = ({ file }: LaidPart): boolean => file.construction === 'wrap' && file.role === 'rib';
+export const isRib = ({ file }: LaidPart): boolean => file.construction === 'wrap' && file.role === 'rib';
 const isDisc = ({ file }: LaidPart): boolean => file.construction === 'ball' && file.shape === 'disc';
 
 /** Where the thread catches a part: where it is tied in, or where its winding begins. mm from the eye */
@@ -69,10 +69,17 @@ const beginsBehind = (part: LaidPart, { extent }: LaidPart): boolean =>
   tieInMm(part) >
   extent.endMm - (isPalmer(part) ? Math.max(NEAR_MM, REAR_SHARE * (extent.endMm - extent.startMm)) : NEAR_MM);
 
-const overlaps = (a: LaidPart, b: LaidPart): boolean =>
-  Math.min(a.extent.endMm, b.extent.endMm) - Math.max(a.extent.startMm, b.extent.startMm) > 0.5;
+/** mm of shank that two parts share; negative where they lie apart. */
+export const overlapMm = (a: LaidPart, b: LaidPart): number =>
+  Math.min(a.extent.endMm, b.extent.endMm) - Math.max(a.extent.startMm, b.extent.startMm);
+const overlaps = (a: LaidPart, b: LaidPart): boolean => overlapMm(a, b) > 0.5;
 
-const same = (a: string | undefined, b: string): boolean => a?.toLowerCase() === b.toLowerCase();
+/** Bound twice, or folded: where it stands among what it covers says nothing, since it is begun before that and finished after it. */
+const isTwice = ({ file, extent }: LaidPart): boolean =>
+  file.construction === 'sheet' ||
+  (file.construction === 'strip' && extent.bindingsMm.length > 1 && file.first !== 'front');
+
+export const same = (a: string | undefined, b: string): boolean => a?.toLowerCase() === b.toLowerCase();
 
 /** What of one pair of parts the order has to heed; `a` before `b`. */
 function between(a: LaidPart, b: LaidPart): Omit<Constraint, 'before' | 'after'> | null {
@@ -101,7 +108,7 @@ function between(a: LaidPart, b: LaidPart): Omit<Constraint, 'before' | 'after'>
     if ((AT_REAR.has(fa.role) || fa.role === 'tail') && beginsBehind(a, b)) return { code: 'order.rear', must: true };
   }
   if (isBody(a) || isRib(a) || isPalmer(a)) {
-    if (WINGS.has(fb.role) && tieInMm(b) < a.extent.startMm + NEAR_MM && boundBy(fb) === null)
+    if (WINGS.has(fb.role) && tieInMm(b) < a.extent.startMm + NEAR_MM && boundBy(fb) === null && !isTwice(b))
       return { code: 'order.wing', must: true };
     if (isCollar(b) && tieInMm(b) < a.extent.startMm + NEAR_MM) return { code: 'order.hackle', must: true };
     if (isBody(a) && isPalmer(b) && !beginsBehind(b, a) && overlaps(a, b)) return { code: 'order.body', must: true };
@@ -113,7 +120,7 @@ function between(a: LaidPart, b: LaidPart): Omit<Constraint, 'before' | 'after'>
   return null;
 }
 
-const boundBy = (part: LaidPart['file']): string | null =>
+export const boundBy = (part: LaidPart['file']): string | null =>
   part.construction === 'strip' || part.construction === 'feather' ? ((part as PartOf<'strip'>).boundBy ?? null) : null;
 
 const sameSide = (a: LaidPart, b: LaidPart): boolean => (a.file.side ?? 'top') === (b.file.side ?? 'top');
@@ -143,6 +150,14 @@ export function brokenBy(constraints: readonly Constraint[], ids: readonly strin
   return constraints.filter(({ before, after }) => (place.get(before) ?? -1) > (place.get(after) ?? Infinity));
 }
 
+/** A rib that goes under the hackle, whose stem then lies over it. */
+const isUnderHackle = ({ file }: LaidPart): boolean => file.construction === 'wrap' && file.over === 'under';
+/** A shell or back that a rib binds is folded before that is wound. */
+const bindsSheet = ({ file }: LaidPart, other: LaidPart): boolean =>
+  other.file.construction === 'sheet' &&
+  file.construction === 'wrap' &&
+  file.binds?.some((id) => same(id, other.file.id)) === true;
+
 /** What is wound over what: a part that is tied in early and wound once everything under it is on. */
 export const woundAfter = (part: LaidPart, laid: LaidFly): LaidPart[] => {
   if (!isRib(part) && !isPalmer(part)) return [];
@@ -150,7 +165,12 @@ export const woundAfter = (part: LaidPart, laid: LaidFly): LaidPart[] => {
   return laid.parts.filter((other) => {
     if (other === part) return false;
     if (same(boundBy(other.file) ?? undefined, part.file.id)) return true;
-    const wound = isBody(other) || (isPalmer(other) && isRib(part)) || other.file.role === 'underbody';
-    return wound && overlaps(part, other) && (isRib(part) || windingRank(other.file) <= rank);
+    if (!overlaps(part, other)) return false;
+    if (isRib(part)) {
+      const crossed = isPalmer(other) && !isUnderHackle(part);
+      return isBody(other) || crossed || other.file.role === 'underbody' || bindsSheet(part, other);
+    }
+    if (isRib(other)) return isUnderHackle(other);
+    return (isBody(other) || other.file.role === 'underbody') && windingRank(other.file) <= rank;
   });
 };

@@ -1,9 +1,11 @@
 import { CAUTIONS } from '../data/index.ts';
-import type { LaidFly } from '../model/index.ts';
+import type { LaidFly, LaidPart } from '../model/index.ts';
 import { formatNumber, type Style, saying } from '../units/index.ts';
 import { across, along, step, type Step } from './step.ts';
 import type { Thread } from './threadOf.ts';
-import { isFuzzy } from './words/told.ts';
+import { partName } from './partName.ts';
+import { frontWords } from './places.ts';
+import { isCutLong } from './words/free.ts';
 
 /** Seconds until the next coat or the box: judgement, look at the bottle. */
 const DRY_S: Readonly<Record<string, number>> = { cement: 600, varnish: 3600, resin: 20, superglue: 60 };
@@ -15,13 +17,36 @@ const FUMES: Readonly<Record<string, string>> = {
 };
 
 const isTube = (laid: LaidFly): boolean => laid.platform.tube !== null;
+/** An eye at the front that can be choked. */
+const hasEye = (laid: LaidFly): boolean => !isTube(laid);
+/** A bead or cone against the front end, behind which all is tied off. */
+const beadHome = ({ parts }: LaidFly): LaidPart | null =>
+  parts.find(
+    ({ file, extent }) =>
+      file.construction === 'ball' && (file.shape === 'bead' || file.shape === 'cone') && extent.startMm < HOME_MM,
+  ) ?? null;
+const HOME_MM = 0.6;
+/** A head that is a part of its own: of hair, wool or a strand. */
+const ownHead = ({ parts }: LaidFly): LaidPart | null =>
+  parts.find(({ file }) => file.role === 'head' && file.construction !== 'coat') ?? null;
 
 const tubeStep = (): Step =>
   step({
     key: 'tube',
-    title: 'Tube on the needle',
-    how: ['Slide the tube on the needle, smooth end to the front.', 'It must not turn when the thread pulls.'],
+    title: 'Tube on the mandrel',
+    how: ['Slide the tube on the mandrel, smooth end to the front.', 'It must not turn when the thread pulls.'],
     look: ['Both ends free of burrs.'],
+    drawn: [],
+  });
+
+const shankStep = ({ platform: { shankMm } }: LaidFly): Step =>
+  step({
+    key: 'hook',
+    title: 'Shank',
+    how: ['Into the vise by its rear eye, or in a shank clamp, level, the front eye clear.'],
+    measure: along(shankMm, 'from eye to eye', null, 0, shankMm),
+    look: ['Both eyes closed and in one line.'],
+    wrong: 'Held by a flat jaw alone it turns under the thread.',
     drawn: [],
   });
 
@@ -41,54 +66,142 @@ const hookStep = ({ platform: { shankMm, nominal } }: LaidFly): Step =>
     drawn: [],
   });
 
-const barbStep = (barb: 'none' | 'pinched'): Step =>
+const barbStep = (): Step =>
   step({
     key: 'barb',
     title: 'Barb',
-    how: [barb === 'none' ? 'Flatten the barb wholly.' : 'Pinch the barb down.'],
+    how: ['Pinch the barb down.'],
     tool: 'flat pliers, from the point along the barb',
     caution: CAUTIONS.barb,
     drawn: [],
   });
 
-function threadStep(laid: LaidFly, style: Style, thread: Thread, drawn: readonly string[]): Step {
-  const { length } = saying(style);
+const KNOTS: Readonly<Record<string, string>> = {
+  braid: 'Pass the loop through the eye of the hook and over its bend, and draw it tight: it can be changed.',
+  wire: 'Slide the hook on the wire before its second end is bound down.',
+};
+const STANDS: Readonly<Record<string, string>> = {
+  'point-up': 'its point up',
+  'point-down': 'its point down',
+  free: 'free to turn',
+};
+
+/** The loop that carries the hook behind a shank: bound in along it before anything else. */
+function loopStep({ file: { platform } }: LaidFly, shankMm: number): Step[] {
+  if (platform.kind !== 'shank' || platform.hook === undefined) return [];
+  const loop = platform.loop ?? '';
+  const of = platform.loopOf ?? 'braid';
+  return [
+    step({
+      key: 'loop',
+      title: 'Loop for the hook',
+      inHand: [`${of === 'wire' ? 'coated wire' : 'braid'}, doubled`],
+      how: [
+        `Both legs through the rear eye and along the shank, side by side, bound from end to end with firm turns; ${loop === '' ? 'the loop' : loop} of it stands behind the rear eye.`,
+        of === 'wire'
+          ? (KNOTS['wire'] ?? '')
+          : 'Double the ends back at the front and bind them once more, so that they cannot draw out.',
+      ],
+      thread: { fromMm: shankMm, toMm: 0, state: 'spun', turns: 40 },
+      glue: 'a drop of superglue along the binding',
+      proof: 'Hang it from the loop and pull hard: nothing gives.',
+      caution: CAUTIONS.superglue,
+      drawn: [],
+    }),
+  ];
+}
+
+/** The hook behind a tube or shank, put on when all is tied. */
+function rigStep({ file: { platform } }: LaidFly, drawn: readonly string[]): Step[] {
+  if ((platform.kind !== 'tube' && platform.kind !== 'shank') || platform.hook === undefined) return [];
+  const { hook } = platform;
+  const stands = STANDS[hook.ride ?? 'free'] ?? 'free to turn';
+  const pinched = hook.barb === 'pinched' ? ['Pinch its barb down first.'] : [];
+  const how =
+    platform.kind === 'tube'
+      ? [
+          'At the river: leader through the tube from the front, hook tied on with the knot you trust.',
+          `${platform.hookGap === undefined ? 'Its eye' : `Its eye ${platform.hookGap} behind the tube, or`} drawn into the soft junction, ${stands}.`,
+        ]
+      : [
+          platform.loopOf === 'wire' ? `The hook hangs on its wire, ${stands}.` : (KNOTS['braid'] ?? ''),
+          `It stands with ${stands}.`,
+        ];
+  return [
+    step({
+      key: 'rig',
+      title: platform.kind === 'tube' ? 'Rig the hook' : 'Hook on the loop',
+      how: [...pinched, ...how],
+      proof: 'Pull: the hook stays in line with the fly.',
+      caution: CAUTIONS.points,
+      drawn,
+    }),
+  ];
+}
+
+/** How a tier asks for a thread: by its aught, the denier beside it. */
+const threadName = ({ denier, aught }: Thread, style: Style): string =>
+  `${aught === null ? '' : `${aught}, `}${formatNumber(denier, 0, style)} denier`;
+
+function threadStep(
+  laid: LaidFly,
+  style: Style,
+  thread: Thread,
+  drawn: readonly string[],
+  wire: LaidPart | null,
+): Step {
+  const { spoken: length } = saying(style);
   const { bend } = laid.platform.landmarksMm;
   const bed = laid.thread.bedMm > 0;
+  const bead = beadHome(laid);
   const colour = laid.file.thread?.colour;
+  const starts = bead ? 'behind the bead' : `${length(laid.headMm)} behind ${frontWords(laid)}`;
+  const rear = isTube(laid) ? 'the tube’s end' : laid.platform.kind === 'shank' ? 'the rear eye' : 'the bend';
   return step({
     key: 'thread',
     title: 'Thread',
-    inHand: [`${formatNumber(thread.denier, 0, style)} denier${colour === undefined ? '' : `, ${colour}`}, waxed`],
+    inHand: [`${threadName(thread, style)}${colour === undefined ? '' : `, ${colour}`}, waxed`],
     how: [
-      `Start it ${length(laid.headMm)} behind the eye, five turns over its own end.`,
+      `Start it ${starts}, five turns over its own end.`,
+      ...(wire
+        ? [`Up a ramp onto the wire, over it in open turns and down a ramp behind it, crosswise back and forth.`]
+        : []),
       bed
-        ? 'Lay a flat bed to the bend and back to where the first part goes.'
+        ? `Lay a flat bed to ${rear} and back to where the first part goes.`
         : 'In open turns to where the first part goes.',
     ],
-    measure: along(
-      laid.headSpaceMm,
-      'of shank left bare for the head',
-      laid.file.platform.headSpace ?? null,
-      laid.headMm - laid.headSpaceMm,
-      laid.headMm,
-    ),
+    measure: bead
+      ? null
+      : along(
+          laid.headSpaceMm,
+          `of ${isTube(laid) ? 'tube' : 'shank'} left bare for the head`,
+          laid.file.platform.headSpace ?? null,
+          laid.headMm - laid.headSpaceMm,
+          laid.headMm,
+        ),
     thread: { fromMm: laid.headMm, toMm: bed ? bend : laid.headMm, state: 'flat', turns: 5 },
     proof: 'Pull at it: the turns must not slide.',
-    wrong: 'Started on the head space: the head grows too large.',
+    wrong: bead ? null : 'Started on the head space: the head grows too large.',
     drawn,
   });
 }
 
-/** What is done before the thread holds anything: the hook looked at, the barb, what is slid on, the thread started. */
-export function prepareSteps(laid: LaidFly, style: Style, thread: Thread, slidOn: readonly Step[]): Step[] {
+/** What is done before the thread is needed: beads that are slid on and wire that is wound on the bare shank. */
+export interface Before {
+  readonly steps: readonly Step[];
+  readonly wire: LaidPart | null;
+}
+
+/** What is done before the thread holds anything: the hook looked at, the barb, what is slid on or wound bare, the thread started. */
+export function prepareSteps(laid: LaidFly, style: Style, thread: Thread, before: Before): Step[] {
   const { platform } = laid.file;
   const barb = 'barb' in platform ? platform.barb : undefined;
   return [
-    isTube(laid) ? tubeStep() : hookStep(laid),
-    ...(barb === 'none' || barb === 'pinched' ? [barbStep(barb)] : []),
-    ...slidOn,
-    threadStep(laid, style, thread, slidOn.at(-1)?.drawn ?? []),
+    isTube(laid) ? tubeStep() : platform.kind === 'shank' ? shankStep(laid) : hookStep(laid),
+    ...(barb === 'pinched' ? [barbStep()] : []),
+    ...before.steps,
+    threadStep(laid, style, thread, before.steps.at(-1)?.drawn ?? [], before.wire),
+    ...loopStep(laid, laid.platform.shankMm),
   ];
 }
 
@@ -115,28 +228,25 @@ export function turnedSteps(steps: readonly Step[]): Step[] {
   return last?.turned === true ? [...all, turn(false, last.drawn)] : all;
 }
 
-/** What was left long is cut to its length once everything is on. */
+/** What was left long is cut to its length once everything is on; what ends in tips that grew is not. */
 function longEndsTrimmed(laid: LaidFly, style: Style, drawn: readonly string[]): Step[] {
-  const { length } = saying(style);
+  const { spoken: length } = saying(style);
   const cut = laid.parts
-    .filter(({ built: { forms } }) => {
-      const [form] = forms;
-      return form?.kind === 'bundle' && form.manner !== 'hair' && form.manner !== 'plume';
-    })
-    .map((part) => `the ${part.file.id} to ${length(part.extent.lengthMm)}`);
+    .filter(isCutLong)
+    .map((part) => `the ${partName(part.file.id)} to ${length(part.extent.lengthMm)}`);
   if (cut.length === 0) return [];
   return [
     step({
       key: 'trim',
       title: 'Trim what was left long',
-      how: [`Cut ${cut.join(', ')}, not square: tips of uneven length swim.`],
+      how: [`Cut ${cut.join(', ')}, not square: ends of uneven length swim.`],
       look: ['Both sides the same length.'],
       drawn,
     }),
   ];
 }
 
-/** Spun heads and bodies are cut to their shape. */
+/** Spun heads and bodies are cut to their shape; a collar of tips keeps them. */
 const spunTrimmed = ({ parts }: LaidFly, drawn: readonly string[]): Step[] =>
   parts
     .filter(({ file }) => file.construction === 'spun' && file.diameter !== undefined)
@@ -144,56 +254,70 @@ const spunTrimmed = ({ parts }: LaidFly, drawn: readonly string[]): Step[] =>
       step({
         key: `${part.file.id}/trim`,
         part: part.file.id,
-        title: `Trim the ${part.file.id}`,
-        how: ['First below, flat and close, so that the point is free; then the sides alike; the top last.'],
+        title: `Trim the ${partName(part.file.id)}`,
+        how: [
+          'Nose first, a clean edge behind the eye.',
+          'Then flat below, close to the shank, so that the point is free.',
+          'Then the sides alike, and the top last, scissors or blade held level.',
+          ...('tip' in part.file && part.file.tip !== undefined ? ['The tips of the collar are not touched.'] : []),
+        ],
         measure: across(part.extent.lengths['diameter']?.mm ?? 0, 'across', null),
         tool: 'blade or curved scissors',
-        look: ['From the front: round, and the same near and far.'],
+        look: ['From the front: the same near and far.'],
+        wrong: 'Hair left standing in the gap covers the point.',
         caution: CAUTIONS.blade,
         drawn,
       }),
     );
 
-/** Fuzzy bodies are brushed out. */
-const brushed = ({ parts }: LaidFly, drawn: readonly string[]): Step[] =>
-  parts.some(isFuzzy)
-    ? [
-        step({
-          key: 'brush',
-          title: 'Brush out',
-          how: ['Pick and brush the body fibres back, away from the thread.'],
-          tool: 'a stiff brush, kept off the thread',
-          drawn,
-        }),
-      ]
-    : [];
+/** Brushed out while it can still be reached. */
+export const brushStep = (part: LaidPart, drawn: readonly string[]): Step =>
+  step({
+    key: `${part.file.id}/brush`,
+    part: part.file.id,
+    title: `Brush out the ${partName(part.file.id)}`,
+    how: ['Pick and brush its fibres out and back now, before anything lies over them.'],
+    tool: 'a stiff brush, kept off the thread',
+    drawn,
+  });
 
-/** The head; a tube may go without. */
+/** How the front is closed: behind a bead, in front of a head of its own, or with a head of thread. A tube may go without. */
 function headBuilt(laid: LaidFly, drawn: readonly string[]): Step[] {
   const { head } = laid.file;
   const { headMm } = laid.thread;
   if (isTube(laid) && head === undefined) return [];
+  const [bead, own] = [beadHome(laid), ownHead(laid)];
+  const bare = hasEye(laid) && !bead && !own;
+  const title = bead
+    ? `Behind the ${partName(bead.file.id)}`
+    : own
+      ? `In front of the ${partName(own.file.id)}`
+      : 'Head';
   return [
     step({
       key: 'head',
-      title: 'Head',
+      title,
       how: [
         'Half hitch before it, as insurance.',
-        head === undefined
-          ? 'Just enough turns to cover all ends.'
-          : `Build a ${head} head, smooth, highest in its middle.`,
+        bead
+          ? `Just enough turns close behind the ${partName(bead.file.id)} to cover all ends.`
+          : own || head === undefined
+            ? 'Just enough turns to cover all ends.'
+            : `Build a ${head} head, smooth, highest in its middle.`,
       ],
-      measure: headMm ? along(headMm[1] - headMm[0], 'long', null, ...headMm) : null,
-      thread: { fromMm: laid.headMm, toMm: laid.headMm / 2, state: 'flat', turns: 10 },
-      look: ['No fibre in the eye.', 'Bare wire behind the eye.'],
-      wrong: 'Turns that climb onto the eye come off.',
+      measure: bare && headMm ? along(headMm[1] - headMm[0], 'long', null, ...headMm) : null,
+      thread: { fromMm: laid.headMm, toMm: bead ? laid.headMm : laid.headMm / 2, state: 'flat', turns: 10 },
+      look: bare ? ['No fibre in the eye.', 'Bare wire behind the eye.'] : [],
+      wrong: bare ? 'Turns that climb onto the eye come off.' : null,
       drawn,
     }),
   ];
 }
 
+const SEALED = ['The eye of the hook is clear.'];
+
 /** The coats of the head, each told which of its kind it is where there are several. */
-const coated = (coats: readonly string[], drawn: readonly string[]): Step[] =>
+const coated = (coats: readonly string[], eye: boolean, drawn: readonly string[]): Step[] =>
   coats.map((name, i) => {
     const alike = coats.filter((each) => each === name).length;
     const nth = coats.slice(0, i + 1).filter((each) => each === name).length;
@@ -201,43 +325,66 @@ const coated = (coats: readonly string[], drawn: readonly string[]): Step[] =>
       key: `coat/${String(i + 1)}`,
       title: `${name.charAt(0).toUpperCase()}${name.slice(1)}${alike > 1 ? `, coat ${String(nth)}` : ''}`,
       how: [
-        `One thin coat over the head, on the point of a needle.`,
+        `One thin coat over the whip, on the point of a needle.`,
         ...(name === 'resin' ? ['Turn the fly under the lamp.'] : []),
       ],
-      look: ['The eye of the hook is clear.'],
+      look: eye ? SEALED : [],
       caution: FUMES[name] ?? null,
       dryS: DRY_S[name] ?? null,
       drawn,
     });
   });
 
-/** What is done after the last part: what is trimmed, the head, the whips, the coats, the eye. */
-export function finishSteps(laid: LaidFly, style: Style, drawn: readonly string[]): Step[] {
+/** Sealing is a step even where the file names no coat; only an empty list means none. */
+const sealed = (coats: readonly string[] | undefined, eye: boolean, drawn: readonly string[]): Step[] =>
+  coats === undefined
+    ? [
+        step({
+          key: 'seal',
+          title: 'Seal the whip',
+          how: ['Cement, varnish or resin, as you are used to: one thin coat on the point of a needle.'],
+          look: eye ? SEALED : [],
+          caution: CAUTIONS.coats,
+          drawn,
+        }),
+      ]
+    : coated(coats, eye, drawn);
+
+/** What is done after the last part: what is left long, the head, the whips, what is trimmed and glued, the coats, the eye. @param late steps of what goes on the finished head */
+export function finishSteps(laid: LaidFly, style: Style, before: readonly string[], late: readonly Step[]): Step[] {
   const { finish } = laid.file;
   const whips = finish?.whips ?? 1;
+  const drawn = late.at(-1)?.drawn ?? before;
+  const eye = hasEye(laid);
+  const seals = sealed(finish?.coats, eye, drawn);
   return [
-    ...longEndsTrimmed(laid, style, drawn),
-    ...spunTrimmed(laid, drawn),
-    ...brushed(laid, drawn),
-    ...headBuilt(laid, drawn),
+    ...longEndsTrimmed(laid, style, before),
+    ...headBuilt(laid, before),
     step({
       key: 'whip',
-      title: whips === 1 ? 'Whip finish' : `Whip finish, ${String(whips)} times`,
+      title: whips < 2 ? 'Whip finish' : `Whip finish, ${String(whips)} times`,
       how: [
         'Five turns, drawn down slowly, the thread wetted.',
         ...(whips > 1 ? ['Again over it.'] : []),
         'Cut the thread close.',
       ],
-      proof: 'A nail drawn forward over the head lifts nothing.',
-      drawn,
+      proof: 'A nail drawn forward over it lifts nothing.',
+      drawn: before,
     }),
-    ...coated(finish?.coats ?? [], drawn),
-    step({
-      key: 'eye',
-      title: 'Clear the eye',
-      how: ['Draw a stripped stem or a needle through the eye while the varnish is soft.'],
-      look: ['From the side, from above, from the front: straight, both sides alike.'],
-      drawn,
-    }),
+    ...spunTrimmed(laid, before),
+    ...late,
+    ...seals,
+    ...(eye && seals.length > 0
+      ? [
+          step({
+            key: 'eye',
+            title: 'Clear the eye',
+            how: ['Draw a stripped stem or a needle through the eye while the coat is soft.'],
+            look: ['From the side, from above, from the front: straight, both sides alike.'],
+            drawn,
+          }),
+        ]
+      : []),
+    ...rigStep(laid, drawn),
   ];
 }

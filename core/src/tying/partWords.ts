@@ -1,13 +1,16 @@
 import type { Construction } from '../pattern/index.ts';
 import type { LaidFly, LaidPart } from '../model/index.ts';
-import { formatNumber, type Style, saying } from '../units/index.ts';
+import { type Style, saying } from '../units/index.ts';
 import type { BuildUp } from './buildUp.ts';
-import type { Move } from './order.ts';
+import { tiesIn, type Move } from './order.ts';
+import { partName } from './partName.ts';
+import { atPlace, placeWords } from './places.ts';
 import { ballWords } from './words/ball.ts';
 import { coatWords, sheetWords, spunWords } from './words/covers.ts';
 import { clumpWords, featherWords, stripWords } from './words/free.ts';
 import type { PartWords, Told } from './words/told.ts';
-import { hackleWords, wrapWords } from './words/wound.ts';
+import { hackleWords } from './words/hackle.ts';
+import { wrapWords } from './words/wound.ts';
 
 export { type PartWords } from './words/told.ts';
 
@@ -27,28 +30,35 @@ const WORDS: Readonly<Record<Construction, (told: Told) => PartWords>> = {
 export interface Standing {
   readonly hanging: readonly LaidPart[];
   readonly buildUp: BuildUp | null;
+  /** Before the thread is started. */
+  readonly bare: boolean;
 }
 
 /** What a tier is told of one move. */
-export function wordsOf(move: Move, laid: LaidFly, style: Style, { hanging, buildUp }: Standing): PartWords {
-  const { length } = saying(style);
-  const { shankMm, landmarksMm } = laid.platform;
-  const place = (mm: number): string => {
-    if (Math.abs(mm - landmarksMm.bend) < 0.3) return 'the bend';
-    if (mm > landmarksMm.bend) return `${length(mm - landmarksMm.bend)} round the bend`;
-    return `station ${formatNumber((10 * mm) / shankMm, 1, style)}`;
-  };
-  const words = WORDS[move.part.file.construction]({ move, laid, style, length, place, buildUp });
-  const aside = hanging.filter((part) => part !== move.part).map((part) => part.file.id);
-  const piece = move.part.file.continues;
+export function wordsOf(move: Move, laid: LaidFly, style: Style, { hanging, buildUp, bare }: Standing): PartWords {
+  const { spoken } = saying(style);
+  const { file } = move.part;
+  const place = placeWords(laid, style, file.id);
+  const words = WORDS[file.construction]({
+    move,
+    laid,
+    style,
+    length: spoken,
+    place,
+    at: (mm) => atPlace(place(mm)),
+    buildUp,
+    bare,
+  });
+  const aside = hanging.filter((part) => part !== move.part).map((part) => partName(part.file.id));
   return {
     ...words,
+    inHand: tiesIn(move) ? words.inHand : [],
     how: [
-      ...(piece === undefined || move.does === 'wind'
-        ? []
-        : [`Take up the ${piece} again: it is one piece with this.`]),
+      ...(move.does === 'on' && file.continues !== undefined
+        ? [`Take up the ${partName(file.continues)} that was left: it is the same piece, and is not tied in again.`]
+        : []),
       ...words.how,
-      ...(move.part.file.note === undefined ? [] : [move.part.file.note]),
+      ...(file.note === undefined || move.does === 'catch' ? [] : [file.note]),
     ],
     look: [...words.look, ...(aside.length === 0 ? [] : [`Keep the ${aside.join(' and the ')} out of the turns.`])],
   };

@@ -1,16 +1,18 @@
 import { TIE_IN } from '../data/index.ts';
-import { type LaidFly, type LaidPart, boundMm, cutLength, traitsOf } from '../model/index.ts';
+import { type LaidFly, type LaidPart, cutLength, traitsOf } from '../model/index.ts';
 import type { ThreadItem } from '../drawers/index.ts';
 import { formatNumber, METRIC, type Style } from '../units/index.ts';
 import { buildUp } from './buildUp.ts';
 import { buttAdvice, profilesOf, threadLength, type Profile } from './bulk.ts';
-import { isPair, isUnder, tieInMm } from './constraints.ts';
-import { finishSteps, prepareSteps, turnedSteps } from './frameSteps.ts';
-import { movesOf, travelMm, type Move } from './order.ts';
+import { isPair, isPalmer, isRib, isUnder, overlapMm } from './constraints.ts';
+import { brushStep, finishSteps, prepareSteps, turnedSteps } from './frameSteps.ts';
+import { movesOf, tiesIn, travelMm, type Move } from './order.ts';
+import { partTitle } from './partName.ts';
 import { wordsOf, type PartWords } from './partWords.ts';
 import { step, type Step } from './step.ts';
 import { asksG, bears } from './strain.ts';
 import { threadOf, type Thread } from './threadOf.ts';
+import { isBrushed } from './words/told.ts';
 
 export interface TyingPlan {
   readonly steps: readonly Step[];
@@ -23,20 +25,35 @@ export interface TyingPlan {
   readonly profiles: readonly Profile[];
 }
 
-const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+const DOES: Readonly<Record<Move['does'], string>> = {
+  tie: '',
+  catch: ', tied in and left hanging',
+  wind: ', wound',
+  over: ', folded over and tied down',
+  on: ', of the same piece',
+};
+const STRIP_DOES: Readonly<Partial<Record<Move['does'], string>>> = {
+  catch: ', bound at the rear',
+  over: ', pulled over and tied down in front',
+};
+const FRONT_FIRST: Readonly<Partial<Record<Move['does'], string>>> = {
+  catch: ', tied in in front',
+  over: ', bound at the rear',
+};
 
 function titleOf({ part, does }: Move): string {
-  const name = capital(part.file.id.replaceAll('-', ' '));
-  return does === 'catch' ? `${name}, tied in and left hanging` : does === 'wind' ? `${name}, wound` : name;
+  const { file } = part;
+  const told = file.construction !== 'strip' ? undefined : (file.first === 'front' ? FRONT_FIRST : STRIP_DOES)[does];
+  return `${partTitle(file.id)}${told ?? (file.construction === 'sheet' && does === 'catch' ? ', tied in' : DOES[does])}`;
 }
 
 /** What the pull of the thread adds to what is said: a half hitch before what strains it, a warning where it would break. */
 function strained(words: PartWords, askedG: number | null, thread: Thread, style: Style): PartWords {
   const how = askedG === null ? 'well' : bears(askedG, thread);
   if (askedG === null || how === 'well') return words;
-  const kgf = (grams: number): string => formatNumber(grams / 1000, 2, style);
+  const pull = (grams: number): string => formatNumber(Math.round(grams / 10) * 10, 0, style);
   if (how === 'barely') return { ...words, how: ['A half hitch first, as insurance.', ...words.how] };
-  const warned = `It asks about ${kgf(askedG)} kgf of a thread that breaks at ${kgf(thread.breaksG)}: a stronger thread, or softer turns.`;
+  const warned = `It asks about ${pull(askedG)} g of a thread that breaks at ${pull(thread.breaksG)} g: a stronger thread, or softer turns.`;
   return { ...words, wrong: words.wrong === null ? warned : `${warned} ${words.wrong}` };
 }
 
@@ -44,7 +61,8 @@ function partStep(move: Move, laid: LaidFly, drawn: readonly string[], words: Pa
   const { part, does, fromMm, toMm } = move;
   const { file, extent, built } = part;
   const { strand, butts } = traitsOf(file.construction);
-  const advice = does === 'wind' ? null : buttAdvice(laid, part);
+  const begins = tiesIn(move);
+  const advice = begins ? buttAdvice(laid, part) : null;
   const span = extent.endMm - extent.startMm;
   const threaded = file.construction === 'coat' || (file.construction === 'ball' && !isPair(part));
   return step({
@@ -55,9 +73,9 @@ function partStep(move: Move, laid: LaidFly, drawn: readonly string[], words: Pa
     drawn,
     turned: isUnder(part),
     thread: threaded ? null : { fromMm, toMm, state: words.state, turns: TIE_IN.turns },
-    cutMm: does === 'wind' ? null : cutLength(part, laid),
-    tieInMm: does === 'wind' ? null : tieInMm(part),
-    buttMm: butts ? (extent.buttsToMm ?? tieInMm(part) - boundMm(part)) : null,
+    cutMm: begins ? cutLength(part, laid) : null,
+    tieInMm: begins ? fromMm : null,
+    buttMm: begins && butts ? extent.buttsToMm : null,
     buttAdvice: advice && extent.buttsToMm === null ? advice.words : null,
     turns: does === 'catch' ? null : built.turns,
     pitchMm:
@@ -71,9 +89,42 @@ function hangingAfter(moves: readonly Move[], upTo: number): LaidPart[] {
   const caught = new Set<LaidPart>();
   for (const { part, does } of moves.slice(0, upTo + 1)) {
     if (does === 'catch') caught.add(part);
-    if (does === 'wind') caught.delete(part);
+    else caught.delete(part);
   }
   return [...caught];
+}
+
+/** Goes on what is finished: eyes that are glued on, and coats of the head. */
+function isLate({ file }: LaidPart, { parts }: LaidFly): boolean {
+  if (file.construction === 'ball') return file.shape === 'disc';
+  if (file.construction !== 'coat') return false;
+  const over = file.over.toLowerCase();
+  return over === 'head' || parts.some((each) => each.file.id.toLowerCase() === over && each.file.role === 'head');
+}
+
+/** Needs no thread: beads that slide on, and wire wound on the bare shank. */
+const isBare = ({ file }: LaidPart): boolean =>
+  (file.construction === 'ball' && (file.shape === 'bead' || file.shape === 'cone')) ||
+  (file.construction === 'wrap' && file.role === 'underbody' && file.on !== 'thread');
+
+/** How many moves come before the thread. */
+function barePrefix(moves: readonly Move[]): number {
+  const other = moves.findIndex(({ part, does }) => !isBare(part) || does !== 'tie');
+  return other < 0 ? moves.length : other;
+}
+
+/** After which move each body that can be brushed out is: once the ribs over it are wound. */
+function brushedAfter(moves: readonly Move[]): ReadonlyMap<number, LaidPart> {
+  const after = new Map<number, LaidPart>();
+  moves.forEach(({ part, does }, i) => {
+    if (does === 'catch' || part.file.role !== 'body' || !isBrushed(part)) return;
+    const rib = moves.findLastIndex(
+      (move) => isRib(move.part) && move.does !== 'catch' && overlapMm(move.part, part) > 0.5,
+    );
+    const between = moves.slice(i + 1, Math.max(i, rib)).some((move) => move.does === 'over' || isPalmer(move.part));
+    after.set(rib > i && !between ? rib : i, part);
+  });
+  return after;
 }
 
 /**
@@ -86,30 +137,41 @@ export function tyingPlan(laid: LaidFly, style: Style = METRIC, spools: readonly
     laid.parts.map((part) => part.file.id),
   );
   const thread = threadOf(laid.file, spools);
-  const on: string[] = [];
   const profiles = profilesOf(laid, moves, thread);
-  const partSteps = moves.map((move, i) => {
+  const bare = barePrefix(moves);
+  const brushed = brushedAfter(moves);
+  const on: string[] = [];
+  const stepsOf = (move: Move, i: number): Step[] => {
     const { part, does } = move;
     if (does !== 'catch') on.push(part.file.id);
     const under = profiles[i];
     const words = wordsOf(move, laid, style, {
       hanging: hangingAfter(moves, i - 1),
       buildUp: under && does !== 'catch' ? buildUp(part, under, thread) : null,
+      bare: i < bare,
     });
-    const asked = asksG(part);
-    return { ...partStep(move, laid, [...on], strained(words, asked, thread, style)), asksG: asked };
+    const asked = i < bare || does === 'on' ? null : asksG(part);
+    const done = { ...partStep(move, laid, [...on], strained(words, asked, thread, style)), asksG: asked };
+    const body = brushed.get(i);
+    return body ? [done, brushStep(body, [...on])] : [done];
+  };
+  const early = moves.slice(0, bare).flatMap(stepsOf);
+  const main: Step[] = [];
+  const late: Step[] = [];
+  moves.slice(bare).forEach((move, i) => {
+    if (!isLate(move.part, laid)) main.push(...stepsOf(move, bare + i));
   });
-  // Beads and cones go on before the thread.
-  const other = moves.findIndex(
-    ({ part: { file } }) => file.construction !== 'ball' || (file.shape !== 'bead' && file.shape !== 'cone'),
-  );
-  const beads = other < 0 ? moves.length : other;
+  const before = [...on];
+  moves.slice(bare).forEach((move, i) => {
+    if (isLate(move.part, laid)) late.push(...stepsOf(move, bare + i));
+  });
+  const wire = moves.slice(0, bare).find(({ part }) => part.file.role === 'underbody')?.part ?? null;
   const travel = travelMm(laid, moves);
   return {
     steps: [
-      ...prepareSteps(laid, style, thread, partSteps.slice(0, beads)),
-      ...turnedSteps(partSteps.slice(beads)),
-      ...finishSteps(laid, style, on),
+      ...prepareSteps(laid, style, thread, { steps: early, wire }),
+      ...turnedSteps(main),
+      ...finishSteps(laid, style, before, late),
     ],
     moves,
     thread,

@@ -1,5 +1,5 @@
 import { THREAD_FIBRE } from '../data/index.ts';
-import type { ThreadItem } from '../drawers/index.ts';
+import { NOMINAL_THREADS, type ThreadItem } from '../drawers/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
 
 /** What a fly is tied with where the file names no thread. */
@@ -8,6 +8,8 @@ export const USUAL_DENIER = 140;
 /** A thread as it lies on the shank. mm, mm², grams of force */
 export interface Thread {
   readonly denier: number;
+  /** How it is asked for over the counter, such as 8/0; null where there is no such word for it. */
+  readonly aught: string | null;
   /** The spool of the drawer whose figures these are; null where they are reckoned. */
   readonly spool: string | null;
   /** Solid section of its fibres. */
@@ -33,6 +35,7 @@ export function threadOf(file: FlyFile, spools: readonly ThreadItem[] = []): Thr
   const sectionMm2 = denier / 9000 / THREAD_FIBRE.density;
   return {
     denier,
+    aught: spool?.aught ?? NOMINAL_THREADS.find((each) => each.denier === denier)?.aught ?? null,
     spool: spool?.name ?? null,
     sectionMm2,
     cordMm: Math.sqrt((4 * sectionMm2) / (Math.PI * CORD_PACKING)),

@@ -34,13 +34,20 @@ function inchFraction(inches: number): string {
   return `${sign}${whole > 0 ? `${String(whole)} ` : ''}${String(rest)}/${String(bottom)}`;
 }
 
+/** Decimals of a length in mm: no more than a rule or caliper shows of it. */
+function lengthDigits(mm: number): number {
+  const size = Math.abs(mm);
+  if (size >= 99.95) return 0;
+  return size < 1.995 && size >= 0.005 ? 2 : 1;
+}
+
 /**
- * A length for reading: 0.1 mm (0.01 mm below 2 mm), or inches to 1/32 (1/64 below half an inch).
+ * A length for reading: 0.1 mm (0.01 mm below 2 mm, whole from 100 mm on), or inches to 1/32 (1/64 below half an inch).
  * @param mm length in mm
  */
 export function formatLength(mm: number, style: Style = METRIC): Written {
   if (style.length === 'in') return { figure: inchFraction(mm / MM_PER.in), unit: 'in' };
-  return { figure: fixed(mm, Math.abs(mm) < 1.995 && Math.abs(mm) >= 0.005 ? 2 : 1, style), unit: 'mm' };
+  return { figure: fixed(mm, lengthDigits(mm), style), unit: 'mm' };
 }
 
 /** A mass for reading: 0.01 g (milligrams below 0.02 g), or 0.1 grain. @param mg mass in mg */

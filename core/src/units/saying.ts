@@ -8,12 +8,20 @@ import {
   type Written,
 } from './format.ts';
 
+/** Without the noughts that say nothing: 19 mm, 1.8 mm. */
+const bare = (figure: string): string => figure.replace(/([.,]\d*?)0+$/, '$1').replace(/[.,]$/, '');
+
 const said = ({ figure, unit }: Written): string => `${figure} ${unit}`;
 
 /** Figures of one tier's units as they stand in a sentence. */
 export const saying = (style: Style) => ({
   mass: (mg: number): string => said(formatMass(mg, style)),
   length: (mm: number): string => said(formatLength(mm, style)),
+  /** A length as it is spoken: `19 mm`, `1.8 mm`. */
+  spoken: (mm: number): string => {
+    const { figure, unit } = formatLength(mm, style);
+    return `${unit === 'mm' ? bare(figure) : figure} ${unit}`;
+  },
   speed: (mmS: number): string => said(formatSpeed(mmS, style)),
   moment: (mgMm: number): string => said(formatMoment(mgMm, style)),
   angle: (deg: number): string => `${formatAngle(deg, style)}°`,

@@ -146,6 +146,8 @@ const FUZZ = {
   chenille: { per: 46, from: 0.62, glint: 0, ragged: 0.3 },
   bristle: { per: 44, from: 0.35, glint: 0.34, ragged: 0.45 },
   dubbing: { per: 46, from: 0.62, glint: 0.04, ragged: 0.4 },
+  long: { per: 40, from: 0.2, glint: 0.2, ragged: 0.55 },
+  plume: { per: 46, from: 0.35, glint: 0, ragged: 0.5 },
   brush: { per: 48, from: 0.42, glint: 0.08, ragged: 0.5 },
   herl: { per: 48, from: 0.5, glint: 0.08, ragged: 0.2 },
   yarn: { per: 22, from: 0.84, glint: 0, ragged: 0.4 },

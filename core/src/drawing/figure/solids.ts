@@ -55,7 +55,7 @@ function woundSolids(form: Form<'wound'>): Solid[] {
       },
     ];
   }
-  const shiny = form.manner === 'wire' || form.manner === 'flat' || form.manner === 'oval';
+  const shiny = form.manner === 'wire' || form.manner === 'flat' || form.manner === 'oval' || form.manner === 'quill';
   return [
     {
       kind: 'body',

@@ -1,5 +1,14 @@
 import { NONE } from './traits.ts';
-import { solidNamed, solidNames, type Solid, tintOf, BORE_OF_BEAD, CONE } from '../../data/index.ts';
+import {
+  solidIn,
+  solidNamed,
+  solidNames,
+  solidWords,
+  type Solid,
+  tintOf,
+  BORE_OF_BEAD,
+  CONE,
+} from '../../data/index.ts';
 import { named, type WeightItem } from '../../drawers/index.ts';
 import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import type { Vec3 } from '../platform/section.ts';
@@ -51,9 +60,13 @@ function itemOf(part: Ball, ground: Ground): WeightItem | null {
   return item?.form === part.shape ? item : null;
 }
 
+/** What the tier calls what it is of, without its size and shape. */
+const calledAs = (part: Ball, item: WeightItem | null): string =>
+  solidWords(item?.material ?? part.material ?? USUAL_SOLID[part.shape] ?? 'brass');
+
 function solidOf(part: Ball, item: WeightItem | null, path: string): Outcome<Solid> {
   const word = item?.material ?? part.material ?? USUAL_SOLID[part.shape] ?? 'brass';
-  const solid = solidNamed(word);
+  const solid = solidNamed(word) ?? solidIn(word);
   return solid
     ? good(solid)
     : bad({
@@ -157,7 +170,9 @@ function build(part: Ball, extent: PartExtent, ground: Ground, path: string): Ou
   if (!size.ok) return size;
   const { diameterMm } = size.value;
   if (diameterMm === 0)
-    return good(built(part, solid.value.name, { notes: ['has no diameter, so it weighs nothing'] }));
+    return good(
+      built(part, [calledAs(part, item), solid.value.name], { notes: ['has no diameter, so it weighs nothing'] }),
+    );
   const x = (extent.startMm + extent.endMm) / 2;
   const centre: Vec3 = [x, 0, heightOf(part, diameterMm, ground) + ground.platform.axisZ(x)];
   const sides = part.shape === 'disc' ? sidesOf(part.side) : [];
@@ -169,7 +184,7 @@ function build(part: Ball, extent: PartExtent, ground: Ground, path: string): Ou
   const centroid = body.pieces[0]?.centroid ?? centre;
   const round = part.shape === 'bead' || part.shape === 'cone';
   return good(
-    built(part, solid.value.name, {
+    built(part, [calledAs(part, item), solid.value.name], {
       lumps: body.pieces.map((piece) => lump((massMg * piece.volumeMm3) / volumeMm3, piece.volumeMm3, piece.centroid)),
       notes: [
         ...(item ? drawerNotes(item, diameterMm) : []),

@@ -1,6 +1,15 @@
 import { boundMm } from './cutting.ts';
 import { NONE } from './traits.ts';
-import { matchMaterial, type BundleMaterial, tintOf, ANGLES, DOSES, HOLD } from '../../data/index.ts';
+import {
+  bundleKind,
+  matchKind,
+  type BundleMaterial,
+  type Matched,
+  tintOf,
+  ANGLES,
+  DOSES,
+  HOLD,
+} from '../../data/index.ts';
 import type { Drawers } from '../../drawers/index.ts';
 import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import { section, setEllipse, type Section, type SolidLump } from '../platform/section.ts';
@@ -25,17 +34,17 @@ import type { BuiltPart, ConstructionModule, Ground, MeasuredOn } from './types.
 type Bundle = PartOf<'bundle'>;
 
 const DEFAULT_BY_ROLE: Readonly<Record<string, string>> = {
-  flash: 'film strand',
+  flash: 'flash',
   legs: 'rubber leg',
   wing: 'fox hair',
   underwing: 'fox hair',
   overwing: 'fox hair',
 };
 
-export function bundleMaterial(part: Bundle, drawers: Drawers): { item: BundleMaterial; note: string | null } | null {
+export function bundleMaterial(part: Bundle, drawers: Drawers): Matched<BundleMaterial> | null {
   const usual =
     drawers.bundles.find((item) => item.name === (DEFAULT_BY_ROLE[part.role] ?? 'marabou')) ?? drawers.bundles[0];
-  return usual ? matchMaterial(drawers.bundles, part.material, usual) : null;
+  return usual ? matchKind(drawers.bundles, part.material, bundleKind(part.material), usual) : null;
 }
 
 function measure(part: Bundle, path: string, bench: MeasuredOn): Outcome<MeasuredPart> {
@@ -131,14 +140,16 @@ function build(part: Bundle, extent: PartExtent, ground: Ground, path: string): 
   const match = bundleMaterial(part, ground.drawers);
   if (!match)
     return bad({ path: `${path}.material`, code: 'material', message: 'the drawers hold no hair, plume or strands' });
-  const { item: m, note } = match;
+  const { item: m, name, note } = match;
   const faults: Fault[] = [];
   const angle = leaveAngle(part, ANGLES[part.role] ?? 0, path, faults);
   const pinch = pinchOf(part, extent, m);
   const notes = note === null ? [] : [note];
   if (pinch <= 0 || extent.lengthMm <= 0)
     return good(
-      built(part, m.name, { notes: [...notes, 'has no length or no pinch, so it weighs nothing and is not drawn'] }),
+      built(part, [name, m.name], {
+        notes: [...notes, 'has no length or no pinch, so it weighs nothing and is not drawn'],
+      }),
     );
   const lumps: SolidLump[] = [];
   const sections: Section[] = [];
@@ -167,7 +178,7 @@ function build(part: Bundle, extent: PartExtent, ground: Ground, path: string): 
     );
   }
   const massMg = lumps.reduce((sum, each) => sum + each.massMg, 0);
-  return good(built(part, m.name, { lumps, sections, forms, notes, waterMg: massMg * m.water }));
+  return good(built(part, [name, m.name], { lumps, sections, forms, notes, waterMg: massMg * m.water }));
 }
 
 /** Hair, plume, flash and legs tied in as a clump that tapers and spreads. Amounts and angles: docs/model.md. */
@@ -175,7 +186,7 @@ function build(part: Bundle, extent: PartExtent, ground: Ground, path: string): 
 const MANNER_LIMP: Readonly<Record<string, number>> = { plume: 0.7, hair: 0.4, strand: 0.4, leg: 0.4, tubing: 0.3 };
 
 const limp: ConstructionModule<'bundle'>['limp'] = ({ built }, drawers) => {
-  const manner = drawers.bundles.find((each) => each.name === built.material)?.manner ?? 'hair';
+  const manner = drawers.bundles.find((each) => each.name === built.figuredAs)?.manner ?? 'hair';
   return MANNER_LIMP[manner] ?? null;
 };
 

@@ -89,7 +89,7 @@ function build(part: Coat, _extent: PartExtent, ground: Ground, path: string): O
   const thickMm = thicknessMm * layers;
   if (sections.length === 0)
     return good(
-      built(part, name.value, {
+      built(part, [name.value, name.value], {
         notes: [
           part.over.toLowerCase() === 'head'
             ? 'the fly has no thread head to coat; name a thread and a head, or a part'
@@ -101,7 +101,7 @@ function build(part: Coat, _extent: PartExtent, ground: Ground, path: string): O
   const volume = areaMm2 * thickMm;
   const hard = sections.every((each) => each.softness < SOFT_FROM);
   return good(
-    built(part, name.value, {
+    built(part, [name.value, name.value], {
       lumps: [lump(volume * density, volume, centroid)],
       sections: sections.map((each) =>
         section({

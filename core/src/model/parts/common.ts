@@ -184,16 +184,17 @@ export const HALF_OUT = 4 / (3 * Math.PI);
 
 export const lump = (massMg: number, volumeMm3: number, centroid: Vec3): SolidLump => ({ massMg, volumeMm3, centroid });
 
-/** A built part with nothing in it but what is told. Built field by field, like sections. */
+/** A built part with nothing in it but what is told. Built field by field, like sections. @param figuredAs the item whose figures it has */
 export const built = (
   part: { id: string; role: string; construction: BuiltPart['construction'] },
-  material: string,
+  [material, figuredAs]: readonly [material: string, figuredAs: string],
   given: Partial<BuiltPart>,
 ): BuiltPart => ({
   id: part.id,
   role: part.role,
   construction: part.construction,
   material,
+  figuredAs,
   lumps: given.lumps ?? [],
   sections: given.sections ?? [],
   forms: given.forms ?? [],

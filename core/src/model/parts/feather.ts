@@ -1,6 +1,6 @@
 import { boundMm } from './cutting.ts';
 import { NONE } from './traits.ts';
-import { matchMaterial, type FeatherMaterial, tintOf, ANGLES, HOLD } from '../../data/index.ts';
+import { matchMaterial, type Matched, type FeatherMaterial, tintOf, ANGLES, HOLD } from '../../data/index.ts';
 import type { Drawers } from '../../drawers/index.ts';
 import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import { section, setEllipse, type Section, type SolidLump, type Vec3 } from '../platform/section.ts';
@@ -39,7 +39,7 @@ export function vaneOf(form: Form): (t: number) => number {
       : Math.max(0, Math.cos((Math.PI / 2) * ((t - 0.35) / 0.65)));
 }
 
-function materialOf(part: Feather, drawers: Drawers): { item: FeatherMaterial; note: string | null } | null {
+function materialOf(part: Feather, drawers: Drawers): Matched<FeatherMaterial> | null {
   const { usual: name } = FORMS[part.form ?? 'pair'];
   const usual = drawers.feathers.find((item) => item.name === name) ?? drawers.feathers[0];
   return usual ? matchMaterial(drawers.feathers, part.material, usual) : null;
@@ -214,13 +214,15 @@ function stemsOf(part: Feather, m: FeatherMaterial): Butts {
 function build(part: Feather, extent: PartExtent, ground: Ground, path: string): Outcome<BuiltPart> {
   const match = materialOf(part, ground.drawers);
   if (!match) return bad({ path: `${path}.material`, code: 'material', message: 'the drawers hold no feathers' });
-  const { item: m, note } = match;
+  const { item: m, name, note } = match;
   const notes = note === null ? [] : [note];
   const width = extent.lengths['width']?.mm ?? m.widthMm;
   const boundMm = extent.endMm - (extent.bindingsMm[0] ?? extent.endMm);
   if (width <= 0 || extent.lengthMm + boundMm <= 0 || part.perSide === 0)
     return good(
-      built(part, m.name, { notes: [...notes, 'has no length or no width, so it weighs nothing and is not drawn'] }),
+      built(part, [name, m.name], {
+        notes: [...notes, 'has no length or no width, so it weighs nothing and is not drawn'],
+      }),
     );
   const angle = leaveAngle(part, ANGLES[part.role] ?? 0, path, []);
   const blades = bladesOf(part).map((blade) => layBlade(part, extent, ground, m, blade, angle));
@@ -228,7 +230,7 @@ function build(part: Feather, extent: PartExtent, ground: Ground, path: string):
   const lumps = [...blades.map((blade) => blade.lump), ...(stems ? [stems.lump] : [])];
   const [first] = blades;
   return good(
-    built(part, m.name, {
+    built(part, [name, m.name], {
       lumps,
       sections: [
         ...blades.flatMap((blade) => (blade.section ? [blade.section] : [])),

@@ -88,7 +88,11 @@ export type PartForm =
       readonly outerMm: (x: number) => number;
       readonly axisZ: (x: number) => number;
       readonly turns: number;
+      /** Breadth of the strand and how thick one pass of it lies; 0 where the body is told by its outline. */
       readonly strandMm: number;
+      readonly thickMm: number;
+      /** How a body that is told by its outline is laid. */
+      readonly laid: Laid | null;
       readonly counter: boolean;
       readonly tint: string;
     }
@@ -153,6 +157,14 @@ export type PartForm =
       readonly head: boolean;
       readonly tint: string;
     };
+
+/**
+ * How a strand makes a body of an outline: in passes of what lies flat, so many where thread makes up the rest, or turn beside turn on the
+ * core that its fibres stand off. mm
+ */
+export type Laid =
+  | { readonly by: 'passes'; readonly breadthMm: number; readonly thickMm: number; readonly passes: number | null }
+  | { readonly by: 'core'; readonly coreMm: number; readonly pitchMm: number };
 
 /** One cut of what a coat lies on. mm */
 export interface CoatCut {

@@ -1,6 +1,14 @@
 import { stemMm } from './cutting.ts';
 import { NONE } from './traits.ts';
-import { matchMaterial, tintOf, COLLAR_PITCH_MM, type HackleMaterial, HOLD, TIE_IN } from '../../data/index.ts';
+import {
+  matchMaterial,
+  type Matched,
+  tintOf,
+  COLLAR_PITCH_MM,
+  type HackleMaterial,
+  HOLD,
+  TIE_IN,
+} from '../../data/index.ts';
 import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import type { Drawers } from '../../drawers/index.ts';
 import { section, setEllipse, type Section, type Vec3 } from '../platform/section.ts';
@@ -21,7 +29,7 @@ const COLLAR_TURNS = 3;
 /** Angle of the fibres from the shank in water, radians: stiff ones stand at 70°, soft ones lie back to 30°. */
 export const sweepOf = (softness: number): number => (Math.min(70, Math.max(30, 90 - 60 * softness)) * Math.PI) / 180;
 
-function materialOf(part: Hackle, drawers: Drawers): { item: HackleMaterial; note: string | null } | null {
+function materialOf(part: Hackle, drawers: Drawers): Matched<HackleMaterial> | null {
   const usual =
     drawers.hackles.find((item) => item.name === (part.style === 'palmer' ? 'saddle' : 'hen')) ?? drawers.hackles[0];
   return usual ? matchMaterial(drawers.hackles, part.material, usual) : null;
@@ -33,7 +41,9 @@ const halfOf = (part: Hackle): -1 | 0 | 1 => (part.style !== 'throat' ? 0 : part
 /** The end of a palmered hackle whose fibres are drawn shorter, as feathers are toward their tip: −1 the front, 1 the rear. */
 function thinEndOf(part: Hackle, extent: PartExtent): -1 | 1 {
   const begins = (extent.readings['from']?.mm ?? 0) <= (extent.readings['to']?.mm ?? 0) ? -1 : 1;
-  return part.by === 'base' ? (begins === 1 ? -1 : 1) : begins;
+  // One that starts in front is tied in by its butt, one that starts behind by its tip, unless the file says otherwise.
+  const by = part.by ?? (begins === -1 ? 'base' : 'tip');
+  return by === 'base' ? (begins === 1 ? -1 : 1) : begins;
 }
 
 const turnsOf = (part: Hackle, spanMm: number): number =>
@@ -146,7 +156,7 @@ function fibreMiddle({ ring, stemAt, half }: Standing, axisZ: (x: number) => num
 function build(part: Hackle, extent: PartExtent, ground: Ground, path: string): Outcome<BuiltPart> {
   const match = materialOf(part, ground.drawers);
   if (!match) return bad({ path: `${path}.material`, code: 'material', message: 'the drawers hold no hackles' });
-  const { item: m, note } = match;
+  const { item: m, name, note } = match;
   const { startMm, endMm, lengthMm } = extent;
   const span = endMm - startMm;
   const turns = turnsOf(part, span);
@@ -159,7 +169,10 @@ function build(part: Hackle, extent: PartExtent, ground: Ground, path: string): 
   ];
   if (fibres === 0 || lengthMm <= 0)
     return good(
-      built(part, m.name, { turns, notes: [...notes, 'has no turns or no fibre length, so it weighs nothing'] }),
+      built(part, [name, m.name], {
+        turns,
+        notes: [...notes, 'has no turns or no fibre length, so it weighs nothing'],
+      }),
     );
   const stands = standing(part, extent, ground, m, fibres);
   const mid = (startMm + endMm) / 2;
@@ -168,7 +181,7 @@ function build(part: Hackle, extent: PartExtent, ground: Ground, path: string): 
   const fibreMg = fibres * lengthMm * (Math.PI / 4) * m.fibreMm ** 2 * FIBRE_TAPER.mean * KERATIN;
   const stemMg = feathers * turns * Math.hypot(Math.PI * core, span / Math.max(1, turns)) * STEM_MG_MM;
   return good(
-    built(part, m.name, {
+    built(part, [name, m.name], {
       turns,
       notes,
       seeThrough: true,

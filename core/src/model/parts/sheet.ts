@@ -1,5 +1,5 @@
 import { NONE } from './traits.ts';
-import { matchMaterial, type SheetMaterial, tintOf, HOLD } from '../../data/index.ts';
+import { matchMaterial, type Matched, type SheetMaterial, tintOf, HOLD } from '../../data/index.ts';
 import type { Drawers } from '../../drawers/index.ts';
 import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import { section, setEllipse, type Vec3 } from '../platform/section.ts';
@@ -11,7 +11,7 @@ type Sheet = PartOf<'sheet'>;
 const SLICES = 40;
 const GLOSS_FROM_OPACITY = 1;
 
-function materialOf(part: Sheet, drawers: Drawers): { item: SheetMaterial; note: string | null } | null {
+function materialOf(part: Sheet, drawers: Drawers): Matched<SheetMaterial> | null {
   const usual = drawers.sheets.find((item) => item.name === 'case film') ?? drawers.sheets[0];
   return usual ? matchMaterial(drawers.sheets, part.material, usual) : null;
 }
@@ -84,7 +84,7 @@ function layOver(piece: Piece, away: { y: number; z: number }) {
 function build(part: Sheet, extent: PartExtent, ground: Ground, path: string): Outcome<BuiltPart> {
   const match = materialOf(part, ground.drawers);
   if (!match) return bad({ path: `${path}.material`, code: 'material', message: 'the drawers hold no sheets' });
-  const { item: m, note } = match;
+  const { item: m, name, note } = match;
   const side = sideOf(part);
   if (side === 'around' || side === 'axis')
     return bad({
@@ -99,7 +99,7 @@ function build(part: Sheet, extent: PartExtent, ground: Ground, path: string): O
   const spanMm = endMm - startMm;
   if (width <= 0 || thickMm <= 0 || spanMm <= 0)
     return good(
-      built(part, m.name, {
+      built(part, [name, m.name], {
         notes: [...notes, 'has no span, width or thickness, so it weighs nothing and is not drawn'],
       }),
     );
@@ -111,7 +111,7 @@ function build(part: Sheet, extent: PartExtent, ground: Ground, path: string): O
   );
   const massMg = laid.reduce((sum, each) => sum + each.lump.massMg, 0);
   return good(
-    built(part, m.name, {
+    built(part, [name, m.name], {
       lumps: laid.map((each) => each.lump),
       sections: laid.map((each) => each.section),
       forms: laid.map((each) => each.form),

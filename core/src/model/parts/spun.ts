@@ -1,5 +1,5 @@
 import { NONE } from './traits.ts';
-import { matchMaterial, type SpunMaterial, tintOf, DOSES, HOLD } from '../../data/index.ts';
+import { matchMaterial, type Matched, type SpunMaterial, tintOf, DOSES, HOLD } from '../../data/index.ts';
 import type { Drawers } from '../../drawers/index.ts';
 import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import { section, setEllipse, type Section, type SolidLump } from '../platform/section.ts';
@@ -20,7 +20,7 @@ const COLLAR_DOSE = 'half a pencil';
 const FLARE = { deg: 35, taper: 0.6, packing: 0.6, softness: 0.35 } as const;
 const FLAT_UNDER_MM = 0.5;
 
-function materialOf(part: Spun, drawers: Drawers): { item: SpunMaterial; note: string | null } | null {
+function materialOf(part: Spun, drawers: Drawers): Matched<SpunMaterial> | null {
   const usual = drawers.spun[0];
   return usual ? matchMaterial(drawers.spun, part.material, usual) : null;
 }
@@ -216,13 +216,13 @@ function build(part: Spun, extent: PartExtent, ground: Ground, path: string): Ou
   const match = materialOf(part, ground.drawers);
   if (!match)
     return bad({ path: `${path}.material`, code: 'material', message: 'the drawers hold no hair that spins' });
-  const { item: m, note } = match;
+  const { item: m, name, note } = match;
   const head = part.diameter === undefined ? null : trimmed(part, extent, ground, m);
   const collar = part.tip === undefined ? null : flared(part, extent, ground, m);
   const all = [head, collar].filter((each) => each !== null);
   const lumps = all.flatMap((each) => each.lumps);
   return good(
-    built(part, m.name, {
+    built(part, [name, m.name], {
       lumps,
       sections: all.flatMap((each) => each.sections),
       forms: all.flatMap((each) => each.forms),

@@ -85,7 +85,7 @@ function buttsOf({ widthMm, thickMm }: Hide, side: { y: number; z: number; share
 function build(part: Strip, extent: PartExtent, ground: Ground, path: string): Outcome<BuiltPart> {
   const usual = ground.drawers.strips[0];
   if (!usual) return bad({ path: `${path}.material`, code: 'material', message: 'the drawers hold no strips' });
-  const { item: m, note } = matchMaterial(ground.drawers.strips, part.material, usual);
+  const { item: m, name, note } = matchMaterial(ground.drawers.strips, part.material, usual);
   const faults: Fault[] = [];
   const angle = leaveAngle(part, 0, path, faults);
   const hide: Hide = {
@@ -101,7 +101,9 @@ function build(part: Strip, extent: PartExtent, ground: Ground, path: string): O
   const boundMm = extent.endMm - (extent.bindingsMm[0] ?? extent.endMm);
   if (hide.widthMm <= 0 || boundMm + extent.lengthMm <= 0)
     return good(
-      built(part, m.name, { notes: [...notes, 'has no length or no width, so it weighs nothing and is not drawn'] }),
+      built(part, [name, m.name], {
+        notes: [...notes, 'has no length or no width, so it weighs nothing and is not drawn'],
+      }),
     );
   const lumps: SolidLump[] = [];
   const sections: Section[] = [];
@@ -114,7 +116,7 @@ function build(part: Strip, extent: PartExtent, ground: Ground, path: string): O
     forms.push({ ...laid.form, material: m.name, tint }, ...supportForms(part.support, laid.form.line, hide.widthMm));
   }
   const massMg = lumps.reduce((sum, each) => sum + each.massMg, 0);
-  return good(built(part, m.name, { lumps, sections, forms, notes, waterMg: massMg * PILE.water }));
+  return good(built(part, [name, m.name], { lumps, sections, forms, notes, waterMg: massMg * PILE.water }));
 }
 
 type StripForm = Extract<PartForm, { kind: 'strip' }>;

@@ -41,7 +41,9 @@ export interface BuiltPart {
   /** True for wraps, hackles and spun work that are see-through: they trail like soft parts. */
   readonly seeThrough: boolean;
   readonly forms: readonly PartForm[];
+  /** What the tier calls it, and the item of the drawer whose figures it has. */
   readonly material: string;
+  readonly figuredAs: string;
   readonly notes: readonly string[];
   /** For a ball that sits on one side of the shank: what the tipping weight is asked of. */
   readonly ball: {

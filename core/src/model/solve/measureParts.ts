@@ -9,6 +9,7 @@ import {
   type PartExtent,
 } from '../../pattern/index.ts';
 import type { Platform } from '../platform/types.ts';
+import { withUsualButts } from './usualButts.ts';
 import { bad, good, type Outcome } from '../../base/index.ts';
 
 function frameOf(file: FlyFile, platform: Platform, defaultHeadSpaceMm: number): Outcome<MeasureFrame> {
@@ -52,12 +53,10 @@ export function measureParts(
   const frame = frameOf(file, platform, usual);
   if (!frame.ok) return frame;
   const first = solveMeasures(frame.value, parts, unread);
-  if (frame.value.headSpace || !hideBeforeEyes(file, first.extents)) return good(first);
-  return good(
-    solveMeasures(
-      { ...frame.value, defaultHeadSpaceMm: Math.max(usual, HEAD_SPACE.underHideOfShank * platform.shankMm) },
-      parts,
-      unread,
-    ),
-  );
+  if (frame.value.headSpace || !hideBeforeEyes(file, first.extents)) return good(withUsualButts(file, first));
+  const roomier = {
+    ...frame.value,
+    defaultHeadSpaceMm: Math.max(usual, HEAD_SPACE.underHideOfShank * platform.shankMm),
+  };
+  return good(withUsualButts(file, solveMeasures(roomier, parts, unread)));
 }

@@ -28,6 +28,7 @@ function partReport(part: LaidPart, laid: LaidFly): FlyReport['parts'][number] {
     submerged_mg: part.submergedMg,
     centroid_mm: triple(part.centroid),
     material: built.material,
+    figuredAs: built.figuredAs,
     notes: [...built.notes],
   };
 }

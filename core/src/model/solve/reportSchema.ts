@@ -42,6 +42,7 @@ export const reportSchema = z.object({
       submerged_mg: z.number(),
       centroid_mm: vec3,
       material: z.string(),
+      figuredAs: z.string(),
       notes: z.array(z.string()),
     }),
   ),

@@ -18,7 +18,7 @@ import { StagePainter } from '../stage.ts';
 import type { Step } from '../step.ts';
 import { METRIC, type Style } from '../../units/index.ts';
 import type { TyingSheet } from './sheet.ts';
-import { asides, measureLine } from './write.ts';
+import { measureLine, saidOnce } from './write.ts';
 
 export interface SheetPaper {
   readonly paper: Paper;
@@ -42,6 +42,8 @@ const NUMBER_MM = 5;
 /** What is set once for a page. */
 interface Setting {
   readonly sheet: TyingSheet;
+  /** What is to be minded in each step. */
+  readonly minded: readonly (readonly string[])[];
   readonly painter: StagePainter;
   readonly style: Style;
   readonly textWidth: TextWidth;
@@ -107,7 +109,7 @@ function stage({ painter }: Setting, step: Step): Block {
 function stepBlock(setting: Setting, step: Step, i: number, widthMm: number): Block {
   const left = NUMBER_MM + STAGE.widthMm + 2;
   const measure = measureLine(step, setting.style);
-  const minor = asides(step).join(' ');
+  const minor = setting.minded[i]?.join(' ') ?? '';
   const words: Run[] = [
     { text: step.title, bold: true },
     ...(measure === '' ? [] : [{ text: `${measure}.` }]),
@@ -199,8 +201,9 @@ export function sheetPages(sheet: TyingSheet, laid: LaidFly, options: SheetPaper
   const { paper, hand, style = METRIC, textWidth } = options;
   const [widthMm, heightMm] = PAPERS[paper];
   const painter = new StagePainter(laid, hand);
+  const minded = saidOnce(sheet.steps);
   const inSize = (size: number): (() => Item[])[] =>
-    setPages({ sheet, painter, style, textWidth, size }, widthMm, heightMm);
+    setPages({ sheet, minded, painter, style, textWidth, size }, widthMm, heightMm);
   const fits = SIZES.find((size) => inSize(size).length === 1);
   const pages = inSize(fits ?? COMFORTABLE);
   return pages.map((put, i) => ({

@@ -1,6 +1,7 @@
 import { NOMINAL_DRAWERS, type Drawers } from '../../drawers/index.ts';
 import { platformWords } from '../../contract/index.ts';
-import { reportFly, type FlyReport, type LaidFly, type LaidPart, type SolvedFly } from '../../model/index.ts';
+import { reportFly, type FlyReport, type LaidPart, type SolvedFly } from '../../model/index.ts';
+import { partName } from '../partName.ts';
 import type { Step } from '../step.ts';
 import { tyingPlan, type TyingPlan } from '../steps.ts';
 import { turnWords } from '../words/told.ts';
@@ -68,37 +69,38 @@ function proportionOf(part: LaidPart, { length }: Saying, style: Style): SheetPr
   const value = key === undefined ? undefined : written[key];
   const across = key === 'diameter' ? part.extent.lengths['diameter']?.mm : undefined;
   return {
-    part: part.file.id,
+    part: partName(part.file.id),
     figure: across === undefined ? length(part.extent.lengthMm) : `${length(across)} across`,
     relation: typeof value === 'string' ? value : typeof value === 'number' ? turnWords(value, style) : null,
   };
 }
 
-/** What is in hand, in the order it is tied in, thread first and what is wound from the drawer last. */
-function materialsOf(laid: LaidFly, plan: TyingPlan, style: Style): SheetMaterial[] {
-  const { length } = saying(style);
+/** A piece is cut no shorter than it takes: whole mm, and fives from 100 mm on. */
+function cutWords(mm: number, { spoken }: Saying): string {
+  const to = mm >= 100 ? 5 : 1;
+  return spoken(Math.ceil(mm / to - 1e-9) * to);
+}
+
+/** What is in hand, thread first, then in the order it is tied in. */
+function materialsOf(plan: TyingPlan, style: Style): SheetMaterial[] {
+  const say = saying(style);
   const inHand = plan.steps
     .filter((step) => step.part !== null && step.inHand.length > 0)
     .map((step): SheetMaterial => ({
-      part: step.part,
+      part: partName(step.part ?? ''),
       words: step.inHand.join(', '),
-      cut: step.cutMm === null ? null : length(step.cutMm),
+      cut: step.cutMm === null ? null : cutWords(step.cutMm, say),
     }));
-  const wound = laid.parts
-    .filter((part) => part.file.construction === 'wrap' && !inHand.some((each) => each.part === part.file.id))
-    .map((part): SheetMaterial => {
-      const cut = plan.steps.find((step) => step.part === part.file.id && step.cutMm !== null)?.cutMm ?? null;
-      const colour = part.file.colour === undefined ? '' : `, ${part.file.colour}`;
-      return { part: part.file.id, words: `${part.built.material}${colour}`, cut: cut === null ? null : length(cut) };
-    });
-  const { denier, breaksG } = plan.thread;
-  const colour = laid.file.thread?.colour === undefined ? '' : `, ${laid.file.thread.colour}`;
-  const thread: SheetMaterial = {
-    part: null,
-    words: `thread, ${formatNumber(denier, 0, style)} denier${colour}; it breaks at about ${formatNumber(breaksG / 1000, 1, style)} kgf`,
-    cut: Object.values(formatDepth(plan.threadMm, style)).join(' '),
-  };
-  return [thread, ...inHand, ...wound];
+  const { breaksG } = plan.thread;
+  const thread = plan.steps.find((step) => step.key === 'thread')?.inHand.join(', ') ?? '';
+  return [
+    {
+      part: null,
+      words: `thread, ${thread}; it breaks at about ${formatNumber(Math.round(breaksG / 10) * 10, 0, style)} g`,
+      cut: Object.values(formatDepth(plan.threadMm, style)).join(' '),
+    },
+    ...inHand,
+  ];
 }
 
 /** What it does in water and in the air, a line each. */
@@ -132,7 +134,7 @@ export function sheetOf(
     id: shortId(laid.file),
     hook: `${platformWords(laid.file.platform)}, shank ${length(laid.platform.shankMm)}${laid.platform.gapMm === null ? '' : `, gap ${length(laid.platform.gapMm)}`}`,
     notes: laid.file.notes ?? null,
-    materials: materialsOf(laid, plan, style),
+    materials: materialsOf(plan, style),
     steps: plan.steps,
     proportions: laid.parts
       .filter((part) => part.extent.lengthMm > 0 && part.file.construction !== 'coat')

@@ -15,7 +15,7 @@ export function measureLine({ measure }: Step, style: Style): string {
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** What is to be minded in a step besides what is done, one thing each. */
-export const asides = (step: Step): string[] =>
+const asides = (step: Step): string[] =>
   [
     step.tool === null ? null : `With ${step.tool}.`,
     step.face === null ? null : `${capital(step.face)}.`,
@@ -26,8 +26,21 @@ export const asides = (step: Step): string[] =>
     step.wrong,
   ].filter((each) => each !== null);
 
+/** What is to be minded in each step, each thing once: what was said at an earlier step is not said again. */
+export function saidOnce(steps: readonly Step[]): string[][] {
+  const said = new Set<string>();
+  return steps.map((step) =>
+    asides(step).filter((each) => {
+      const before = said.has(each);
+      said.add(each);
+      return !before;
+    }),
+  );
+}
+
 /** A tying sheet as Markdown; whatever a tier wrote is read as words, never as tags. */
 export function sheetMarkdown(sheet: TyingSheet, style: Style = METRIC): string {
+  const minded = saidOnce(sheet.steps);
   const lines = [
     `# ${sheet.name}`,
     '',
@@ -47,7 +60,7 @@ export function sheetMarkdown(sheet: TyingSheet, style: Style = METRIC): string 
       const measure = measureLine(step, style);
       return [
         `${String(i + 1)}. **${step.title}**${measure === '' ? '' : `: ${measure}`}. ${step.how.join(' ')}`,
-        ...asides(step).map((each) => `   - ${each}`),
+        ...(minded[i] ?? []).map((each) => `   - ${each}`),
       ];
     }),
     '',
@@ -69,9 +82,11 @@ const list = (items: readonly string[]): string => `<ul>${items.map((each) => `<
 
 /** A tying sheet as a page of HTML that stands alone and prints. @param stages a drawing for each step, as SVG */
 export function sheetHtml(sheet: TyingSheet, style: Style = METRIC, stages: readonly string[] = []): string {
+  const minded = saidOnce(sheet.steps);
   const steps = sheet.steps.map((step, i) => {
     const measure = measureLine(step, style);
-    return `<li>${stages[i] ?? ''}<b>${escaped(step.title)}</b>${measure === '' ? '' : `: ${escaped(measure)}`}. ${escaped(step.how.join(' '))}${asides(step).length === 0 ? '' : ` <i>${escaped(asides(step).join(' '))}</i>`}</li>`;
+    const aside = minded[i]?.join(' ') ?? '';
+    return `<li>${stages[i] ?? ''}<b>${escaped(step.title)}</b>${measure === '' ? '' : `: ${escaped(measure)}`}. ${escaped(step.how.join(' '))}${aside === '' ? '' : ` <i>${escaped(aside)}</i>`}</li>`;
   });
   return `<!doctype html>
 <html lang="en">

@@ -1,6 +1,7 @@
 import { CAUTIONS } from '../../data/index.ts';
 import type { PartOf } from '../../pattern/index.ts';
 import { tieInMm } from '../constraints.ts';
+import { frontWords } from '../places.ts';
 import { along } from '../step.ts';
 import { hasLead, NOTHING, sideWords, type PartWords, type Told } from './told.ts';
 
@@ -8,32 +9,27 @@ import { hasLead, NOTHING, sideWords, type PartWords, type Told } from './told.t
 const ballName = (material: string, shape: string): string =>
   shape === 'plastic' ? `${material} eyes` : `${material} ${shape.replace('-', ' ')}`;
 
+/** What slides on sits against the front end from so near on, mm. */
+const HOME_MM = 0.6;
+
 /** Eyes, beads, cones and discs. */
 export function ballWords(told: Told): PartWords {
-  const { move, length, place } = told;
+  const { move, length, at } = told;
   const { part } = move;
   const file = part.file as PartOf<'ball'>;
   const size = length(part.extent.lengthMm);
-  const lead = hasLead(part);
+  const colour = file.colour === undefined ? '' : `, ${file.colour}`;
   const base: PartWords = {
     ...NOTHING,
-    inHand: [`${size} ${ballName(part.built.material, file.shape)}`],
-    caution: lead ? CAUTIONS.lead : null,
+    inHand: [`${size} ${ballName(part.built.material, file.shape)}${colour}`],
+    caution: hasLead(part) ? CAUTIONS.lead : null,
     end: 'final',
   };
-  if (file.shape === 'bead' || file.shape === 'cone')
-    return {
-      ...base,
-      how: [
-        'Slide it over the point, the small hole first.',
-        'Push it home against the eye before the thread goes on.',
-      ],
-      wrong: 'A bead that does not pass the barb: flatten the barb first.',
-    };
+  if (file.shape === 'bead' || file.shape === 'cone') return { ...base, ...slidOn(told, file) };
   if (file.shape === 'disc')
     return {
       ...base,
-      how: [`Glue one to each side at ${place(tieInMm(part))}, on what is finished.`],
+      how: [`Glue one to each side ${at(tieInMm(part))}, on what is finished.`],
       glue: 'superglue or resin',
       caution: CAUTIONS.superglue,
       look: ['From the front: both at one height.'],
@@ -41,26 +37,49 @@ export function ballWords(told: Told): PartWords {
   return { ...base, ...tiedEyes(told, file) };
 }
 
+/** Beads and cones: how they go on, and home where they go home. */
+function slidOn({ move: { part }, laid, length }: Told, file: PartOf<'ball'>): Partial<PartWords> {
+  const { platform } = laid;
+  const front = part.extent.startMm;
+  const end = file.shape === 'cone' ? 'the narrow end to the front' : 'the small hole to the front';
+  const barb = 'barb' in laid.file.platform ? laid.file.platform.barb : undefined;
+  const goesOn =
+    platform.kind === 'tube'
+      ? `Push it on the front of the tube, ${end}.`
+      : platform.kind === 'shank'
+        ? `Slide it on from the open end of the shank, ${end}.`
+        : `Slide it over the point and round the bend, ${end}.`;
+  return {
+    how: [
+      goesOn,
+      front < HOME_MM
+        ? `Push it home against ${frontWords(laid)} before the thread goes on.`
+        : `It stays ${length(front)} behind ${frontWords(laid)}: thread in front of it and behind it holds it there, and the wire in front is free to tie on.`,
+    ],
+    wrong:
+      barb === undefined || barb === 'none' || platform.kind === 'tube' || platform.kind === 'shank'
+        ? null
+        : 'A bead that does not pass the barb: pinch the barb first.',
+  };
+}
+
 /** Eyes that the thread crosses, on top of the shank or below it. */
-function tiedEyes({ move, laid, length, place }: Told, file: PartOf<'ball'>): Partial<PartWords> {
+function tiedEyes({ move, laid, length }: Told, file: PartOf<'ball'>): Partial<PartWords> {
   const { part } = move;
-  const at = tieInMm(part);
+  const middle = tieInMm(part);
   const glued = laid.file.finish?.glueOnThread === true;
   return {
     how: [
-      `Set it ${sideWords(part)} with its middle at ${place(at)}, ${length(at)} behind the eye.`,
+      `Set it ${sideWords(part)}, its middle ${length(middle)} behind ${frontWords(laid)}.`,
       'Six turns one way across, six the other, then turns round under it, between eyes and shank.',
       ...(glued ? ['A drop of superglue into the crossing turns.'] : []),
     ],
-    measure: along(at, 'from the eye to the middle of the eyes', file.at ?? null, 0, at),
+    measure: along(middle, `from ${frontWords(laid)} to the middle of the eyes`, file.at ?? null, 0, middle),
     torque: 'Hold the pair turned a little toward you: the thread turns it away.',
     glue: glued ? 'a drop of superglue on the crossing turns' : null,
     proof: 'Take one ball and try to turn it: the pair must not give.',
     look: ['From the front: level.', 'From above: square to the shank.'],
-    wrong:
-      laid.headMm > part.extent.startMm - 0.2
-        ? 'They sit on the head space: nothing can be tied in front of them.'
-        : 'Eyes that sit askew lean the fly to one side.',
+    wrong: 'Eyes that sit askew lean the fly to one side.',
     caution: hasLead(part) ? CAUTIONS.lead : glued ? CAUTIONS.superglue : null,
     state: 'spun',
   };

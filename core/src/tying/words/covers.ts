@@ -1,54 +1,82 @@
 import { CAUTIONS } from '../../data/index.ts';
 import type { PartOf } from '../../pattern/index.ts';
+import { partName } from '../partName.ts';
+import { toPlace } from '../places.ts';
 import { across, along } from '../step.ts';
-import { NOTHING, relationOf, TUG, type PartWords, type Told } from './told.ts';
+import { twiceDone } from '../twice.ts';
+import { andList, NOTHING, relationOf, stuffWords, TUG, type PartWords, type Told } from './told.ts';
 
-/** Hair spun and trimmed. */
+/** Hair spun and trimmed, with a collar of its own tips where it has one. */
 export function spunWords(told: Told): PartWords {
-  const { move, place } = told;
+  const { move, length, place, at } = told;
   const { part } = move;
   const file = part.file as PartOf<'spun'>;
   const wide = part.extent.lengths['diameter']?.mm;
+  const { startMm, endMm, tipMm } = part.extent;
+  const collar = file.tip !== undefined && tipMm !== null;
+  const dose = file.dose === undefined ? '' : `: ${file.dose} a clump`;
   return {
     ...NOTHING,
-    inHand: [`${part.built.material}${file.dose === undefined ? '' : `: ${file.dose} a clump`}`, 'underfur combed out'],
-    how: [
-      `On bare thread from ${place(part.extent.endMm)} forward: two loose turns round a clump, pull, and it flares round the shank.`,
-      'Pack each clump against the last; go through it with the thread, not over it.',
-      `Up to ${place(part.extent.startMm)}.`,
-    ],
+    inHand: [`${stuffWords(part)}${dose}`, collar ? 'underfur combed out, tips levelled' : 'underfur combed out'],
+    how: collar
+      ? [
+          `First the collar: lay a clump ${at(endMm)}, its tips ${length(tipMm - endMm)} back, butts to the front.`,
+          'Two soft turns; draw down till the butts flare, and push the hair round the shank with the thumb as it lets go.',
+          'The tips stay as they grew.',
+          `Butts back; more clumps in front, each packed against the last, ${toPlace(place(startMm))}.`,
+        ]
+      : [
+          `On bare shank from ${place(endMm)} forward: two loose turns round a clump, draw down, and it flares round the shank.`,
+          `Pack each clump against the last; go through it with the thread, not over it, ${toPlace(place(startMm))}.`,
+        ],
     measure:
-      wide === undefined
-        ? across(part.extent.lengthMm, 'of tips left', relationOf(part, 'tip'))
+      collar || wide === undefined
+        ? across(tipMm === null ? part.extent.lengthMm : tipMm - endMm, 'of tips behind it', relationOf(part, 'tip'))
         : across(wide, 'across when trimmed', relationOf(part, 'diameter')),
-    tool: 'blade or curved scissors to trim',
+    tool: collar ? 'stacker, or levelled by hand' : null,
     proof: 'Twist it: it must not turn on the shank.',
-    end: 'trimmed later',
-    look: [
-      'From the front: as much near as far.',
-      ...(file.flatBelow === undefined || file.flatBelow === false ? [] : ['Flat below, clear of the point.']),
-    ],
-    wrong: 'Hair left standing in the gap covers the point.',
-    caution: CAUTIONS.blade,
+    end: collar ? 'final' : 'trimmed later',
+    look: ['From the front: as much near as far.'],
+    wrong: 'Too much hair at once only half flares.',
+    caution: null,
     state: 'flat',
   };
 }
 
-/** Shellbacks and cases. */
+/** Cases, shell backs and whatever else is folded: tied in, then folded once what it covers is made. */
 export function sheetWords(told: Told): PartWords {
-  const { move, length, place } = told;
-  const { part } = move;
+  const { move, laid, length, at } = told;
+  const { part, does } = move;
   const file = part.file as PartOf<'sheet'>;
   const { startMm, endMm } = part.extent;
+  const how = twiceDone(part, laid);
+  const [caught, finished] = [how?.caughtMm ?? endMm, how?.finishedMm ?? startMm];
+  const covers = (how?.covers ?? []).map((each) => partName(each.file.id));
+  const toward = finished < caught ? 'forward' : 'back';
+  if (does === 'catch')
+    return {
+      ...NOTHING,
+      inHand: [`${stuffWords(part)}, ${length(part.extent.lengths['width']?.mm ?? 0)} wide`],
+      how: [
+        `Tie it in ${at(caught)} by one end, its length lying ${finished < caught ? 'to the rear' : 'to the front'}, out of the way.`,
+        covers.length === 0
+          ? 'Leave it.'
+          : `Leave it while the ${andList(covers, ' the ')} ${covers.length === 1 ? 'is' : 'are'} made.`,
+      ],
+      face: 'its good side to the shank: it turns when it is folded',
+      proof: TUG,
+      end: 'trimmed later',
+    };
   return {
     ...NOTHING,
-    inHand: [`${part.built.material}, ${length(part.extent.lengths['width']?.mm ?? 0)} wide`],
     how: [
-      `Tie it in at ${place(part.extent.endMm)}, fold it forward over what is done, bind it at ${place(part.extent.startMm)}.`,
-      ...(file.doubled === true ? ['Double it back once.'] : []),
+      `Fold it ${toward} over what is made and bind it ${at(finished)}.`,
+      ...(file.doubled === true
+        ? [`Fold it ${toward === 'forward' ? 'back' : 'forward'} once more and bind it again.`]
+        : []),
+      'Trim what is left over.',
     ],
     measure: along(endMm - startMm, 'covered', relationOf(part, 'to'), startMm, endMm),
-    face: 'shiny side out',
     proof: TUG,
     end: 'final',
     look: ['From above: even on both sides.'],
@@ -62,11 +90,12 @@ export function coatWords(told: Told): PartWords {
   const file = told.move.part.file as PartOf<'coat'>;
   return {
     ...NOTHING,
+    inHand: [told.move.part.built.material],
     how: [
-      `${String(file.layers ?? 1)} thin ${file.layers === undefined || file.layers === 1 ? 'coat' : 'coats'} of ${told.move.part.built.material} over the ${file.over}.`,
+      `${String(file.layers ?? 1)} thin ${file.layers === undefined || file.layers === 1 ? 'coat' : 'coats'} of ${told.move.part.built.material} over the ${partName(file.over)}.`,
     ],
     end: 'final',
-    look: ['The eye of the hook is clear.'],
+    look: told.laid.platform.kind === 'tube' ? [] : ['The eye of the hook is clear.'],
     caution: CAUTIONS.coats,
   };
 }

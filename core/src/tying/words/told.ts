@@ -1,4 +1,4 @@
-import { solidNamed } from '../../data/index.ts';
+import { SIDES, solidNamed } from '../../data/index.ts';
 import type { LaidFly, LaidPart } from '../../model/index.ts';
 import { formatNumber, type Style } from '../../units/index.ts';
 import type { BuildUp } from '../buildUp.ts';
@@ -18,10 +18,13 @@ export interface Told {
   readonly laid: LaidFly;
   readonly style: Style;
   readonly length: (mm: number) => string;
-  /** A place as a tier says it: its station and what is there. */
+  /** A place as a tier says it: `the bend`, `behind the eyes`, `7.0 mm behind the eye`; and with `at` before it where that goes. */
   readonly place: (mm: number) => string;
+  readonly at: (mm: number) => string;
   /** How a wound body comes to its outline over what is under it. */
   readonly buildUp: BuildUp | null;
+  /** Before the thread is started. */
+  readonly bare: boolean;
 }
 
 const SIDE_WORDS: Readonly<Record<string, string>> = {
@@ -30,20 +33,43 @@ const SIDE_WORDS: Readonly<Record<string, string>> = {
   near: 'on the near side',
   far: 'on the far side',
   both: 'on both sides',
-  around: 'round the shank',
-  axis: 'round the shank',
+  around: 'all round the shank',
+  axis: 'square across the shank',
 };
-/** Where on the shank a part sits, in words. */
-export const sideWords = ({ file }: LaidPart): string =>
-  SIDE_WORDS[file.side ?? ''] ?? (file.role === 'throat' || file.role === 'legs' ? 'on the point side' : 'on top');
+/** Where on the shank a part sits, in words: the side it is told, else the usual one of its role. */
+export const sideWords = ({ file }: LaidPart): string => SIDE_WORDS[file.side ?? SIDES[file.role] ?? 'top'] ?? 'on top';
+
+/** What a part is of, in the tier's own words with its colour, and whose figures it has where those are another's. */
+export function stuffWords({ file, built }: LaidPart): string {
+  const colour = file.colour === undefined || built.material.includes(file.colour) ? '' : `, ${file.colour}`;
+  const figured = built.notes.some((note) => note.startsWith('"') && note.includes('figured as'));
+  return `${built.material}${colour}${figured ? ` (figured as ${built.figuredAs})` : ''}`;
+}
+
+/** `a`, `a and b`, `a, b and c`. @param before each after the first */
+export const andList = (words: readonly string[], before = ' '): string =>
+  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(`,${before}`)} and${before}${words.at(-1) ?? ''}`;
+
+/** The part that a piece goes on as; null where it ends with its own. */
+export const goesOnAs = (part: LaidPart, laid: LaidFly): LaidPart | null =>
+  laid.parts.find(({ file }) => file.continues?.toLowerCase() === part.file.id.toLowerCase()) ?? null;
 
 /** Whether a part is of lead, by the metal it was weighed as. */
-export const hasLead = ({ built }: LaidPart): boolean => solidNamed(built.material)?.lead === true;
+export const hasLead = ({ built }: LaidPart): boolean => solidNamed(built.figuredAs)?.lead === true;
 
-const FUZZY: ReadonlySet<string> = new Set(['dubbing', 'brush', 'bristle', 'chenille']);
+const mannered =
+  (manners: ReadonlySet<string>) =>
+  ({ built }: LaidPart): boolean =>
+    built.forms.some((form) => form.kind === 'wound' && manners.has(form.manner));
 /** Whether what is wound has fibres that stand off it. */
-export const isFuzzy = ({ built }: LaidPart): boolean =>
-  built.forms.some((form) => form.kind === 'wound' && FUZZY.has(form.manner));
+export const isFuzzy = mannered(new Set(['dubbing', 'brush', 'bristle', 'chenille', 'long', 'plume', 'herl']));
+/** Whether it can be brushed out: fur that is not twisted hard. */
+export const isBrushed = (part: LaidPart): boolean =>
+  mannered(new Set(['dubbing', 'brush']))(part) && !/tight|underfur/.test(part.built.figuredAs);
+/** Whether it is twisted onto the thread: it is neither tied in nor cut to a length. */
+export const isTwisted = mannered(new Set(['dubbing', 'thread']));
+/** Whether it is wound on its core, its fibres stroked back between turns. */
+export const isOnCore = mannered(new Set(['brush', 'bristle', 'long']));
 
 /** How the pull of the thread is allowed for, and how one knows that something holds. */
 export const TORQUE = 'Hold it a little toward you: the thread brings it round to where it belongs.';
@@ -62,7 +88,13 @@ export function tipMeasure({ move: { part }, laid }: Told): PartWords['measure']
   const { bend } = laid.platform.landmarksMm;
   const relation = relationOf(part, 'tip', 'length', 'fibre');
   if (tipMm !== null && tipMm > bend + 0.5 && relation?.startsWith('bend') === true)
-    return along(tipMm - bend, 'past the bend', relation, bend, tipMm);
+    return along(
+      tipMm - bend,
+      laid.platform.kind === 'tube' ? 'past the tube’s end' : 'past the bend',
+      relation,
+      bend,
+      tipMm,
+    );
   return along(lengthMm, 'from the tie-in to the tip', relation, tieInMm(part), tipMm);
 }
 

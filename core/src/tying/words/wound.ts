@@ -1,13 +1,33 @@
-import { CAUTIONS, TIE_IN } from '../../data/index.ts';
+import { TIE_IN } from '../../data/index.ts';
 import type { PartOf } from '../../pattern/index.ts';
-import { windingOf } from '../../model/index.ts';
+import { windingOf, type LaidPart } from '../../model/index.ts';
 import type { BuiltAt } from '../buildUp.ts';
-import { tieInMm } from '../constraints.ts';
-import { across, along } from '../step.ts';
-import { hasLead, isFuzzy, NOTHING, relationOf, TUG, turnWords, type PartWords, type Told } from './told.ts';
+import { overlapMm, isPalmer, tieInMm } from '../constraints.ts';
+import { isThereAndBack, tiedOffMm, tiesIn } from '../order.ts';
+import { partName } from '../partName.ts';
+import { toPlace } from '../places.ts';
+import { along } from '../step.ts';
+import {
+  goesOnAs,
+  isFuzzy,
+  isOnCore,
+  isTwisted,
+  NOTHING,
+  relationOf,
+  stuffWords,
+  TUG,
+  turnWords,
+  type PartWords,
+  type Told,
+} from './told.ts';
+import { wireWords } from './wire.ts';
 
 /** What is wound up to here may be wound too far. */
 const NEAR_HEAD_MM = 4;
+
+/** A rope is judged by eye, to half a millimetre. */
+const ROPE_MM = 0.5;
+const asRope = (mm: number): number => Math.max(ROPE_MM, Math.round(mm / ROPE_MM) * ROPE_MM);
 
 /** How a body comes to its taper, in a line; what its turns are where its strand makes it as it is. */
 function builtUp({ buildUp, length }: Told): string | null {
@@ -19,158 +39,152 @@ function builtUp({ buildUp, length }: Told): string | null {
       .join(', ');
   const passes = buildUp.at.map((at) => at.passes);
   const even = passes.every((count) => count === passes[0]);
-  const count = (n: number): string => `${String(n)} ${n === 1 ? 'pass' : 'passes'}`;
-  if (buildUp.by === 'rope')
-    return `Twist it onto the thread ${each(({ underMm, meantMm }) => length(Math.max(0, meantMm - underMm) / 2))}: so it comes to its shape in touching turns.`;
+  const count = (n: number): string => `${String(n)} ${n === 1 ? 'layer' : 'layers'}`;
+  if (buildUp.by === 'rope') {
+    const thick = buildUp.at.map(({ underMm, meantMm }) => asRope(Math.max(0, meantMm - underMm) / 2));
+    const level = thick.every((mm) => mm === thick[0]);
+    return level
+      ? `Twist it onto the thread as a rope ${length(thick[0] ?? ROPE_MM)} thick, and wind it in touching turns.`
+      : `Twist it onto the thread as a rope: ${buildUp.at.map((at, i) => `${length(thick[i] ?? ROPE_MM)} ${at.words === 'middle' ? 'in' : 'at'} the ${at.words}`).join(', ')}; wind it in touching turns.`;
+  }
   if (buildUp.by === 'passes')
     return even
       ? `${count(passes[0] ?? 0)} from end to end, edge to edge.`
       : `Back and forth, edge to edge: ${each((at) => count(at.passes))}.`;
   return passes.every((n) => n === 0)
     ? null
-    : `First thread under it for the taper: ${each((at) => count(at.passes))}.`;
+    : even
+      ? `First an even underbody of thread: ${count(passes[0] ?? 0)} of it.`
+      : `First thread under it for the taper: ${each((at) => count(at.passes))}.`;
 }
 
-/** Where a winding begins and ends, mm from the eye. */
-interface Span {
-  readonly begin: number;
-  readonly end: number;
-}
-
-/** Weight wire under a body. */
-function wireWords({ move: { part }, style, length, place }: Told, { begin, end }: Span, turns: number): PartWords {
-  const file = part.file as PartOf<'wrap'>;
-  const { startMm, endMm } = part.extent;
-  return {
-    ...NOTHING,
-    inHand: [`${part.built.material}, ${length(windingOf(part)?.strandMm ?? 0)} thick`],
-    how: [
-      `${turnWords(turns, style)}, touching, from ${place(begin)} to ${place(end)}.`,
-      'Break the ends off short, press them down, push the coils home.',
-      'Ramp both ends with thread, then bind the wire crosswise.',
-    ],
-    measure: along(
-      endMm - startMm,
-      'of shank under wire',
-      file.turns === undefined ? relationOf(part, 'to', 'from') : turnWords(file.turns, style),
-      startMm,
-      endMm,
-    ),
-    tool: 'old clippers, never the scissors',
-    proof: 'Push at the coils with a nail: they must not slide.',
-    look: ['No gap between turns.'],
-    wrong: 'A bare step at its end shows through the body.',
-    caution: hasLead(part) ? CAUTIONS.lead : null,
-    end: 'final',
-  };
-}
-
-const LOOSE = /loose/i;
 const isRope = ({ move: { part }, buildUp }: Told): boolean =>
-  LOOSE.test(part.built.material) && buildUp?.by === 'rope';
+  /loose|loop/i.test(part.built.figuredAs) && buildUp?.by === 'rope';
+
+/** Which way it is wound: as the body is, against it, there and back. */
+function directedWords({ move: { part }, at }: Told, begin: number, end: number): string {
+  const file = part.file as PartOf<'wrap'>;
+  if (isThereAndBack(part)) {
+    const far = part.extent.startMm === begin ? part.extent.endMm : part.extent.startMm;
+    return `Wind it ${far > begin ? 'to the rear' : 'forward'}, edge to edge, and back over itself; it ends ${at(begin)}, where it began.`;
+  }
+  if (file.direction === 'counter')
+    return 'Wind it the other way from the body, so that its turns cross what it binds instead of sinking between.';
+  return `Wind it ${end < begin ? 'forward' : 'to the rear'}, away from you over the top.`;
+}
+
+/** Which hackles a rib meets on its way: it binds their stems, or they are wound over it later. */
+function hackleOver({ move: { part }, laid }: Told): string[] {
+  const file = part.file as PartOf<'wrap'>;
+  if (file.role !== 'rib') return [];
+  const palmer = laid.parts.find((other) => isPalmer(other) && overlapMm(other, part) > 0.5);
+  if (!palmer) return [];
+  const name = partName(palmer.file.id);
+  return [
+    file.over === 'under'
+      ? `It goes under the ${name}, which is wound over it.`
+      : `It goes over the ${name}: wiggle it through the fibres so that none is bound down, one turn across the stem each time.`,
+  ];
+}
 
 /** How a rib or a body is wound, from its first turn to the last. */
-function windingWords(told: Told, { begin, end }: Span, turns: number): string[] {
-  const { move, style, length, place, buildUp } = told;
+function windingWords(told: Told, begin: number, end: number, turns: number): string[] {
+  const { move, laid, style, length, place, buildUp } = told;
   const { part } = move;
   const file = part.file as PartOf<'wrap'>;
   const { startMm, endMm } = part.extent;
-  const directed =
-    file.direction === 'counter'
-      ? `Wind it the other way from the body, so that its turns cross what it binds instead of sinking between.`
-      : `Wind it ${end < begin ? 'forward' : 'backward'} away from you over the top.`;
   const shape = builtUp(told);
   const apart = turns > 0 && file.role === 'rib' ? `, ${length((endMm - startMm) / turns)} apart` : '';
+  const on = goesOnAs(part, laid);
+  const last = on
+    ? `Leave the rest hanging: it becomes the ${partName(on.file.id)}.`
+    : isTwisted(part)
+      ? 'Pick off what is left on the thread.'
+      : 'Tie off with firm turns, trim the end close.';
+  const there = isThereAndBack(part);
   return [
     ...(isRope(told) ? ['Flatten and split the thread, lay the fibres between thinly, spin it: they stand out.'] : []),
-    ...(buildUp?.by === 'thread' && shape !== null ? [shape] : []),
-    directed,
+    ...(shape === null ? [] : [shape]),
+    directedWords(told, begin, end),
+    ...hackleOver(told),
+    ...(isFlatLaid(part) && !there ? ['Edge to edge, no gap and no overlap.'] : []),
+    ...(isOnCore(part) ? ['Stroke the fibres back after every turn, so that the next does not bind them.'] : []),
     ...(shape !== null && buildUp?.by !== 'thread'
-      ? [`To ${place(end)}.`, shape]
-      : [`${turnWords(turns, style)} to ${place(end)}${apart}.`]),
-    'Tie off with firm turns, trim the end close.',
+      ? [`As far as ${place(end)}.`]
+      : there
+        ? []
+        : [`${turnWords(turns, style)} ${toPlace(place(end))}${apart}.`]),
+    last,
   ];
+}
+
+/** Whether it is laid flat, edge to edge. */
+const isFlatLaid = ({ built, file }: LaidPart): boolean =>
+  file.role === 'body' &&
+  built.forms.some((form) => form.kind === 'wound' && (form.manner === 'flat' || form.manner === 'quill'));
+
+/** Turns of what is wound, as many as a tier counts: whole ones, but for a rib's last half. */
+function turnsOf(part: LaidPart): number {
+  const turns = part.built.turns ?? windingOf(part)?.turns ?? 0;
+  return part.file.construction === 'wrap' && part.file.turns !== undefined ? turns : Math.max(1, Math.round(turns));
+}
+
+/** How a winding begins: by what is twisted onto the thread there, or by what is tied in. */
+function beginning({ move: { part }, style, at, place }: Told, rib: boolean): string[] {
+  const begin = tieInMm(part);
+  if (isTwisted(part)) return [`Bring the thread ${toPlace(place(begin)).replace('to just ', '')}.`];
+  return [
+    `Tie it in ${at(begin)}, ${turnWords(TIE_IN.turns, style)} of thread.`,
+    ...(rib ? ['On the side away from you, so that its first half turn goes under.'] : []),
+  ];
+}
+
+/** What comes of winding too far toward the head. */
+function crowded({ move: { part }, laid }: Told, rib: boolean): string | null {
+  const near = part.extent.startMm < laid.headMm + NEAR_HEAD_MM && laid.headSpaceMm > 0;
+  if (!near || part.file.role === 'head') return null;
+  return rib ? 'A last turn crowded onto the head.' : 'Wound on into the head space it makes the head too large.';
 }
 
 /** Weight wire, ribs and bodies. */
 export function wrapWords(told: Told): PartWords {
-  const { move, style, place } = told;
+  const { move, laid } = told;
   const { part, does } = move;
   const file = part.file as PartOf<'wrap'>;
   const { startMm, endMm } = part.extent;
-  const begin = tieInMm(part);
-  const span = { begin, end: Math.abs(begin - startMm) > Math.abs(begin - endMm) ? startMm : endMm };
-  const turns = part.built.turns ?? windingOf(part)?.turns ?? 0;
-  if (file.role === 'underbody') return wireWords(told, span, turns);
+  const turns = turnsOf(part);
+  if (file.role === 'underbody') return wireWords(told, turns);
   const rib = file.role === 'rib';
-  const catchIt = [
-    `Tie in ${part.built.material} at ${place(begin)}, ${turnWords(TIE_IN.turns, style)} of thread.`,
-    ...(rib ? ['On the side away from you, so that its first half turn goes under.'] : []),
-  ];
+  const inHand = [stuffWords(part)];
+  const catchIt = beginning(told, rib);
   if (does === 'catch')
     return {
       ...NOTHING,
-      how: [...catchIt, 'Let it hang behind the bend.'],
+      inHand,
+      how: [...catchIt, 'Let it hang to the rear.'],
       end: 'trimmed later',
       proof: TUG,
       look: ['Its end lies along the shank, not across.'],
     };
-  const made = windingWords(told, span, turns);
-  const smooth = isFuzzy(part) ? 'Fibres stroked back every few turns.' : 'Smooth, no ridge.';
-  const crowds =
-    startMm < told.laid.headMm + NEAR_HEAD_MM ? 'Wound into the head space: the head will be too large.' : null;
+  const made = windingWords(told, tieInMm(part), tiedOffMm(part), turns);
   return {
     ...NOTHING,
-    how: does === 'wind' ? made : [...catchIt, ...made],
-    measure: along(endMm - startMm, 'of shank covered', relationOf(part, 'to'), startMm, endMm),
+    inHand,
+    how: tiesIn(move) ? [...catchIt, ...made] : made,
+    measure: along(
+      endMm - startMm,
+      `of ${laid.platform.kind === 'tube' ? 'tube' : 'shank'} covered`,
+      relationOf(part, 'to'),
+      startMm,
+      endMm,
+    ),
     tool: /wire|metal/i.test(part.built.material) ? 'old clippers at its end' : null,
-    end: 'final',
+    end: goesOnAs(part, laid) ? 'trimmed later' : 'final',
     proof: rib ? 'Run a nail along it: no turn may shift.' : null,
-    look: rib ? ['Even steps, even on the taper.'] : ['No bare thread between turns.', smooth],
-    wrong: rib ? 'A last turn crowded onto the head.' : crowds,
-    caution: null,
+    look: rib
+      ? ['Even steps, even on the taper.']
+      : ['No bare thread between turns.', isFuzzy(part) ? 'Even all along.' : 'Smooth, no ridge.'],
+    wrong: crowded(told, rib),
     state: isRope(told) ? 'split' : 'flat',
-  };
-}
-
-/** Collars, throats and palmers. */
-export function hackleWords(told: Told): PartWords {
-  const { move, style, length, place } = told;
-  const { part, does } = move;
-  const file = part.file as PartOf<'hackle'>;
-  const turns = part.built.turns ?? 0;
-  const palmer = file.from !== undefined;
-  const by = file.by ?? (palmer ? 'tip' : 'base');
-  const catchIt = [
-    `Tie it in by the ${by} at ${place(tieInMm(part))}, ${String(TIE_IN.turns)} turns on the bare stem.`,
-  ];
-  if (does === 'catch')
-    return {
-      ...NOTHING,
-      inHand: [`${part.built.material}, fibres ${length(part.extent.lengthMm)}`],
-      how: [...catchIt, 'Let it hang behind.'],
-      face: 'dull side toward you',
-      proof: TUG,
-    };
-  const toMm = palmer ? move.toMm : part.extent.startMm;
-  return {
-    ...NOTHING,
-    inHand: does === 'wind' ? [] : [`${part.built.material}, fibres ${length(part.extent.lengthMm)}`],
-    how: [
-      ...(does === 'wind' ? [] : catchIt),
-      file.style === 'throat'
-        ? `${turnWords(turns, style)}, then draw the fibres down and bind them below.`
-        : `${turnWords(turns, style)}${palmer ? ` to ${place(toMm)}` : ', each in front of the last'}, stroking the fibres back at each.`,
-      'Tie off on the stem, trim it close.',
-    ],
-    measure: across(part.extent.lengthMm, 'of fibre', relationOf(part, 'fibre', 'tip')),
-    tool: 'hackle pliers',
-    face: 'dull side aft, so that the fibres lean back',
-    proof: null,
-    end: 'final',
-    look: ['No fibre tied down.', 'All round alike.'],
-    wrong: by === 'tip' ? 'A thin tip breaks: then by the base.' : 'A thick stem makes a bump under the head.',
-    caution: CAUTIONS.pliers,
-    state: 'spun',
   };
 }

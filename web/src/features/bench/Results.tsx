@@ -125,6 +125,6 @@ function Reckoning({ part }: { readonly part: LaidPart }) {
 
 /** The usual caution where a part needs one; local rules come first. */
 const cautionFor = (part: LaidPart): string | null =>
-  part.built.material === 'lead'
+  part.built.figuredAs === 'lead'
     ? 'Lead: wash your hands, keep it out of mouths; some waters ban it, look up the local rules. Lead-free is there too.'
     : null;

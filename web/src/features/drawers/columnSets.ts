@@ -40,6 +40,7 @@ const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
         'fibreMm',
         'widthMm',
         'thicknessMm',
+        'gPerM',
       ],
       more: [
         'manner',
@@ -53,6 +54,9 @@ const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
         'hairMm',
         'packingTight',
         'packingLoose',
+        'flatMm',
+        'thickMm',
+        'coreMm',
         'glowMin',
       ],
       notes: ['discontinued', 'also', 'note', '=flies'],

@@ -1,6 +1,7 @@
 import type { LaidFly } from '@jobbet/core/model';
 import type { FigureCache } from '@jobbet/core/drawing';
-import type { Step, Thread } from '@jobbet/core/tying';
+import { saidOnce, type Step, type Thread } from '@jobbet/core/tying';
+import { useMemo } from 'react';
 import { DragDropProvider } from '@dnd-kit/react';
 import { useSortable } from '@dnd-kit/react/sortable';
 import type { TyingRecord } from '@jobbet/core/contract';
@@ -21,11 +22,14 @@ interface SheetStepsProps {
 
 /** The step with which a part comes onto the fly: that one is dragged. */
 const brings = (step: Step): string | null =>
-  step.part !== null && (step.key === step.part || step.key === `${step.part}/catch`) ? step.part : null;
+  step.part !== null && (step.key === step.part || [`${step.part}/catch`, `${step.part}/on`].includes(step.key))
+    ? step.part
+    : null;
 
 /** The steps of a fly, each with the fly at its stage; a part's step is dragged to another place in the order. */
 export function SheetSteps({ laid, steps, thread, tyings, figures, onOrder }: SheetStepsProps) {
   const ids = laid.parts.map((part) => part.file.id);
+  const minded = useMemo(() => saidOnce(steps), [steps]);
   const row = (step: Step, i: number) => (
     <StepRow
       key={step.key}
@@ -36,6 +40,7 @@ export function SheetSteps({ laid, steps, thread, tyings, figures, onOrder }: Sh
       thread={thread}
       usualMs={usualStepTime(tyings, step.key)}
       figures={figures}
+      minded={minded[i] ?? []}
       onShift={(by) => {
         const part = brings(step);
         const shifted = part === null ? null : shiftedBy(ids, part, by);

@@ -1,6 +1,6 @@
 import type { LaidFly } from '@jobbet/core/model';
 import type { FigureCache } from '@jobbet/core/drawing';
-import { asides, measureLine, type Step, type Thread } from '@jobbet/core/tying';
+import { measureLine, placeWords, type Step, type Thread } from '@jobbet/core/tying';
 import { formatNumber, saying } from '@jobbet/core/units';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { clock } from '@jobbet/core/tying';
@@ -15,6 +15,8 @@ export interface StepLineProps {
   readonly thread: Thread;
   readonly usualMs: number | null;
   readonly figures: FigureCache;
+  /** What is to be minded in it that no earlier step has said. */
+  readonly minded: readonly string[];
   /** Its part so many places later in the order. */
   readonly onShift: (by: number) => void;
 
@@ -31,6 +33,7 @@ export function StepLine({
   thread,
   usualMs,
   figures,
+  minded,
   onShift,
   rowRef,
   handleRef,
@@ -38,27 +41,26 @@ export function StepLine({
 }: StepLineProps) {
   const style = useStyle();
   const { length } = saying(style);
-  const { shankMm } = laid.platform;
   const minor = [
     ...(step.turns !== null && step.pitchMm !== null && step.direction !== null
       ? [`${formatNumber(step.turns, 0, style)} turns, ${length(step.pitchMm)} a turn.`]
       : []),
     ...(step.buttAdvice === null ? [] : [`The butts would lie even run to ${step.buttAdvice}.`]),
-    ...asides(step),
+    ...minded,
   ];
-  const station = (mm: number): string => formatNumber((10 * mm) / shankMm, 1, style);
-  const kgf = (grams: number): string => formatNumber(grams / 1000, 2, style);
+  const place = placeWords(laid, style, step.part ?? '');
+  const pull = (grams: number): string => formatNumber(Math.round(grams / 10) * 10, 0, style);
   const facts = [
     ...(step.thread
       ? [
           `thread ${step.thread.state}`,
           Math.abs(step.thread.toMm - step.thread.fromMm) < 0.3
-            ? `at station ${station(step.thread.toMm)}, ${length(step.thread.toMm)}`
-            : `from ${station(step.thread.fromMm)} to ${station(step.thread.toMm)}, ${length(step.thread.toMm)}`,
+            ? place(step.thread.toMm)
+            : `to ${place(step.thread.toMm)}`,
         ]
       : []),
-    ...(step.buttMm === null ? [] : [`butts to station ${station(step.buttMm)}`]),
-    ...(step.asksG === null ? [] : [`pull to ${kgf(step.asksG)} of ${kgf(thread.breaksG)} kgf`]),
+    ...(step.buttMm === null ? [] : [`butts to ${place(step.buttMm)}`]),
+    ...(step.asksG === null ? [] : [`pull to ${pull(step.asksG)} of ${pull(thread.breaksG)} g`]),
     ...(step.end === null ? [] : [step.end === 'final' ? 'as it stays' : step.end]),
     ...(usualMs === null ? [] : [`usually ${clock(usualMs)}`]),
   ];
