@@ -49,6 +49,7 @@ const asked = (rules: Omit<RulesItem, 'name'>): CheckOptions => ({
 });
 
 const HOOK = { kind: 'single', size: '6', longX: 3, barb: 'none', finish: 'stainless' };
+const MEANT_UP = { intent: { ride: 'point-up' } };
 const tail = (more: Loose = {}): Loose => ({
   id: 'tail',
   role: 'tail',
@@ -218,10 +219,12 @@ const PAIRS: readonly (readonly [
     fly([tail(), tail({ id: 'flash', role: 'flash', material: 'flash', length: 'tail + 8 mm' })]),
     fly([tail(), tail({ id: 'flash', role: 'flash', material: 'flash', length: 'tail + 5 mm' })]),
   ],
-  ['length.legs', 'warn', fly([legs({ length: '1.05 gap' })]), fly([legs({ length: '1 gap' })])],
+  ['length.legs', 'note', fly([legs({ length: '1.05 gap' })]), fly([legs({ length: '1 gap' })])],
+  ['length.legs', 'warn', fly([legs({ length: '2.6 gap' })]), fly([legs({ length: '2.4 gap' })])],
   ['length.cut', 'warn', fly([tail({ ends: 'cut' })]), fly([tail({ ends: 'torn' })])],
   ['length.cut', 'warn', fly([strip({ ends: 'square' })]), fly([strip({ ends: 'tapered' })])],
-  ['side.wing-under', 'warn', fly([eyes(), wing()]), fly([eyes(), wing({ side: 'bottom' })])],
+  ['side.wing-under', 'note', fly([eyes(), wing()]), fly([eyes(), wing({ side: 'bottom' })])],
+  ['side.wing-under', 'warn', fly([eyes(), wing()], MEANT_UP), fly([eyes(), wing()])],
   [
     'bulk.gap-closed',
     'warn',
@@ -246,7 +249,7 @@ const PAIRS: readonly (readonly [
   ],
   [
     'strength.herl',
-    'warn',
+    'note',
     fly([body({ material: 'herl' }), rib({ direction: 'with' })]),
     fly([body({ material: 'herl' }), rib()]),
   ],
@@ -260,13 +263,13 @@ const PAIRS: readonly (readonly [
   ['strength.palmer', 'note', fly([body(), palmer()]), fly([body(), palmer(), rib()])],
   [
     'strength.hide-thread',
-    'warn',
+    'note',
     fly([strip({ thickness: '0.8 mm' })], { thread: { denier: 70 } }),
     fly([strip({ thickness: '0.8 mm' })], { thread: { denier: 110 } }),
   ],
   [
     'strength.spun-thread',
-    'warn',
+    'note',
     fly([spun()], { thread: { denier: 110 } }),
     fly([spun()], { thread: { denier: 140 } }),
   ],
@@ -422,7 +425,7 @@ const PAIRS: readonly (readonly [
   [
     'bulk.head-space',
     'warn',
-    fly([body(), wing(), collar({ at: 'head' })], { platform: { ...HOOK, headSpace: '1.5 mm' } }),
+    fly([body(), wing(), collar({ at: 'head' })], { platform: { ...HOOK, headSpace: '1 mm' } }),
     fly([body(), wing(), collar({ at: 'head' })], { platform: { ...HOOK, headSpace: '3 mm' } }),
   ],
   [

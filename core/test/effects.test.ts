@@ -68,6 +68,7 @@ const CHANGES: Record<string, Record<string, readonly [Loose, Loose]>> = {
     width: [tinsel, { ...tinsel, width: '2 mm' }],
     thickness: [tinsel, { ...tinsel, thickness: '0.06 mm' }],
     density: [brush, { ...brush, density: 'dense' }],
+    dubbed: [body({ material: 'loose dubbing' }), body({ material: 'loose dubbing', dubbed: 'loop' })],
     on: [weightWire({ on: 'bare' }), weightWire({ on: 'thread' })],
     over: [rib({ over: 'hackle' }), rib({ over: 'under' })],
     direction: [rib(), rib({ direction: 'counter' })],

@@ -50,13 +50,19 @@ test('a fly has the ways its parts and its finish have, as it is', () => {
   expect(now(salmon)).toEqual({
     'taper body': 'level',
     palmer: 'front',
-    'by throat': 'base',
-    'by collar': 'base',
+    'direction rib': 'with',
+    'over rib': 'hackle',
+    'butts tail': 'run',
+    'support tail': 'none',
+    'tips wing': 'natural',
+    'by throat': 'tip',
+    'by collar': 'tip',
     throat: 'before',
     whips: '1',
     seal: 'cement',
   });
-  expect(now(fly([tail()]))).toEqual({ whips: '1', seal: 'bare' });
+  expect(now(fly([tail()]))).toEqual({ 'support tail': 'none', whips: '1', seal: 'usual' });
+  expect(now(fly([tail()], { finish: { coats: [] } }))).toMatchObject({ seal: 'bare' });
   expect(now(fly([tail()], { finish: { coats: ['resin', 'varnish'] } }))).toMatchObject({ seal: 'own' });
 });
 test('every way there is can be taken, says so afterwards, and lays out in an order that stands', () => {
@@ -103,7 +109,7 @@ test('the throat goes before the wing, after it, or between two of them; whips a
   expect(now(between)['throat']).toBe('between');
   expect(take(salmon, 'whips', '2').finish).toEqual({ whips: 2, coats: ['cement'] });
   expect(take(salmon, 'seal', 'superglue').finish?.coats).toEqual(['superglue', 'varnish']);
-  expect(one(take(salmon, 'by collar', 'tip'), 'collar')).toMatchObject({ by: 'tip' });
+  expect(one(take(salmon, 'by collar', 'base'), 'collar')).toMatchObject({ by: 'base' });
 });
 test('a taper is written in the tier’s own relation, scaled; level takes the thickest again', () => {
   const file = fly([body({ diameter: '0.4 gap' })]);

@@ -26,6 +26,9 @@ function heavierEyes(fly: Checking, part: LaidPart, ratio: number): Fix | null {
   return best ? { words: `${best.material}, ${best.diameter}`, file: best.file } : null;
 }
 
+/** What is said of a fly whose weight lies on the axis. */
+const EITHER = 'rides either way up on a tight line: the wing decides';
+
 export const BALANCE: readonly Check[] = [
   {
     code: 'balance.ride',
@@ -36,6 +39,7 @@ export const BALANCE: readonly Check[] = [
       const meant = fly.file.intent?.ride;
       const { ride } = fly.laid.tight;
       if (meant === undefined || ride === meant) return [];
+      if (ride === 'undecided') return [found('note', null, `${EITHER}; meant ${meant}`)];
       const eyes = heaviestEyes(fly);
       return [
         found('warn', eyes, `rides ${ride.replaceAll('-', ' ')}, meant ${meant}`, {
@@ -77,9 +81,7 @@ export const BALANCE: readonly Check[] = [
     reason: 'With its weight on the axis a fly rolls as the water will.',
     limits: {},
     find: (fly) =>
-      fly.laid.tight.ride === 'undecided' && fly.file.intent?.ride === undefined
-        ? [found('note', null, 'it has no way up of its own on a tight line')]
-        : [],
+      fly.laid.tight.ride === 'undecided' && fly.file.intent?.ride === undefined ? [found('note', null, EITHER)] : [],
   },
   {
     code: 'balance.lean',
@@ -170,7 +172,7 @@ export const BALANCE: readonly Check[] = [
       const front = (limit('station') / 10) * laid.platform.shankMm;
       const light = laid.parts.filter((part) => part.submergedMg < -1 && part.centroid[0] < front);
       const heavy = laid.parts.filter(
-        (part) => solidNamed(part.file.material ?? '') !== null && part.submergedMg > 50 && part.centroid[0] < front,
+        (part) => solidNamed(part.built.figuredAs) !== null && part.submergedMg > 50 && part.centroid[0] < front,
       );
       const [up, down] = [light[0], heavy[0]];
       if (!up || !down) return [];
@@ -223,6 +225,7 @@ export const TURNS: readonly Check[] = [
       partsOf(laid, 'hackle').flatMap((part): Found[] => {
         const turns = part.built.turns ?? 0;
         if (part.file.construction !== 'hackle' || (part.file.style ?? 'collar') !== 'collar') return [];
+        if (part.file.from !== undefined) return [];
         const each = turns / (part.file.feathers ?? 1);
         if (each >= limit('least') && each <= limit('most')) return [];
         return [

@@ -18,6 +18,8 @@ export const SIDE: readonly Check[] = [
     limits: {},
     find: (fly) => {
       if (rides(fly) !== 'point-up' || fly.laid.platform.pointUp) return [];
+      // Many tie it so and mean it; only a fly that is meant to ride point-up says that it is not.
+      const severity = fly.file.intent?.ride === 'point-up' ? 'warn' : 'note';
       const point = fly.laid.platform.landmarksMm.point ?? fly.laid.platform.landmarksMm.bend;
       return partsOf(fly.laid, 'bundle', 'strip', 'feather').flatMap((part): Found[] => {
         const { file, extent } = part;
@@ -26,7 +28,7 @@ export const SIDE: readonly Check[] = [
         if (!wing || !onTop || extent.tipMm === null || extent.tipMm <= point) return [];
         return [
           found(
-            'warn',
+            severity,
             part,
             `${file.id} is tied on the vise’s top, and hangs as the belly when the fly rides point-up`,
             {
@@ -134,7 +136,8 @@ export const BULK: readonly Check[] = [
     find: ({ laid, file, limit }) => {
       const wire = partsOf(laid, 'wrap').filter((part) => part.file.role === 'underbody');
       const { shankMm } = laid.platform;
-      const jigs = file.intent?.trim === 'nose-first' || file.intent?.manner === 'jig';
+      // To fall nose-first is not to jig.
+      const jigs = file.intent?.manner === 'jig';
       return wire.flatMap((part): Found[] => {
         const rear = Math.max(part.extent.startMm, part.extent.endMm);
         const front = Math.min(

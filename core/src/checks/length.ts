@@ -171,7 +171,10 @@ export const LENGTH: readonly Check[] = [
     code: 'length.legs',
     costs: 'fish',
     reason: 'Legs longer than the gap catch the bend and hold the fish off the point.',
-    limits: { gaps: { value: 1, means: 'gaps long' } },
+    limits: {
+      gaps: { value: 1, means: 'gaps long: worth knowing' },
+      far: { value: 2.5, means: 'gaps long: they catch it' },
+    },
     find: (fly) => {
       const { gapMm } = fly.laid.platform;
       if (gapMm === null) return [];
@@ -179,16 +182,21 @@ export const LENGTH: readonly Check[] = [
         const figure = part.extent.lengthMm / gapMm;
         if (part.file.role !== 'legs' || figure <= fly.limit('gaps') + 1e-6) return [];
         return [
-          found('warn', part, `${part.file.id} are ${mm(part.extent.lengthMm)}, ${formatNumber(figure, 2)} gaps`, {
-            figure,
-            limit: fly.limit('gaps'),
-            fix: {
-              words: 'at most a gap',
-              file: withPart(fly.file, part.file.id, (each) =>
-                withKey(withKey(each, 'tip', undefined), 'length', 'at most gap'),
-              ),
+          found(
+            figure > fly.limit('far') ? 'warn' : 'note',
+            part,
+            `${part.file.id} are ${mm(part.extent.lengthMm)}, ${formatNumber(figure, 2)} gaps`,
+            {
+              figure,
+              limit: fly.limit('gaps'),
+              fix: {
+                words: 'at most a gap',
+                file: withPart(fly.file, part.file.id, (each) =>
+                  withKey(withKey(each, 'tip', undefined), 'length', 'at most gap'),
+                ),
+              },
             },
-          }),
+          ),
         ];
       });
     },

@@ -1,19 +1,16 @@
 import { solidNamed } from '../data/index.ts';
-import { named, type RulesItem } from '../drawers/index.ts';
+import type { RulesItem } from '../drawers/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
 import type { LaidPart } from '../model/index.ts';
 import { formatNumber } from '../units/index.ts';
 import { found, type Checking, type Check, type Found } from './types.ts';
 
-/** What a part is of, if it is a metal or another solid: by its own words, or by the drawer's item it names. */
-function solidOf({ drawers }: Checking, part: LaidPart) {
-  const word = part.file.material ?? '';
-  return solidNamed(named(drawers.weights, word)?.material ?? word);
-}
-const isWeight = (fly: Checking, part: LaidPart): boolean =>
-  (part.file.role === 'underbody' && solidOf(fly, part) !== null) ||
+/** What a part is of, if it is a metal or another solid. */
+const solidOf = (part: LaidPart) => solidNamed(part.built.figuredAs);
+const isWeight = (part: LaidPart): boolean =>
+  (part.file.role === 'underbody' && solidOf(part) !== null) ||
   (part.file.construction === 'ball' &&
-    !['plastic', 'film', 'resin', 'glass'].includes(solidOf(fly, part)?.name ?? 'plastic'));
+    !['plastic', 'film', 'resin', 'glass'].includes(solidOf(part)?.name ?? 'plastic'));
 
 const hookOf = ({ platform }: FlyFile) =>
   platform.kind === 'tube' || platform.kind === 'shank' ? platform.hook : platform;
@@ -42,7 +39,7 @@ export const RULES: readonly Check[] = [
     noLead !== true
       ? []
       : fly.laid.parts.flatMap((part): Found[] =>
-          solidOf(fly, part)?.lead === true ? [found('stop', part, `${part.file.id} are lead`)] : [],
+          solidOf(part)?.lead === true ? [found('stop', part, `${part.file.id} are lead`)] : [],
         ),
   ),
   rule('rules.barbless', ASKED, ({ file }, { barbless }) => {
@@ -72,7 +69,7 @@ export const RULES: readonly Check[] = [
   rule('rules.weight', ASKED, (fly, { noAddedWeight }) => {
     if (noAddedWeight !== true) return [];
     return fly.laid.parts.flatMap((part): Found[] =>
-      isWeight(fly, part) ? [found('stop', part, `${part.file.id} is added weight`)] : [],
+      isWeight(part) ? [found('stop', part, `${part.file.id} is added weight`)] : [],
     );
   }),
   rule('rules.gap', ASKED, ({ laid }, { largestGapMm }) => {

@@ -8,13 +8,16 @@ const BY_ROLE: readonly SlotName[] = ['tail', 'throat', 'underwing', 'wing', 'ov
 
 /** The slot of a school that speaks of a part; null for one it says nothing of. */
 export function slotOf(part: Part): SlotName | null {
-  if (part.construction === 'strip') return part.role === 'tail' || part.role === 'wing' ? 'strip' : null;
+  if (part.construction === 'strip')
+    return part.role === 'tail' || part.role === 'wing' ? 'strip' : part.role === 'overwing' ? 'overwing' : null;
   if (part.construction === 'hackle') {
-    if (part.style === 'palmer') return 'palmer';
+    if (part.style === 'palmer' || part.from !== undefined) return 'palmer';
     return part.style === 'throat' ? null : 'collar';
   }
   if (part.construction === 'wrap') return part.role === 'body' ? 'body' : null;
   if (part.construction !== 'bundle' && part.construction !== 'feather') return null;
+  // A low roof over the back is no wing that is set up.
+  if (part.construction === 'feather' && part.lie === 'tented' && part.role === 'overwing') return null;
   return BY_ROLE.find((slot) => slot === part.role && slot !== 'body' && slot !== 'collar') ?? null;
 }
 
@@ -55,7 +58,13 @@ const plain = (text: string): string => text.toLowerCase().replace(/\s+/g, ' ').
 function valueOf(part: LaidPart, key: string, reading: Reading | undefined): number | null {
   if (key === 'tip') return part.extent.tipMm;
   if (key === 'from') return Math.max(part.extent.startMm, part.extent.endMm);
-  return reading?.mm ?? part.extent.lengthMm;
+  return (reading?.mm ?? part.extent.lengthMm) + ribBoundMm(part);
+}
+
+/** mm of a wing that a rib binds down along the body: it is as long as it is, bound part and free. */
+function ribBoundMm({ file, extent }: LaidPart): number {
+  const byRib = (file.construction === 'strip' || file.construction === 'feather') && file.boundBy !== undefined;
+  return byRib && extent.bindingsMm.length > 1 ? Math.max(...extent.bindingsMm) - Math.min(...extent.bindingsMm) : 0;
 }
 
 /** How a part stands to its school; null where the school says nothing of it, or what it says leans on what is not on the fly. */

@@ -15,7 +15,7 @@ function tooFine(fly: Checking, part: LaidPart, words: string): Found[] {
   const [denier, limit] = [denierOf(fly), fly.limit('denier')];
   if (denier >= limit) return [];
   return [
-    found('warn', part, `${part.file.id}: ${words} ${formatNumber(denier, 0)} denier`, {
+    found('note', part, `${part.file.id}: ${words} ${formatNumber(denier, 0)} denier`, {
       figure: denier,
       limit,
       fix: { words: `${formatNumber(limit, 0)} denier thread`, file: withDenier(fly.file, limit) },
@@ -37,6 +37,14 @@ const pushedHome = (fly: Checking, wire: LaidPart): boolean =>
       part !== wire && part.file.construction === 'ball' && Math.abs(part.extent.endMm - wire.extent.startMm) < 0.6,
   );
 
+/** Too short for a rib, or no body at all. */
+const SHORT: ReadonlySet<string> = new Set(['rib', 'tag', 'butt', 'collar', 'head', 'hackle']);
+/** A hackle that is wound along a good part of another. */
+const hackled = (fly: Checking, part: LaidPart): boolean =>
+  partsOf(fly.laid, 'hackle').some(
+    (each) => each.file.construction === 'hackle' && each.file.from !== undefined && overlap(each, part) > 0.5,
+  );
+
 const mannerOf = (fly: Checking, part: LaidPart): string | undefined =>
   fly.drawers.wound.find((each) => each.name === part.built.figuredAs)?.manner;
 /** Bodies of tufts, between which a stem sinks. */
@@ -50,15 +58,20 @@ export const STRENGTH: readonly Check[] = [
     limits: {},
     find: (fly) =>
       partsOf(fly.laid, 'wrap').flatMap((part): Found[] => {
-        if (part.file.role === 'rib' || part.file.role === 'tag') return [];
+        if (SHORT.has(part.file.role) || part.file.continues !== undefined) return [];
         const manner = mannerOf(fly, part);
         if (manner !== 'herl' && manner !== 'floss') return [];
         const crossing = over(fly, part);
+        // The stem of a hackle that is bound by a rib crosses it too, and so does a rib of its own strand.
+        if (crossing.length > 0 && hackled(fly, part)) return [];
+        if (crossing.some(({ file }) => file.continues?.toLowerCase() === part.file.id.toLowerCase())) return [];
         if (crossing.some((rib) => directionOf(rib) !== directionOf(part))) return [];
         const [rib] = crossing;
+        // An open rib over floss crosses its touching turns whichever way it goes.
+        if (rib && manner === 'floss') return [];
         return [
           found(
-            manner === 'herl' ? 'warn' : 'note',
+            'note',
             part,
             rib
               ? `${rib.file.id} runs along the turns of ${part.file.id} and does not cross them`
@@ -156,10 +169,10 @@ export const STRENGTH: readonly Check[] = [
       partsOf(fly.laid, 'wrap').flatMap((part): Found[] => {
         if (part.file.role !== 'underbody' || fly.file.finish?.glueOnThread === true || pushedHome(fly, part))
           return [];
-        const covered = partsOf(fly.laid, 'wrap').some(
-          (each) => each.file.role === 'body' && overlap(each, part) > 0.9 * (part.extent.endMm - part.extent.startMm),
-        );
-        if (covered) return [];
+        const covered = partsOf(fly.laid, 'wrap')
+          .filter((each) => each.file.role === 'body')
+          .reduce((sum, each) => sum + Math.max(0, overlap(each, part)), 0);
+        if (covered > 0.9 * (part.extent.endMm - part.extent.startMm)) return [];
         return [
           found('note', part, `${part.file.id} is neither glued, covered nor pushed home`, {
             fix: {

@@ -85,6 +85,7 @@ const wrap = z.strictObject({
   layers: z.number().int().min(1).max(2).optional(),
   direction: z.enum(['with', 'counter']).optional(),
   binds: ids,
+  dubbed: z.enum(['rope', 'touch', 'loop', 'split']).describe('how fur is brought onto the thread').optional(),
   on: z.enum(['bare', 'thread']).describe('weight wire on the bare shank, or over thread').optional(),
   over: z.enum(['hackle', 'under']).describe('a rib over the hackle, or under it').optional(),
 });

@@ -116,8 +116,11 @@ function nameFaults(file: FlyFile): Fault[] {
 function ringFaults(file: FlyFile): Fault[] {
   const byId = new Map(file.parts.map((part) => [part.id.toLowerCase(), part]));
   return (['continues', 'over'] as const).flatMap((key) => {
-    const nextOf = (part: Part): Part | undefined =>
-      byId.get(((part as Partial<Record<typeof key, string>>)[key] ?? '').toLowerCase());
+    const nextOf = (part: Part): Part | undefined => {
+      // Of a rib `over` is a word, not a part.
+      if (key === 'over' && part.construction !== 'coat') return undefined;
+      return byId.get(((part as Partial<Record<typeof key, string>>)[key] ?? '').toLowerCase());
+    };
     return file.parts.flatMap((part, i): Fault[] => {
       const ring = [part];
       for (let at = nextOf(part); at && ring.length <= file.parts.length; at = nextOf(at)) {

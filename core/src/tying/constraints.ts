@@ -103,7 +103,8 @@ function between(a: LaidPart, b: LaidPart): Omit<Constraint, 'before' | 'after'>
   )
     return { code: 'order.eyes', must: false };
   if (isBody(b)) {
-    if (isRib(a) && beginsBehind(a, b)) return { code: 'order.rib', must: true };
+    // A rib of the body's own strand is there with it.
+    if (isRib(a) && fa.continues === undefined && beginsBehind(a, b)) return { code: 'order.rib', must: true };
     if (isPalmer(a) && beginsBehind(a, b)) return { code: 'order.palmer', must: true };
     if ((AT_REAR.has(fa.role) || fa.role === 'tail') && beginsBehind(a, b)) return { code: 'order.rear', must: true };
   }

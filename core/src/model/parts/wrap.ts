@@ -13,14 +13,11 @@ import type { BuiltPart, ConstructionModule, Ground, MeasuredOn } from './types.
 type Wrap = PartOf<'wrap'>;
 
 /** The advance from turn to turn where the file says none: of what stands off a core by that, else the strand's breadth. */
-function usualPitch(part: Wrap, path: string, { drawers }: MeasuredOn, reader: RelationReader) {
-  const strand = strandOf(part, drawers, path);
-  const apart = strand.ok ? corePitchMm(part, strand.value) : null;
-  if (apart !== null) {
-    const read = parseLength(`${apart.toFixed(3)} mm`);
-    if (read.ok) return read.relation;
-  }
-  return reader.length('width') ?? reader.length('strand');
+function usualPitch(part: Wrap, strand: Strand | null, reader: RelationReader) {
+  const told = reader.length('width') ?? reader.length('strand');
+  const apart = strand && (corePitchMm(part, strand) ?? (told ? null : strand.flatMm));
+  const read = apart === null ? null : parseLength(`${apart.toFixed(3)} mm`);
+  return read?.ok === true ? read.relation : told;
 }
 
 function measure(part: Wrap, path: string, bench: MeasuredOn): Outcome<MeasuredPart> {
@@ -32,7 +29,11 @@ function measure(part: Wrap, path: string, bench: MeasuredOn): Outcome<MeasuredP
   reader.place('buttsTo');
   part.profile?.forEach((text, i) => reader.lengthText(text, `profile[${String(i)}]`));
   const told = [part.strand ?? part.width, part.diameter, part.profile].filter((given) => given !== undefined).length;
-  if (told === 0) reader.fault('strand', 'missing', 'is missing; write "strand", "width", "diameter" or "profile"');
+  const read = strandOf(part, bench.drawers, path);
+  const strand = read.ok ? read.value : null;
+  // What lies flat is as broad as it is sold.
+  if (told === 0 && !(strand && isFlat(strand)))
+    reader.fault('strand', 'missing', 'is missing; write "strand", "width", "diameter" or "profile"');
   if (part.strand !== undefined && part.width !== undefined)
     reader.fault('width', 'contradiction', 'strand and width both say how broad it is; keep one');
   else if (told > 1 && (part.width === undefined || part.strand !== undefined))
@@ -41,7 +42,7 @@ function measure(part: Wrap, path: string, bench: MeasuredOn): Outcome<MeasuredP
     reader.fault('to', 'missing', 'is missing; write where the span ends, or how many turns it has');
   if (part.to !== undefined && part.turns !== undefined && part.pitch !== undefined)
     reader.fault('pitch', 'contradiction', 'span, turns and pitch are one too many; keep two');
-  const apart = pitch ?? usualPitch(part, path, bench, reader);
+  const apart = pitch ?? usualPitch(part, strand, reader);
   if (part.to === undefined && !apart)
     reader.fault('to', 'missing', 'is missing: without a strand or a pitch turns have no length');
   if (!from || reader.faults.length > 0) return bad(...reader.faults);

@@ -3,7 +3,8 @@ import type { WayOption, WaysOf } from './types.ts';
 
 type Coats = NonNullable<NonNullable<FlyFile['finish']>['coats']>;
 
-const SEALS: readonly (WayOption & { readonly coats: Coats })[] = [
+const SEALS: readonly (WayOption & { readonly coats: Coats | undefined })[] = [
+  { value: 'usual', words: 'sealed as you are used to', says: 'One thin coat; it is not weighed.', coats: undefined },
   { value: 'bare', words: 'left bare', says: 'Quick; the whip alone holds it.', coats: [] },
   { value: 'cement', words: 'cement', says: 'Soaks into the turns, stays thin and dull.', coats: ['cement'] },
   {
@@ -33,8 +34,8 @@ const WHIPS: readonly WayOption[] = [
 
 /** Whips and what seals the head. */
 export const finishWays: WaysOf = ({ file }) => {
-  const coats = file.finish?.coats ?? [];
-  const seal = SEALS.find((each) => each.coats.join() === coats.join());
+  const coats = file.finish?.coats;
+  const seal = SEALS.find((each) => each.coats?.join() === coats?.join());
   return [
     {
       key: 'whips',
@@ -47,11 +48,13 @@ export const finishWays: WaysOf = ({ file }) => {
       key: 'seal',
       words: 'head',
       now: seal?.value ?? 'own',
-      options: seal ? SEALS : [...SEALS, { value: 'own', words: coats.join(', '), says: 'As it is written.' }],
-      take: (value) => ({
-        ...file,
-        finish: { ...file.finish, coats: [...(SEALS.find((each) => each.value === value)?.coats ?? coats)] },
-      }),
+      options: seal ? SEALS : [...SEALS, { value: 'own', words: (coats ?? []).join(', '), says: 'As it is written.' }],
+      take: (value) => {
+        const { coats: before, ...rest } = file.finish ?? {};
+        const taken = SEALS.find((each) => each.value === value);
+        const after = taken ? taken.coats : before;
+        return { ...file, finish: after === undefined ? rest : { ...rest, coats: [...after] } };
+      },
     },
   ];
 };

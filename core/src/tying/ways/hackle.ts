@@ -31,7 +31,7 @@ const PALMERS: readonly WayOption[] = [
 
 const BY: readonly WayOption[] = [
   { value: 'tip', words: 'by the tip', says: 'The thin end lies under; a weak tip breaks.' },
-  { value: 'base', words: 'by the base', says: 'Strong; the stem is thick where it begins.' },
+  { value: 'base', words: 'by the butt', says: 'Strong; the stem is thick where it begins.' },
 ];
 
 /** A rib for a palmer that has none, until the tier picks his own. */
@@ -123,7 +123,7 @@ export const hackleWays: WaysOf = (laid) => {
     ...collars.map((part): Way => ({
       key: `by ${part.id}`,
       words: `${part.id} tied in`,
-      now: part.by ?? 'base',
+      now: part.by ?? 'tip',
       options: BY,
       take: (value) => withPart(file, part.id, (each) => withKey(each, 'by', value)),
     })),

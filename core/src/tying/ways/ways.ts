@@ -1,12 +1,13 @@
 import type { FlyFile } from '../../pattern/index.ts';
 import type { LaidFly } from '../../model/index.ts';
 import { finishWays } from './finish.ts';
+import { handlingWays } from './handling.ts';
 import { hackleWays } from './hackle.ts';
 import { taperWays } from './taper.ts';
 import { throatWays } from './throat.ts';
 import type { Way, WaysOf } from './types.ts';
 
-const KINDS: readonly WaysOf[] = [taperWays, hackleWays, throatWays, finishWays];
+const KINDS: readonly WaysOf[] = [taperWays, handlingWays, hackleWays, throatWays, finishWays];
 
 /** The things about which tiers differ that this fly has, as it is tied now. */
 export const waysOf = (laid: LaidFly): Way[] => KINDS.flatMap((kind) => kind(laid));

@@ -58,8 +58,22 @@ function builtUp({ buildUp, length }: Told): string | null {
       : `First thread under it for the taper: ${each((at) => count(at.passes))}.`;
 }
 
-const isRope = ({ move: { part }, buildUp }: Told): boolean =>
-  /loose|loop/i.test(part.built.figuredAs) && buildUp?.by === 'rope';
+type Dubbed = NonNullable<PartOf<'wrap'>['dubbed']>;
+
+/** How fur comes onto the thread: as the file says, else loose fur between the halves of the thread, all other as a rope. */
+function dubbedAs({ move: { part }, buildUp }: Told): Dubbed | null {
+  if (buildUp?.by !== 'rope') return null;
+  const file = part.file as PartOf<'wrap'>;
+  return file.dubbed ?? (/loose/i.test(part.built.figuredAs) ? 'split' : 'rope');
+}
+
+/** What is done before fur is wound. */
+const DUBBED: Readonly<Record<Dubbed, string | null>> = {
+  rope: null,
+  touch: 'Wax the thread and touch the fur onto it, so thin that the thread shows through.',
+  loop: 'Make a loop of thread behind the body, lay the fur between its legs, spin it close, and stroke the fibres back as you wind.',
+  split: 'Flatten and split the thread, lay the fibres between thinly, spin it: they stand out.',
+};
 
 /** Which way it is wound: as the body is, against it, there and back. */
 function directedWords({ move: { part }, at }: Told, begin: number, end: number): string {
@@ -102,9 +116,11 @@ function windingWords(told: Told, begin: number, end: number, turns: number): st
       ? 'Pick off what is left on the thread.'
       : 'Tie off with firm turns, trim the end close.';
   const there = isThereAndBack(part);
+  const dubbed = dubbedAs(told);
+  const before = dubbed === null ? null : DUBBED[dubbed];
   return [
-    ...(isRope(told) ? ['Flatten and split the thread, lay the fibres between thinly, spin it: they stand out.'] : []),
-    ...(shape === null ? [] : [shape]),
+    ...(before === null ? [] : [before]),
+    ...(shape === null || dubbed === 'touch' || dubbed === 'loop' ? [] : [shape]),
     directedWords(told, begin, end),
     ...hackleOver(told),
     ...(isFlatLaid(part) && !there ? ['Edge to edge, no gap and no overlap.'] : []),
@@ -185,6 +201,6 @@ export function wrapWords(told: Told): PartWords {
       ? ['Even steps, even on the taper.']
       : ['No bare thread between turns.', isFuzzy(part) ? 'Even all along.' : 'Smooth, no ridge.'],
     wrong: crowded(told, rib),
-    state: isRope(told) ? 'split' : 'flat',
+    state: dubbedAs(told) === 'split' ? 'split' : 'flat',
   };
 }
