@@ -40,7 +40,7 @@ test('from an empty box to a fly that is there after a reload', async ({ empty, 
     await row(page, 'eyes').click();
     await write(page, 'diameter', '5/32 in');
     await expect(ride(page)).toHaveText('point-up');
-    await expect(page.getByLabel('Verdict')).toContainText('fitted');
+    await expect(page.getByLabel('Verdict')).toContainText('yours');
   });
   await test.step('undo, redo', async () => {
     await page.getByRole('button', { name: /^undo/ }).click();

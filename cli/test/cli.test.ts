@@ -126,7 +126,7 @@ describe('solve', () => {
       'tight',
       'tipping',
     ]);
-    expect(keys('keel.tipping')).toEqual(['mass_mg', 'part', 'ratio']);
+    expect(keys('keel.tipping')).toEqual(['mass_mg', 'part', 'ratio', 'ratioRange']);
     expect(keys('sink')).toEqual(['class', 'level_mm_s', 'noseFirst_mm_s', 'terminal_mm_s', 'timeTo1m_s']);
     expect(keys('trim')).toEqual(['droop_deg', 'lever', 'noseDown_deg', 'verdict']);
     expect(keys('trim.droop_deg')).toEqual(['100', '300', '600']);

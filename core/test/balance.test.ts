@@ -17,7 +17,7 @@ import { SideCurrent, sideHold } from '../src/model/balance/sideCurrent.ts';
 import { sinkClass, sinking, sphereDrag, sphereSinking } from '../src/model/balance/sinking.ts';
 import { slackRest, slackTorque } from '../src/model/balance/slack.ts';
 import { solveBalance } from '../src/model/balance/solveBalance.ts';
-import { tippingWeight } from '../src/model/balance/tipping.ts';
+import { tippingWeight, turnsWithin } from '../src/model/balance/tipping.ts';
 import { trimAt } from '../src/model/balance/trim.ts';
 import { water } from '../src/model/balance/water.ts';
 import { cutCells } from '../src/model/geometry/cells.ts';
@@ -123,6 +123,7 @@ describe('tipping', () => {
     submergedMg: 440,
     density: 8.5,
     weighed: false,
+    leastShare: 0.6,
     centroid: [5, 0, 1.3] as Vec3,
   };
   test('is the mass at which the moment of the whole comes to nothing', () => {
@@ -131,6 +132,17 @@ describe('tipping', () => {
     const rest = moment - 440 * 1.3;
     expect((found?.massMg ?? 0) * (1 - FRESH.density / 8.5) * 1.3).toBeCloseTo(-rest, 6);
     expect(found?.ratio).toBeCloseTo(500 / (found?.massMg ?? 1), 9);
+  });
+  test('nobody weighed it: it is worth between six tenths of its solid and all of it, by what it weighs in water', () => {
+    const found = tippingWeight(ball, 200, 0, FRESH);
+    expect(found?.range?.[1]).toBeCloseTo(found?.ratio ?? NaN, 9);
+    expect(found?.range?.[0]).toBeCloseTo(((found?.ratio ?? 0) * (0.6 * 500 - FRESH.density * 60)) / 440, 9);
+    expect(tippingWeight({ ...ball, weighed: true }, 200, 0, FRESH)?.range).toBeNull();
+    expect([turnsWithin([0.8, 1.1], 1.3), turnsWithin([1.4, 2], 1.3), turnsWithin([0.3, 0.6], 1.3)]).toEqual([
+      true,
+      false,
+      false,
+    ]);
   });
   test('a weighed pair keeps its volume', () => {
     expect(tippingWeight({ ...ball, weighed: true }, 200, 0, FRESH)?.massMg).toBeCloseTo(

@@ -27,8 +27,8 @@ describe('the tying sheet', () => {
   });
   test('measures stand with the words of the tier; what it does is the report’s', () => {
     expect(sheet.proportions.find((each) => each.part === 'wing')).toMatchObject({ relation: 'bend + 0.6 shank' });
-    expect(sheet.does[0]).toContain('rides point-up');
-    expect(sheet.does.join()).toMatch(/sinks \d+ cm\/s/);
+    expect(sheet.does[0]).toContain('Rides point up');
+    expect(sheet.does.join()).toMatch(/falls \d+ cm\/s free and soaked/);
     expect(sheet.cautions.join()).toContain('blade');
   });
   test('its short name is of the fly as it is', () => {

@@ -44,7 +44,7 @@ describe('ways of tying', () => {
     const taken: (readonly [FlyFile, string])[] = [];
     render(<WaysBox laid={laid} onTake={(file, words) => taken.push([file, words])} />);
     const box = screen.getByRole('region', { name: 'Ways of tying' });
-    expect(box.textContent).toContain('Quick; the whip alone holds it.');
+    expect(box.textContent).toContain('One thin coat; it is not weighed.');
     fireEvent.change(within(box).getByLabelText('head, way'), { target: { value: 'varnish' } });
     fireEvent.change(within(box).getByLabelText('body shaped, way'), { target: { value: 'cigar' } });
     expect(taken.map(([, words]) => words)).toEqual(['head varnish, three coats', 'body shaped cigar']);

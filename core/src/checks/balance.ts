@@ -1,5 +1,6 @@
 import { swapOffers } from '../edit/index.ts';
-import { layFly, type LaidPart, meantFor } from '../model/index.ts';
+import { layFly, type LaidPart, meantFor, turnsWithin } from '../model/index.ts';
+import { partName } from '../tying/index.ts';
 import { solidNamed } from '../data/index.ts';
 import { formatNumber } from '../units/index.ts';
 import { found, partsOf, type Checking, type Check, type Fix, type Found } from './types.ts';
@@ -63,8 +64,14 @@ export const BALANCE: readonly Check[] = [
       const part = fly.laid.parts.find((each) => each.file.id === tipping?.part);
       if (!tipping || !part) return [];
       const { ratio } = tipping;
-      const words = `${part.file.id}: ${formatNumber(ratio, 2)} × the weight that tips the fly`;
+      const span = tipping.range;
+      const open = turnsWithin(span, fly.limit('thin'));
+      const times =
+        open && span ? `${formatNumber(span[0], 1)} to ${formatNumber(span[1], 1)}` : formatNumber(ratio, 2);
+      const words = `${partName(part.file.id)}: ${times} × the weight that turns the fly over${open ? '; weigh a pair' : ''}`;
       if (ratio > fly.limit('much')) return [found('note', part, words, { figure: ratio, limit: fly.limit('much') })];
+      if (ratio >= fly.limit('thin') && open)
+        return [found('note', part, words, { figure: ratio, limit: fly.limit('thin') })];
       if (ratio < fly.limit('least') || ratio >= fly.limit('thin')) return [];
       return [
         found('warn', part, words, {

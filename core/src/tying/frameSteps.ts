@@ -55,12 +55,10 @@ const hookStep = ({ platform: { shankMm, nominal } }: LaidFly): Step =>
     key: 'hook',
     title: 'Hook',
     how: [
-      'Try the temper: a light pull at the bend springs back.',
-      'Feel the eye and the gap of its wire for a burr.',
+      'Try the temper: a light pull at the bend springs back. Feel the eye for a burr and a gap.',
       'Into the vise by the bend, shank level, point clear.',
     ],
     measure: along(shankMm, nominal.shank ? 'shank, by the tables: measure it' : 'shank', null, 0, shankMm),
-    look: ['The eye is closed.'],
     wrong: 'A soft or brittle hook: leave it.',
     caution: CAUTIONS.points,
     drawn: [],
@@ -208,7 +206,7 @@ export function prepareSteps(laid: LaidFly, style: Style, thread: Thread, before
 const TURNS = {
   over: {
     title: 'Turn the hook over',
-    how: ['Point up: what is tied in below lies on top now, and its own weight holds it in place.'],
+    how: ['Point up: what is tied in below lies on top now.'],
     caution: CAUTIONS.points,
   },
   back: { title: 'Turn the hook back', how: ['Point down again.'], caution: null },

@@ -8,13 +8,21 @@ export interface TippingBall {
   readonly submergedMg: number;
   readonly density: number;
   readonly weighed: boolean;
+  /** Share of the solid that it may be as it is cast and drilled; 1 where that is known. */
+  readonly leastShare: number;
   readonly centroid: Vec3;
 }
 export interface Tipping {
   readonly part: string;
   readonly massMg: number;
   readonly ratio: number;
+  /** Between which the ratio lies as long as nobody has weighed a pair; null where one was, or nothing is left to weigh. */
+  readonly range: readonly [low: number, high: number] | null;
 }
+
+/** Whether what it is worth turns within a range: from not tipping the fly at all to tipping it for sure. */
+export const turnsWithin = (range: readonly [number, number] | null, sure: number): boolean =>
+  range !== null && range[0] < sure && range[1] > 1;
 
 const LEAST_LEVER_MM = 0.05;
 
@@ -30,5 +38,13 @@ export function tippingWeight(ball: TippingBall, momentMgMm: number, towZ: numbe
   const massMg = ball.weighed
     ? water.density * ball.volumeMm3 - rest / lever
     : -rest / ((1 - water.density / ball.density) * lever);
-  return massMg > 0 && Number.isFinite(massMg) ? { part: ball.id, massMg, ratio: ball.massMg / massMg } : null;
+  if (!(massMg > 0) || !Number.isFinite(massMg)) return null;
+  const ratio = ball.massMg / massMg;
+  // What it pulls by is its weight under water: of lighter metal it loses more than its share.
+  const least = ball.leastShare * ball.massMg - water.density * ball.volumeMm3;
+  const range =
+    ball.weighed || ball.leastShare >= 1 || ball.submergedMg <= 0
+      ? null
+      : ([(ratio * Math.max(0, least)) / ball.submergedMg, ratio] as const);
+  return { part: ball.id, massMg, ratio, range };
 }

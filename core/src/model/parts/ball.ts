@@ -52,6 +52,14 @@ function measure(part: Ball, path: string): Outcome<MeasuredPart> {
   });
 }
 
+/** Eyes and beads nobody weighed may be so much less than the solid they are reckoned as: flat faces, bores, voids. Judgement. */
+const LEAST_SHARE: Readonly<Partial<Record<Ball['shape'], number>>> = {
+  dumbbell: 0.6,
+  bead: 0.6,
+  cone: 0.6,
+  'bead-chain': 0.6,
+};
+
 const USUAL_SOLID: Readonly<Partial<Record<Ball['shape'], string>>> = { plastic: 'plastic', disc: 'film' };
 
 /** The drawer's item that a ball names as its material, where it is of that shape. */
@@ -200,6 +208,7 @@ function build(part: Ball, extent: PartExtent, ground: Ground, path: string): Ou
           : {
               sided: rule.neck !== null && centre[2] !== 0,
               weighed: weighed.value !== null,
+              leastShare: LEAST_SHARE[part.shape] ?? 1,
               density: solid.value.density,
               centroid,
               volumeMm3,

@@ -49,6 +49,8 @@ export interface BuiltPart {
   readonly ball: {
     readonly sided: boolean;
     readonly weighed: boolean;
+    /** Share of the solid that it may be, cast and drilled as it is; 1 where that is known. */
+    readonly leastShare: number;
     readonly density: number;
     readonly centroid: Vec3;
     readonly volumeMm3: number;

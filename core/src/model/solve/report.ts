@@ -76,7 +76,12 @@ export function reportFly({ laid, balance, silhouette }: SolvedFly): FlyReport {
       holdsToRange_mm_s: holdRange(laid),
       heelAt100_deg: hold.heelAt100Deg,
       tipping: laid.tipping
-        ? { part: laid.tipping.part, mass_mg: laid.tipping.massMg, ratio: laid.tipping.ratio }
+        ? {
+            part: laid.tipping.part,
+            mass_mg: laid.tipping.massMg,
+            ratio: laid.tipping.ratio,
+            ratioRange: laid.tipping.range && [laid.tipping.range[0], laid.tipping.range[1]],
+          }
         : null,
       righting: tight.righting.map(([heel, moment]) => [heel, moment]),
     },

@@ -62,7 +62,15 @@ export const reportSchema = z.object({
     /** Over soft lengths five in a hundred shorter and longer; null where the figure is steady. */
     holdsToRange_mm_s: z.object({ least: z.number().nullable(), most: z.number().nullable() }).nullable(),
     heelAt100_deg: z.number().nullable(),
-    tipping: z.object({ part: z.string(), mass_mg: z.number(), ratio: z.number() }).nullable(),
+    tipping: z
+      .object({
+        part: z.string(),
+        mass_mg: z.number(),
+        ratio: z.number(),
+        /** Between which it lies until a pair is weighed. */
+        ratioRange: pair.nullable(),
+      })
+      .nullable(),
     righting: z.array(pair),
   }),
   trim: z.object({

@@ -18,6 +18,7 @@ import {
 } from '../../model/index.ts';
 import { formatNumber, type Style, saying } from '../../units/index.ts';
 import type { Why } from './types.ts';
+import { unweightedSink } from './unweighted.ts';
 
 const DRAG = 'cylinders across the flow: Sucker and Brauer (1975); balls: Clift and Gauvin (1970)';
 const TENTH = 'The law of its drag is good to some ten per cent.';
@@ -130,12 +131,14 @@ export function whySink(laid: LaidFly, style: Style): Why {
   const down = Math.sin(toRad(nose)) ** 2;
   const [level, first] = [sinkingDrag(model, restDeg, 0), sinkingDrag(model, restDeg, 90)];
   const factor = laid.file.measured?.dragFactor;
+  const bare = unweightedSink(laid);
   return {
-    title: 'Sinking in still water',
+    title: 'Falling free in still water, soaked, without a line',
     says: `At ${speed(sink.terminal)} the drag equals its weight under water, ${mass(laid.submergedMg)}; it sinks ${angle(nose)} nose-down.`,
     terms: [
       { words: 'of the drag, on the outline from below', figure: mass(level(sink.terminal) * (1 - down)) },
       { words: 'of the drag, on front, trailing parts and skin', figure: mass(first(sink.terminal) * down) },
+      ...(bare === null ? [] : [{ words: 'the same fly without its weight', figure: speed(bare) }]),
       { words: 'held level it would sink', figure: speed(sink.level) },
       { words: 'held nose-first', figure: speed(sink.noseFirst) },
       ...(factor === undefined

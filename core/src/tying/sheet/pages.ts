@@ -116,10 +116,20 @@ function stepBlock(setting: Setting, step: Step, i: number, widthMm: number): Bl
     { text: step.how.join(' ') },
     ...(minor === '' ? [] : [{ text: minor, grey: GREY }]),
   ];
+  const number = set(setting, [{ text: String(i + 1), bold: true }], NUMBER_MM, 1.15);
+  // Turning the hook over and back changes nothing on the fly that a drawing would show.
+  if (step.key.startsWith('turn/'))
+    return stacked([
+      hairline(widthMm, 0.7),
+      beside([
+        [0, number],
+        [NUMBER_MM, set(setting, words, widthMm - NUMBER_MM)],
+      ]),
+    ]);
   return stacked([
     hairline(widthMm, 0.7),
     beside([
-      [0, set(setting, [{ text: String(i + 1), bold: true }], NUMBER_MM, 1.15)],
+      [0, number],
       [NUMBER_MM, stage(setting, step)],
       [left, set(setting, words, widthMm - left)],
     ]),

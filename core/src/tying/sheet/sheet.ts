@@ -1,5 +1,5 @@
 import { NOMINAL_DRAWERS, type Drawers } from '../../drawers/index.ts';
-import { platformWords } from '../../contract/index.ts';
+import { platformWords, verdictSentence } from '../../contract/index.ts';
 import { reportFly, type FlyReport, type LaidPart, type SolvedFly } from '../../model/index.ts';
 import { partName } from '../partName.ts';
 import type { Step } from '../step.ts';
@@ -52,13 +52,6 @@ export function shortId(file: unknown): string {
   return id;
 }
 
-const RIDES: Readonly<Record<string, string>> = {
-  'point-up': 'point-up',
-  'point-down': 'point-down',
-  'on-its-side': 'on its side',
-  undecided: 'undecided',
-};
-
 /** The keys a part's measure may be written in, the first that is there counts. */
 const MEASURES = ['length', 'tip', 'fibre', 'diameter', 'turns', 'to'] as const;
 
@@ -104,18 +97,15 @@ function materialsOf(plan: TyingPlan, style: Style): SheetMaterial[] {
 }
 
 /** What it does in water and in the air, a line each. */
-function doesOf({ keel, sink, weight, trim }: FlyReport, { mass, speed }: Saying, style: Style): string[] {
-  const { ride } = keel.tight;
-  const holds =
-    keel.holdsTo_mm_s === null ? ', in any side current' : `, holds to ${speed(keel.holdsTo_mm_s)} from the side`;
+function doesOf(report: FlyReport, { mass }: Saying, style: Style): string[] {
+  const { sink, weight, trim } = report;
   const nose = trim.noseDown_deg;
+  const end = nose === null ? null : nose < 0 ? 'tail' : 'nose';
   return [
-    `rides ${RIDES[ride] ?? ride}${holds}`,
-    sink
-      ? `sinks ${speed(sink.terminal_mm_s)}, ${sink.class}; down 1 m in ${formatNumber(sink.timeTo1m_s ?? 0, 1, style)} s`
-      : 'floats',
-    ...(nose === null ? [] : [`${formatAngle(Math.abs(nose), style)}° ${nose < 0 ? 'tail' : 'nose'}-down`]),
-    `weighs ${mass(weight.dry_mg)} dry, ${mass(weight.casting_mg)} as it is cast`,
+    verdictSentence(report, style),
+    ...(nose === null || end === null ? [] : [`Falls ${end} first at ${formatAngle(Math.abs(nose), style)}°.`]),
+    ...(sink ? [`Down 1 m in ${formatNumber(sink.timeTo1m_s ?? 0, 1, style)} s.`] : []),
+    `Weighs ${mass(weight.dry_mg)} dry, ${mass(weight.casting_mg)} as it is cast.`,
   ];
 }
 

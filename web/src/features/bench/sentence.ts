@@ -107,6 +107,7 @@ const THICK: Piece = {
   label: 'how its thickness is said',
   among: [
     { key: 'strand', words: 'a strand of', start: () => '0.4 mm' },
+    { key: 'width', words: 'flat, broad', start: () => '1.2 mm' },
     { key: 'diameter', words: 'wound to', start: () => '4 mm' },
     { key: 'profile', words: 'wound, rear to front, to', start: () => ['3 mm', '4 mm', '5 mm'] },
   ],
@@ -187,6 +188,9 @@ const ball: Told<'ball'> = (part, drawers) => [
   { kind: 'quantity', key: 'mass', label: 'weighed mass', empty: 'as computed' },
 ];
 
+/** The key its thickness is said by. */
+const breadthKey = (part: Part): string => (has(part, 'strand') ? 'strand' : has(part, 'width') ? 'width' : 'diameter');
+
 const wrap: Told<'wrap'> = (part, drawers) => [
   material([
     ...names(drawers.wound),
@@ -203,7 +207,7 @@ const wrap: Told<'wrap'> = (part, drawers) => [
     ? [0, 1, 2].flatMap((i): Piece[] => [
         relation(`profile[${String(i)}]`, ['rear', 'middle', 'front'][i] ?? 'diameter'),
       ])
-    : [relation(has(part, 'strand') ? 'strand' : 'diameter', has(part, 'strand') ? 'strand' : 'diameter')]),
+    : [relation(breadthKey(part), breadthKey(part))]),
   ', from',
   relation('from', 'from'),
   'to',
@@ -215,8 +219,13 @@ const wrap: Told<'wrap'> = (part, drawers) => [
   ...(has(part, 'strand') ? ['pitch', relation('pitch', 'pitch', 'as it comes'), ',', layers(2), 'layer,'] : []),
   'wound',
   words('wrap', 'direction', 'with'),
-  ', binding',
-  otherPart('binds[0]', 'what it binds', 'nothing'),
+  ...(part.role === 'underbody'
+    ? ['on', words('wrap', 'on', 'bare'), 'shank']
+    : [', turns', words('wrap', 'density', 'usual'), ', thick', relation('thickness', 'thickness', 'as it comes')]),
+  ...(part.role === 'rib'
+    ? [', the hackle', words('wrap', 'over', 'hackle'), ', binding', otherPart('binds[0]', 'what it binds', 'nothing')]
+    : []),
+  ...(part.role === 'body' ? [', fur brought on', words('wrap', 'dubbed', 'as usual')] : []),
 ];
 
 const bundle: Told<'bundle'> = (part, drawers) => [
@@ -284,6 +293,8 @@ const strip: Told<'strip'> = (part, drawers) => [
   DETAILS,
   'its end cut',
   words('strip', 'ends', 'square'),
+  ', bound first at the',
+  words('strip', 'first', 'rear'),
   ', hide',
   relation('thickness', 'thickness', 'as it comes'),
   'thick, hair',
@@ -348,6 +359,9 @@ const sheet: Told<'sheet'> = (_part, drawers) => [
   relation('to', 'to'),
   ',',
   side('top', 'bottom', 'near', 'far', 'both'),
+  DETAILS,
+  'tied in first at the',
+  words('sheet', 'first', 'rear'),
 ];
 
 const coat: Told<'coat'> = () => [

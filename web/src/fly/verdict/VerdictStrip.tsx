@@ -1,6 +1,7 @@
-import type { FlyReport, LaidFly } from '@jobbet/core/model';
+import { turnsWithin, type FlyReport, type LaidFly } from '@jobbet/core/model';
+import { partName } from '@jobbet/core/tying';
 import type { Asked, Certainty } from '@jobbet/core/study';
-import { formatAngle, formatMass, formatNumber, formatSpeed, type Written } from '@jobbet/core/units';
+import { formatAngle, formatMass, formatNumber, formatSpeed, type Style, type Written } from '@jobbet/core/units';
 import { useEffect, useState, type ReactNode } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { OffBy } from './Trust.tsx';
@@ -122,7 +123,7 @@ function Figures({ report, tight, laid, certain }: FiguresProps) {
   return (
     <>
       <KeelCells keel={keel} tight={tight} laid={laid} certain={certain} />
-      <Cell label="trim" why="trim" laid={laid}>
+      <Cell label="falls" why="trim" laid={laid}>
         {trim.noseDown_deg === null || trim.verdict === null ? (
           <span className="text-ink2">none: it neither sinks nor floats</span>
         ) : (
@@ -140,18 +141,29 @@ function Figures({ report, tight, laid, certain }: FiguresProps) {
       </Cell>
       {keel.tipping && (
         <Cell
-          label={`tips at, by the ${keel.tipping.part}`}
+          label={`the ${partName(keel.tipping.part)} that turn it over`}
           why="tipping"
           laid={laid}
           title="The weight at which it turns over, and how many times that is fitted"
           wide
         >
           <Figure value={formatMass(keel.tipping.mass_mg, style)} />{' '}
-          <span className="text-ink2">fitted {formatNumber(keel.tipping.ratio, 2, style)} ×</span>
+          <span className="text-ink2">{tippingWords(keel.tipping, style)}</span>
         </Cell>
       )}
     </>
   );
+}
+
+/** A ratio of more than so much is sure. */
+const SURE = 1.3;
+
+/** How many times the eyes that turn it over are fitted; a range where nobody has weighed them and the verdict turns within it. */
+function tippingWords({ ratio, ratioRange }: NonNullable<FlyReport['keel']['tipping']>, style: Style): string {
+  const open = ratioRange && turnsWithin(ratioRange, SURE);
+  return open
+    ? `yours ${formatNumber(ratioRange[0], 1, style)} to ${formatNumber(ratioRange[1], 1, style)} ×, weigh a pair`
+    : `yours ${formatNumber(ratio, 2, style)} ×`;
 }
 
 type KeelCellsProps = Pick<VerdictStripProps, 'tight' | 'laid' | 'certain'> & { readonly keel: FlyReport['keel'] };
@@ -162,7 +174,7 @@ function KeelCells({ keel, tight, laid, certain }: KeelCellsProps) {
   return (
     <>
       <Cell
-        label="heel at rest"
+        label="leans"
         why="heel"
         laid={laid}
         title={
@@ -177,7 +189,7 @@ function KeelCells({ keel, tight, laid, certain }: KeelCellsProps) {
         <span className="text-ink2">{slackWords(keel)}</span>
       </Cell>
       <Cell
-        label="holds to, side current"
+        label="rolled by a swing over"
         why="holds"
         laid={laid}
         title="The side current at which it gives way; ask why for how far off it may be"
@@ -200,7 +212,7 @@ function SinkCell({ sink, laid, certain }: SinkCellProps) {
   const style = useStyle();
   return (
     <Cell
-      label="sinks, still water"
+      label="falls free, soaked"
       why="sink"
       laid={laid}
       title={
