@@ -120,11 +120,11 @@ async function tying() {
   await page.screenshot({ path: join(out, 'vise.png') });
 }
 
-/** The body as it grows, with a step under it that is marked, and what mends it. */
+/** The body as it grows. */
 async function bulk() {
   const page = await open('light', 'Night Sexton', 'tail');
   await page.getByRole('link', { name: /Sheet/ }).click();
-  await page.getByRole('list', { name: 'To be settled' }).waitFor();
+  await page.locator('[data-step="eye"]').waitFor({ state: 'attached' });
   await page.waitForTimeout(600);
   await page.screenshot({ path: join(out, 'bulk.png'), clip: { x: 320, y: 44, width: 960, height: 356 } });
 }

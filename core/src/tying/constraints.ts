@@ -40,6 +40,11 @@ const isBead = ({ file }: LaidPart): boolean =>
 const PAIRS: ReadonlySet<string> = new Set(['dumbbell', 'bead-chain', 'plastic']);
 /** A pair of eyes, which thread binds crosswise; beads are slid on and discs glued. */
 export const isPair = ({ file }: LaidPart): boolean => file.construction === 'ball' && PAIRS.has(file.shape);
+/** Needs no thread: beads that slide on, and weight wire, which can be wound on the bare shank. */
+export const needsNoThread = (part: LaidPart): boolean =>
+  isBead(part) || (part.file.construction === 'wrap' && part.file.role === 'underbody');
+/** Weight wire that is wound over thread all the same. */
+export const isOnThread = ({ file }: LaidPart): boolean => file.construction === 'wrap' && file.on === 'thread';
 const isHead = ({ file }: LaidPart): boolean => file.role === 'head' && file.construction !== 'coat';
 export const isBody = ({ file }: LaidPart): boolean => file.role === 'body' && file.construction === 'wrap';
 /** A hackle wound along the body, and a rib: both are tied in at one end and wound to the other. */

@@ -5,7 +5,7 @@ export { type OrderCode, brokenBy, constraintsOf, tieInMm } from './constraints.
 export { type Move, movesOf, travelMm } from './order.ts';
 export { bestOrder, inOrder, mended } from './sequence.ts';
 export { partName, partTitle } from './partName.ts';
-export { placeWords } from './places.ts';
+export { behindFront, placeWords } from './places.ts';
 export { type SheetPaper, sheetPages } from './sheet/pages.ts';
 export { type SheetMaterial, type SheetProportion, type TyingSheet, sheetOf } from './sheet/sheet.ts';
 export { stageSvgs } from './sheet/stages.ts';

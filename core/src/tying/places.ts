@@ -13,6 +13,9 @@ const rearWords = ({ platform: { kind } }: LaidFly): string =>
 export const frontWords = ({ platform: { kind } }: LaidFly): string =>
   kind === 'tube' ? 'the tube’s front' : 'the eye';
 
+/** What a length along the shank is measured from. */
+export const behindFront = (laid: LaidFly): string => `behind ${frontWords(laid)}`;
+
 /** Balls on the shank, whose edges a tier works against. */
 const balls = (laid: LaidFly) => laid.parts.filter(({ file }) => file.construction === 'ball' && file.shape !== 'disc');
 

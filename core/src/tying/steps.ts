@@ -4,7 +4,7 @@ import type { ThreadItem } from '../drawers/index.ts';
 import { formatNumber, METRIC, type Style } from '../units/index.ts';
 import { buildUp } from './buildUp.ts';
 import { buttAdvice, profilesOf, threadLength, type Profile } from './bulk.ts';
-import { isPair, isPalmer, isRib, isUnder, overlapMm } from './constraints.ts';
+import { isOnThread, isPair, isPalmer, isRib, isUnder, needsNoThread, overlapMm } from './constraints.ts';
 import { brushStep, finishSteps, prepareSteps, turnedSteps } from './frameSteps.ts';
 import { movesOf, tiesIn, travelMm, type Move } from './order.ts';
 import { partTitle } from './partName.ts';
@@ -102,14 +102,9 @@ function isLate({ file }: LaidPart, { parts }: LaidFly): boolean {
   return over === 'head' || parts.some((each) => each.file.id.toLowerCase() === over && each.file.role === 'head');
 }
 
-/** Needs no thread: beads that slide on, and wire wound on the bare shank. */
-const isBare = ({ file }: LaidPart): boolean =>
-  (file.construction === 'ball' && (file.shape === 'bead' || file.shape === 'cone')) ||
-  (file.construction === 'wrap' && file.role === 'underbody' && file.on !== 'thread');
-
 /** How many moves come before the thread. */
 function barePrefix(moves: readonly Move[]): number {
-  const other = moves.findIndex(({ part, does }) => !isBare(part) || does !== 'tie');
+  const other = moves.findIndex(({ part, does }) => !needsNoThread(part) || isOnThread(part) || does !== 'tie');
   return other < 0 ? moves.length : other;
 }
 

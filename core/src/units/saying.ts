@@ -22,6 +22,12 @@ export const saying = (style: Style) => ({
     const { figure, unit } = formatLength(mm, style);
     return `${unit === 'mm' ? bare(figure) : figure} ${unit}`;
   },
+  /** A stretch: `7.3 to 26.6 mm`. */
+  stretch: (fromMm: number, toMm: number): string => {
+    const [from, to] = [formatLength(fromMm, style), formatLength(toMm, style)];
+    const plain = ({ figure, unit }: Written): string => (unit === 'mm' ? bare(figure) : figure);
+    return `${plain(from)} to ${plain(to)} ${to.unit}`;
+  },
   speed: (mmS: number): string => said(formatSpeed(mmS, style)),
   moment: (mgMm: number): string => said(formatMoment(mgMm, style)),
   angle: (deg: number): string => `${formatAngle(deg, style)}°`,

@@ -1,7 +1,7 @@
 import { withKey, withPart } from '../../edit/index.ts';
 import type { FlyFile } from '../../pattern/index.ts';
 import type { LaidFly, LaidPart } from '../../model/index.ts';
-import { isPalmer, isRib, overlapMm, tieInMm } from '../constraints.ts';
+import { isPalmer, isRib, needsNoThread, overlapMm, tieInMm } from '../constraints.ts';
 import { partName } from '../partName.ts';
 import { twiceDone } from '../twice.ts';
 import type { Way, WayOption, WaysOf } from './types.ts';
@@ -36,10 +36,13 @@ const WIRE: readonly WayOption[] = [
 ];
 
 /** Weight wire before the thread or after it, where nothing that needs thread comes before it. */
-const wireWays: WaysOf = (laid) =>
-  laid.parts
-    .filter(({ file }) => file.construction === 'wrap' && file.role === 'underbody')
+const wireWays: WaysOf = (laid) => {
+  const threaded = laid.parts.findIndex((part) => !needsNoThread(part));
+  return laid.parts
+    .slice(0, threaded < 0 ? undefined : threaded)
+    .filter(({ file }) => file.role === 'underbody')
     .map((part) => keyWay(laid, part, 'on', 'wound', WIRE));
+};
 
 const GLUE: readonly WayOption[] = [
   { value: 'dry', words: 'thread alone', says: 'Quick; heavy eyes turn sooner or later.' },

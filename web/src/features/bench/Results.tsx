@@ -1,6 +1,7 @@
 import type { LaidPart } from '@jobbet/core/model';
+import { behindFront, placeWords } from '@jobbet/core/tying';
 import { relationsOf } from '@jobbet/core/edit';
-import { formatLength, formatMass, formatNumber, type Style } from '@jobbet/core/units';
+import { formatLength, formatMass, formatNumber, saying, type Style } from '@jobbet/core/units';
 import type { ReactNode } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { keyWords } from './sentence.ts';
@@ -50,20 +51,23 @@ function Row({ name, children }: { readonly name: string; readonly children: Rea
   );
 }
 
-/** Where it lies along the shank, by stations and as a length. */
+/** Where it lies along the shank, as a tier says it; its stations, which the drawing is ruled by, are a hover away. */
 function Lies({ part }: { readonly part: LaidPart }) {
   const style = useStyle();
-  const { shankMm } = useBench((state) => state.calm.platform);
+  const calm = useBench((state) => state.calm);
   const { startMm, endMm } = part.extent;
-  const station = (mm: number): string => formatNumber(mm / (shankMm / 10), 1, style);
-  const length = (mm: number): string => lengthWords(mm, style);
-  const [at, along] =
-    Math.abs(endMm - startMm) < ONE_PLACE
-      ? [station(endMm), length(endMm)]
-      : [`${station(startMm)} to ${station(endMm)}`, `${length(startMm)} to ${length(endMm)}`];
+  const station = (mm: number): string => formatNumber((10 * mm) / calm.platform.shankMm, 1, style);
+  const one = Math.abs(endMm - startMm) < ONE_PLACE;
   return (
     <Row name="lies">
-      station {at}, <span className="text-measure italic">{along}</span>
+      <span
+        className="text-measure italic"
+        title={`station ${one ? station(endMm) : `${station(startMm)} to ${station(endMm)}`}`}
+      >
+        {one
+          ? placeWords(calm, style, part.file.id)(endMm)
+          : `${saying(style).stretch(startMm, endMm)} ${behindFront(calm)}`}
+      </span>
     </Row>
   );
 }

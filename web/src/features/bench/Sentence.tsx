@@ -58,9 +58,9 @@ export function Sentence({ part }: { readonly part: LaidPart }) {
           options={COLOUR_WORDS}
           onChange={(text) => acts.set('colour', text)}
         />
-        goes on from{' '}
+        same piece as{' '}
         <ChoiceField
-          label="the piece it goes on from"
+          label="the part whose piece it is"
           value={part.file.continues ?? ''}
           options={acts.others}
           empty="no other"

@@ -1,5 +1,6 @@
 import type { LaidFly, LaidPart } from '@jobbet/core/model';
-import { formatNumber, type Style } from '@jobbet/core/units';
+import { placeWords } from '@jobbet/core/tying';
+import { saying, type Style } from '@jobbet/core/units';
 import { DragDropProvider } from '@dnd-kit/react';
 import { useSortable } from '@dnd-kit/react/sortable';
 import type { KeyboardEvent } from 'react';
@@ -23,15 +24,11 @@ interface TyingOrderProps {
   readonly onEdit: () => void;
 }
 
-const station = (laid: LaidFly, mm: number, style: Style): string =>
-  formatNumber(mm / (laid.platform.shankMm / 10), 1, style);
-
 function subtitle(laid: LaidFly, part: LaidPart, style: Style): string[] {
   const { startMm, endMm } = part.extent;
+  const { stretch } = saying(style);
   const where =
-    Math.abs(endMm - startMm) < 0.05
-      ? `st ${station(laid, endMm, style)}`
-      : `st ${station(laid, startMm, style)} to ${station(laid, endMm, style)}`;
+    Math.abs(endMm - startMm) < 0.05 ? placeWords(laid, style, part.file.id)(endMm) : stretch(startMm, endMm);
   const turns =
     part.built.turns === null || part.file.construction === 'ball'
       ? ''
