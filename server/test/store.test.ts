@@ -2,9 +2,10 @@ import { renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { jest } from '@jest/globals';
 import { solveFly } from '@jobbet/core/model';
-import { listedFlySchema } from '@jobbet/core/contract';
+import { changedFigures, listedFlySchema, summarise } from '@jobbet/core/contract';
 import { ApiError } from '../src/errors.ts';
 import { addExamples, exampleFlies, seedOnce } from '../src/flies/examples.ts';
+import { movedByModel, seenMoved } from '../src/flies/refresh.ts';
 import { FlyStore } from '../src/flies/store.ts';
 import { furnish } from '../src/house.ts';
 import type { Solvers } from '../src/solving/solvers.ts';
@@ -174,6 +175,34 @@ test('figures kept by another model are computed anew, once', async () => {
   expect(await house.refresh()).toBe(1);
   expect((await house.flies.get(id)).summary).toEqual(right);
   expect(await house.refresh()).toBe(0);
+});
+
+test('what another model moved is told with the figures before, until it was seen', async () => {
+  const { id } = await house.flies.create(fly('Moved'));
+  const steady = await house.flies.create(fly('Steady'));
+  const gone = await house.flies.create(fly('Gone'));
+  await house.flies.setDeleted(gone.id, true);
+  await spoil(house, "update flies set summary = json_set(summary, '$.dryMg', 1) where id <> ?", [steady.id]);
+  await spoil(house, "update facts set value = '1' where key = 'model'");
+  await house.refresh();
+  const { ledger } = house.database;
+  expect(await movedByModel(ledger)).toMatchObject([{ flyId: id, name: 'Moved', before: { dryMg: 1 } }]);
+  await house.refresh();
+  expect(await movedByModel(ledger)).toHaveLength(1);
+  await seenMoved(ledger);
+  expect(await movedByModel(ledger)).toEqual([]);
+});
+test('a fly whose order was not kept counts as moved where it is now tied in two steps', () => {
+  const solved = solveFly(fly());
+  if (!solved.ok) throw new Error('it does not solve');
+  const figures = summarise(solved.value);
+  const kept = (order?: string) => ({ ...figures, ...(order === undefined ? {} : { order }) });
+  const words = (before: string | undefined, after: string): string[] =>
+    changedFigures(kept(before), kept(after)).map((each) => each.words);
+  expect(words(undefined, 'tail body strip/catch strip/over')).toEqual(['is tied in another order']);
+  expect(words(undefined, 'tail body')).toEqual([]);
+  expect(words('tail body', 'body tail')).toEqual(['is tied in another order']);
+  expect(words('tail body', 'tail body')).toEqual([]);
 });
 
 describe('the shelf', () => {

@@ -20,6 +20,11 @@ const both = (was: string, is: string): string => `${is}, was ${was}`;
 const unlike = (a: number | null, b: number | null): boolean =>
   a === null || b === null ? a !== b : Math.abs(a - b) > NOTICED.share * Math.max(Math.abs(a), Math.abs(b));
 
+/** Work in two steps was told in one before orders were kept. */
+const IN_TWO_STEPS = /\/(over|on)\b/;
+const isInAnotherOrder = (was: string | undefined, is: string | undefined): boolean =>
+  is !== undefined && (was === undefined ? IN_TWO_STEPS.test(is) : was !== is);
+
 /** What of a fly's verdict and figures changed, the verdicts first. */
 export function changedFigures(before: FlySummary, after: FlySummary, style: Style = METRIC): ChangedFigure[] {
   const out: ChangedFigure[] = [];
@@ -45,6 +50,7 @@ export function changedFigures(before: FlySummary, after: FlySummary, style: Sty
   const mass = (mg: number): string => Object.values(formatMass(mg, style)).join(' ');
   if (unlike(before.dryMg, after.dryMg))
     out.push({ verdict: false, words: `weighs ${both(mass(before.dryMg), mass(after.dryMg))}` });
+  if (isInAnotherOrder(before.order, after.order)) out.push({ verdict: false, words: 'is tied in another order' });
   if (unlike(before.shankMm, after.shankMm))
     out.push({
       verdict: false,

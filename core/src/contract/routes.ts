@@ -67,6 +67,11 @@ export const ROUTES = {
     params: byId,
     body: z.strictObject({ version: revision, revision }),
   }),
+  moved: get(
+    '/api/moved',
+    z.array(flyChangeSchema).describe('flies whose figures or order another model moved, until someone has seen it'),
+  ),
+  seenMoved: remove('/api/moved', gone, { status: 204 }),
   examples: post('/api/examples', z.object({ added: whole })),
   broken: get(
     '/api/broken',

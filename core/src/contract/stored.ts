@@ -27,6 +27,8 @@ export const summarySchema = z.object({
   rearMm: z.number(),
   topMm: z.number(),
   bottomMm: z.number(),
+  /** In which order it is tied, in short; of flies kept before that was told there is none. */
+  order: z.string().max(20_000).optional(),
 });
 export type FlySummary = z.infer<typeof summarySchema>;
 
@@ -102,7 +104,7 @@ export const storedItemSchema = z.object({
 });
 export type StoredItem = z.infer<typeof storedItemSchema>;
 
-/** What a change in the drawers did to a fly: its figures before and after. */
+/** What a change in the drawers, or another model, did to a fly: its figures before and after. */
 export const flyChangeSchema = z.object({
   flyId: z.string(),
   name: z.string(),

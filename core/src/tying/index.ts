@@ -2,7 +2,7 @@ export { FELT_SHARE, STEP_MM, type Uneven, buttAdvice, profilesOf, unevenUnder }
 export { type ByEye, byEye } from './byEye.ts';
 export { changesInWords, compareSteps } from './compareSteps.ts';
 export { type OrderCode, brokenBy, constraintsOf, tieInMm } from './constraints.ts';
-export { type Move, movesOf, travelMm } from './order.ts';
+export { type Move, movesOf, orderWords, travelMm } from './order.ts';
 export { bestOrder, inOrder, mended } from './sequence.ts';
 export { partName, partTitle } from './partName.ts';
 export { behindFront, placeWords } from './places.ts';

@@ -148,3 +148,12 @@ export function travelMm(laid: LaidFly, moves: readonly Move[]): number {
   }
   return sum + Math.abs(laid.headMm - at);
 }
+
+/** The order a fly is tied in, in short. @example orderWords(laid) // 'tail body strip/over' */
+export const orderWords = (laid: LaidFly): string =>
+  movesOf(
+    laid,
+    laid.parts.map((part) => part.file.id),
+  )
+    .map(({ part, does }) => (does === 'tie' ? part.file.id : `${part.file.id}/${does}`))
+    .join(' ');

@@ -3,6 +3,7 @@ import type { FastifyPluginCallback } from 'fastify';
 import type { House } from '../house.ts';
 import { serve } from '../wire/serve.ts';
 import { addExamples } from './examples.ts';
+import { movedByModel, seenMoved } from './refresh.ts';
 
 /** Tells lists of one run of the server from those of another. */
 const RUN = Date.now().toString(36);
@@ -51,6 +52,11 @@ export const flyRoutes =
     });
     serve(app, ROUTES.versions, ({ params }) => flies.history(params.id));
     serve(app, ROUTES.restoreVersion, ({ params, body }) => flies.restore(params.id, body.version, body.revision));
+    serve(app, ROUTES.moved, () => movedByModel(house.database.ledger));
+    serve(app, ROUTES.seenMoved, async () => {
+      await seenMoved(house.database.ledger);
+      return null;
+    });
     serve(app, ROUTES.broken, () => brokenRows(house));
     done();
   };

@@ -11,7 +11,7 @@ import {
 } from '@jobbet/core/drawers';
 import { summarySchema, type FlySummary, type Listed, listedOf, summarise } from '@jobbet/core/contract';
 import type { Page } from '@jobbet/core/drawing';
-import type { SheetPaper as Paper } from '@jobbet/core/tying';
+import { orderWords, type SheetPaper as Paper } from '@jobbet/core/tying';
 import { pagesPdf } from '@jobbet/print/pdf';
 import { sheetPdf } from '@jobbet/print/sheet';
 
@@ -73,7 +73,9 @@ function readAndSolve(value: unknown, tables: Drawers): Outcome<ReadFly> {
   const file = readFlyValue(value);
   const solved = file.ok ? solveFly(file.value, tables) : file;
   if (!file.ok || !solved.ok) return solved.ok ? bad() : solved;
-  const summary = summarySchema.safeParse(JSON.parse(JSON.stringify(summarise(solved.value))));
+  const summary = summarySchema.safeParse(
+    JSON.parse(JSON.stringify({ ...summarise(solved.value), order: orderWords(solved.value.laid) })),
+  );
   if (!summary.success)
     return bad({
       path: '',

@@ -14,6 +14,7 @@ import { BoxList } from './BoxList.tsx';
 import { EmptyBox } from './EmptyBox.tsx';
 import { ImportDialog } from './ImportDialog.tsx';
 import { importFiles, type Incoming } from './importing.ts';
+import { MovedByModel } from './MovedByModel.tsx';
 import { RenameDialog } from './RenameDialog.tsx';
 import { matches, sortFlies, type SortName } from './sorting.ts';
 
@@ -104,6 +105,7 @@ export function BoxView() {
       />
       <main className="flex-1 min-h-0 flex flex-col">
         <BoxTold failed={error !== undefined} all={data} shown={flies.length} find={find} onNew={shell.openNew} />
+        <MovedByModel />
         {flies.length > 0 && (
           <BoxList
             flies={flies}

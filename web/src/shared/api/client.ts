@@ -27,6 +27,9 @@ const blobOf = ({ type, base64 }: z.output<typeof sentFileSchema>): Blob =>
 /** Everything the app asks of its server. */
 export const api = {
   flies: () => askTagged(ROUTES.flies),
+  /** Flies that another model moved, until that was seen. */
+  moved: () => ask(ROUTES.moved, {}),
+  seenMoved: () => ask(ROUTES.seenMoved, {}),
   fly: (id: string) => ask(ROUTES.fly, { params: { id } }),
   /** The pattern file as it is kept, whether it reads or not. */
   fileText: async (id: string): Promise<string> => {
