@@ -17,8 +17,8 @@ jobbet gauge FILE --sizes 4,6,8 [--format pdf|svg] [--paper a4|letter] [--hand r
              [--measured MM] [--drawers FILE]
                          a card at true scale to hold against each hook, on standard output; --measured is
                          what the 50 mm bar of the last print came to
-jobbet sheet FILE... [--format md|html|json|pdf] [--paper a4|letter] [--hand right|left] [--stdin]
-             [--drawers FILE]
+jobbet sheet FILE... [--format md|html|json|pdf] [--paper a4|letter] [--hand right|left]
+             [--for tier|beginner] [--stdin] [--drawers FILE]
                          how each fly is tied, step by step, with what is cut to which length; as a PDF of one
 jobbet schema            the JSON Schema of the pattern file
 jobbet backup [FILE]     everything there is into one file, also while Jobbet runs

@@ -14,6 +14,7 @@ const CHOICES = {
   format: { usual: 'md', of: FORMATS },
   paper: { usual: 'a4', of: Object.keys(PAPERS) },
   hand: { usual: 'right', of: ['right', 'left'] },
+  for: { usual: 'tier', of: ['tier', 'beginner'] },
 } as const;
 type Choice = keyof typeof CHOICES;
 
@@ -21,6 +22,7 @@ interface Asked extends SolveOptions {
   readonly format: Format;
   readonly paper: Paper;
   readonly hand: Hand;
+  readonly beginner: boolean;
 }
 
 /** Reads the words after `sheet`; a sentence where one does not read. */
@@ -37,11 +39,12 @@ function asked(args: readonly string[]): Asked | string {
     format: chosen('format') as Format,
     paper: chosen('paper') as Paper,
     hand: chosen('hand') as Hand,
+    beginner: chosen('for') === 'beginner',
   };
 }
 
-function written(solved: SolvedFly, drawers: Drawers, { format, hand }: Asked): unknown {
-  const sheet = sheetOf(solved, METRIC, drawers);
+function written(solved: SolvedFly, drawers: Drawers, { format, hand, beginner }: Asked): unknown {
+  const sheet = sheetOf(solved, METRIC, drawers, { beginner });
   if (format === 'json') return sheet;
   return format === 'md' ? sheetMarkdown(sheet) : sheetHtml(sheet, METRIC, stageSvgs(solved.laid, sheet, hand));
 }
@@ -61,6 +64,7 @@ export async function runSheet(args: readonly string[], terminal: Terminal): Pro
   if (code !== 0) return code;
   const [fly, another] = flies;
   if (!fly || another) return refuse('a PDF is of one fly: name one pattern file', terminal);
-  terminal.out(await sheetPdf(...fly, options));
+  const { paper, hand, beginner } = options;
+  terminal.out(await sheetPdf(...fly, { paper, hand, beginner }));
   return 0;
 }

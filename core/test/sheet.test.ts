@@ -29,7 +29,7 @@ describe('the tying sheet', () => {
     expect(sheet.proportions.find((each) => each.part === 'wing')).toMatchObject({ relation: 'bend + 0.6 shank' });
     expect(sheet.does[0]).toContain('Rides point up');
     expect(sheet.does.join()).toMatch(/falls \d+ cm\/s free and soaked/);
-    expect(sheet.cautions.join()).toContain('blade');
+    expect(sheet.cautions.join()).toContain('cut away from yourself');
   });
   test('its short name is of the fly as it is', () => {
     expect(sheet.id).toMatch(/^[2-9a-z]{5}$/);

@@ -10,7 +10,7 @@ export function sheetPdf(
   drawers: Pick<Drawers, 'threads'>,
   paper: Omit<SheetPaper, 'textWidth'>,
 ): Promise<Buffer> {
-  const sheet = sheetOf(solved, paper.style, drawers);
+  const sheet = sheetOf(solved, paper.style, drawers, { beginner: paper.beginner === true });
   return pagesPdf(
     sheetPages(sheet, solved.laid, { ...paper, textWidth: printedWidth() }),
     `${sheet.name}: tying sheet`,

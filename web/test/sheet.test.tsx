@@ -131,7 +131,7 @@ describe('a step', () => {
   });
   test('that belongs to no part has a bare number', () => {
     line('whip', null, false);
-    expect(screen.queryByRole('button')).toBeNull();
+    expect(screen.queryByRole('button', { name: /Reorder/ })).toBeNull();
   });
   test('says where the thread is and what is asked of it, and its usual time where that is known', () => {
     const told = line('wing', 95_000);

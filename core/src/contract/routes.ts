@@ -42,6 +42,7 @@ const onPaper = {
   paper: z.enum(Object.keys(PAPERS) as [Paper, ...Paper[]]).default('a4'),
   hand: z.enum(['right', 'left']).default('right').describe('the side the eye of the hook points to'),
   style: styleSchema.default(METRIC).describe('the units it is written in'),
+  beginner: z.boolean().default(false).describe('techniques are written out where they are first needed'),
 };
 
 /** Everything that can be asked of the server. */

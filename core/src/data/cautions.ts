@@ -5,7 +5,7 @@ export const CAUTIONS = {
   resin: 'Resin: gloves, and glasses against the lamp.',
   solvent: 'Solvent: open a window, no flame near.',
   coats: 'Varnish, resin and solvent: air, gloves, and glasses against the lamp.',
-  blade: 'The blade cuts toward nobody’s fingers.',
+  blade: 'Blades: cut away from yourself.',
   pliers: 'Pliers under tension: mind your eyes.',
   points: 'Points: mind fingers and eyes.',
   barb: 'Points fly off: glasses on.',

@@ -19,6 +19,7 @@ export { FEATHERS, HACKLES, SHEETS, SPUN, STRIPS } from './nominal/others.ts';
 export { WOUND } from './nominal/wound.ts';
 export { SCHOOLS, SLOTS, type School, type SlotName } from './schools.ts';
 export { SOLIDS, type Solid, solidIn, solidNamed, solidNames, solidWords } from './solids.ts';
+export { type Technique, TECHNIQUES } from './techniques.ts';
 export {
   ANGLES,
   ASKS_G,

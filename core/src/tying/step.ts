@@ -79,6 +79,8 @@ export interface Step {
   readonly caution: string | null;
   /** Seconds it has to dry or cure. */
   readonly dryS: number | null;
+  /** Keys of the techniques it takes. */
+  readonly techniques: readonly string[];
   /** Ids of the parts that are on the fly after it; a part left hanging is not drawn yet. */
   readonly drawn: readonly string[];
 }
@@ -120,5 +122,6 @@ export const step = (given: Pick<Step, 'key' | 'title' | 'drawn'> & Partial<Step
   pitchMm: null,
   direction: null,
   dryS: null,
+  techniques: [],
   ...given,
 });

@@ -10,6 +10,7 @@ import { movesOf, tiesIn, travelMm, type Move } from './order.ts';
 import { partTitle } from './partName.ts';
 import { wordsOf, type PartWords } from './partWords.ts';
 import { step, type Step } from './step.ts';
+import { techniqueKeys } from './techniques.ts';
 import { asksG, bears } from './strain.ts';
 import { threadOf, type Thread } from './threadOf.ts';
 import { isBrushed } from './words/told.ts';
@@ -122,6 +123,10 @@ function brushedAfter(moves: readonly Move[]): ReadonlyMap<number, LaidPart> {
   return after;
 }
 
+/** Steps that belong to no part, with the techniques they take. */
+const framed = (steps: readonly Step[], laid: LaidFly): Step[] =>
+  steps.map((each) => (each.part === null ? { ...each, techniques: techniqueKeys(each.key, null, laid) } : each));
+
 /**
  * How a fly is tied, in the order of its parts: every step with its figures, the thread's way, and the body as it grows.
  * @param spools of the tier's drawer: one of the fly's denier says what that thread bears and how it lies
@@ -146,7 +151,11 @@ export function tyingPlan(laid: LaidFly, style: Style = METRIC, spools: readonly
       bare: i < bare,
     });
     const asked = i < bare || does === 'on' ? null : asksG(part);
-    const done = { ...partStep(move, laid, [...on], strained(words, asked, thread, style)), asksG: asked };
+    const done = {
+      ...partStep(move, laid, [...on], strained(words, asked, thread, style)),
+      asksG: asked,
+      techniques: techniqueKeys(part.file.id, move, laid),
+    };
     const body = brushed.get(i);
     return body ? [done, brushStep(body, [...on])] : [done];
   };
@@ -164,9 +173,9 @@ export function tyingPlan(laid: LaidFly, style: Style = METRIC, spools: readonly
   const travel = travelMm(laid, moves);
   return {
     steps: [
-      ...prepareSteps(laid, style, thread, { steps: early, wire }),
+      ...framed(prepareSteps(laid, style, thread, { steps: early, wire }), laid),
       ...turnedSteps(main),
-      ...finishSteps(laid, style, before, late),
+      ...framed(finishSteps(laid, style, before, late), laid),
     ],
     moves,
     thread,

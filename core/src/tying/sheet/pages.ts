@@ -25,6 +25,8 @@ export interface SheetPaper {
   /** The side the eye of the hook points to. */
   readonly hand: Hand;
   readonly style?: Style;
+  /** Techniques are written out where they are first needed. */
+  readonly beginner?: boolean;
   readonly textWidth: TextWidth;
 }
 

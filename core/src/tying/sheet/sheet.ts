@@ -4,6 +4,7 @@ import { reportFly, type FlyReport, type LaidPart, type SolvedFly } from '../../
 import { partName } from '../partName.ts';
 import type { Step } from '../step.ts';
 import { tyingPlan, type TyingPlan } from '../steps.ts';
+import { taught, techniquesIn } from '../techniques.ts';
 import { turnWords } from '../words/told.ts';
 import { formatAngle, formatDepth, formatNumber, METRIC, type Style, saying, type Saying } from '../../units/index.ts';
 import { seedOf } from '../../numeric/index.ts';
@@ -109,11 +110,12 @@ function doesOf(report: FlyReport, { mass }: Saying, style: Style): string[] {
   ];
 }
 
-/** The tying sheet of a solved fly, in a tier's units and with the spools of the drawer. */
+/** The tying sheet of a solved fly, in a tier's units and with the spools of the drawer. @param beginner techniques are written out where they are first needed */
 export function sheetOf(
   solved: SolvedFly,
   style: Style = METRIC,
   { threads }: Pick<Drawers, 'threads'> = NOMINAL_DRAWERS,
+  { beginner = false }: { readonly beginner?: boolean } = {},
 ): TyingSheet {
   const { laid } = solved;
   const say = saying(style);
@@ -125,11 +127,17 @@ export function sheetOf(
     hook: `${platformWords(laid.file.platform)}, shank ${length(laid.platform.shankMm)}${laid.platform.gapMm === null ? '' : `, gap ${length(laid.platform.gapMm)}`}`,
     notes: laid.file.notes ?? null,
     materials: materialsOf(plan, style),
-    steps: plan.steps,
+    steps: beginner ? taught(plan.steps) : plan.steps,
     proportions: laid.parts
       .filter((part) => part.extent.lengthMm > 0 && part.file.construction !== 'coat')
       .map((part) => proportionOf(part, say, style)),
     does: doesOf(reportFly(solved), say, style),
-    cautions: [...new Set(plan.steps.flatMap((step) => step.caution ?? []))],
+    cautions: [
+      ...new Set(
+        plan.steps.flatMap((step) =>
+          [step.caution ?? [], techniquesIn(step).flatMap(({ caution }) => caution ?? [])].flat(),
+        ),
+      ),
+    ],
   };
 }

@@ -106,6 +106,14 @@ const ROWS: readonly RowProps[] = [
     ],
     note: 'Letters that do something without Ctrl, outside fields.',
   },
+  {
+    name: 'Sheets',
+    key_: 'beginner',
+    options: [
+      [false, 'short, techniques by name'],
+      [true, 'for a beginner, techniques written out'],
+    ],
+  },
 ];
 
 /** How one person likes it, what is kept on this device, and the backup. */

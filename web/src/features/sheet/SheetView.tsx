@@ -43,14 +43,14 @@ import { WaysBox } from './WaysBox.tsx';
 /** The ways a sheet leaves the screen. */
 function useSheetFiles({ sheet, laid }: SheetOfFly) {
   const style = useStyle();
-  const { hand, paper } = useSettings();
+  const { hand, paper, beginner } = useSettings();
   const [making, setMaking] = useState(false);
   const name = slug(laid.file.name);
   return {
     making,
     pdf: (): void => {
       setMaking(true);
-      working('Setting the sheet', (watching) => api.sheetPdf(laid.file, { paper, hand, style }, watching))
+      working('Setting the sheet', (watching) => api.sheetPdf(laid.file, { paper, hand, style, beginner }, watching))
         .then((pdf) => saveFile(`${name}-sheet.pdf`, pdf))
         .catch((reason: unknown) => say(reason instanceof Error ? reason.message : 'The sheet was not made.'))
         .finally(() => setMaking(false));
@@ -66,7 +66,8 @@ const isOfTying = ({ code }: Finding): boolean => /^(order|bulk)\./.test(code);
 /** How the fly is tied, on a sheet: on the table, step by step, its measures, what it does. */
 export function SheetView() {
   const saver = useSaver();
-  const { answer, again } = useSheet();
+  const { beginner } = useSettings();
+  const { answer, again } = useSheet(beginner);
   return (
     <BoardFrame saver={saver} className="sheet-page">
       {answer ? <SheetBoard {...answer} /> : <SheetPending again={again} />}

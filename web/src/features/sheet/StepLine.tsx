@@ -4,6 +4,7 @@ import { measureLine, placeWords, type Step, type Thread } from '@jobbet/core/ty
 import { formatNumber, saying } from '@jobbet/core/units';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { clock } from '@jobbet/core/tying';
+import { TechniqueKeys } from '../../fly/tyings/TechniqueKeys.tsx';
 import { StageDrawing } from '../../shared/drawing/StageDrawing.tsx';
 
 const STAGE = { width: 190, height: 66 };
@@ -93,6 +94,7 @@ export function StepLine({
         <b className="text-row font-semibold">{step.title}</b>{' '}
         <span className="italic text-measure">{measureLine(step, style)}</span>
         <p>{step.how.join(' ')}</p>
+        <TechniqueKeys step={step} className="print:hidden" />
         <p className="text-ink2">{minor.join(' ')}</p>
       </div>
       <p className="w-44 text-right italic text-ink2 leading-snug">

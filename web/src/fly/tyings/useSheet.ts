@@ -15,6 +15,7 @@ interface Question {
   readonly laid: LaidFly;
   readonly drawers: Drawers;
   readonly style: Style;
+  readonly beginner: boolean;
 }
 
 /** A tying sheet and the fly it is of, which are drawn together. */
@@ -23,18 +24,18 @@ export interface SheetOfFly {
   readonly laid: LaidFly;
 }
 
-const sheetFor = async ({ laid, drawers, style }: Question): Promise<SheetOfFly> => ({
-  sheet: await reckoner.short<TyingSheet>(drawers, async (sheet) => sheet.sheet(laid.file, style)),
+const sheetFor = async ({ laid, drawers, style, beginner }: Question): Promise<SheetOfFly> => ({
+  sheet: await reckoner.short<TyingSheet>(drawers, async (sheet) => sheet.sheet(laid.file, style, beginner)),
   laid,
 });
 
-/** The tying sheet of the fly on the bench, made off the main thread; while the next one is made, the one before. */
-export function useSheet(): AnswerTo<SheetOfFly> {
+/** The tying sheet of the fly on the bench, made off the main thread; while the next one is made, the one before. @param beginner techniques written out */
+export function useSheet(beginner = false): AnswerTo<SheetOfFly> {
   const style = useStyle();
   const laid = useBench((state) => state.calm);
   const drawers = useBench((state) => state.drawers);
   return useAsked(
-    useMemo(() => ({ laid, drawers, style }), [laid, drawers, style]),
+    useMemo(() => ({ laid, drawers, style, beginner }), [laid, drawers, style, beginner]),
     sheetFor,
   );
 }

@@ -19,6 +19,7 @@ export interface SheetPrint {
   readonly paper: Paper;
   readonly hand: Hand;
   readonly style: Style;
+  readonly beginner: boolean;
 }
 
 const blobOf = ({ type, base64 }: z.output<typeof sentFileSchema>): Blob =>
@@ -55,8 +56,12 @@ export const api = {
   printPdf: async (title: string, pages: readonly Page[], watching: Watching = {}): Promise<Blob> =>
     blobOf(await askWatched(ROUTES.pagesPdf, { body: { title, pages: [...pages] } }, watching)),
   /** How a fly is tied, as a PDF. */
-  sheetPdf: async (file: FlyFile, { paper, hand, style }: SheetPrint, watching: Watching = {}): Promise<Blob> =>
-    blobOf(await askWatched(ROUTES.sheetPdf, { body: { file, paper, hand, style } }, watching)),
+  sheetPdf: async (
+    file: FlyFile,
+    { paper, hand, style, beginner }: SheetPrint,
+    watching: Watching = {},
+  ): Promise<Blob> =>
+    blobOf(await askWatched(ROUTES.sheetPdf, { body: { file, paper, hand, style, beginner } }, watching)),
   drawers: () => ask(ROUTES.drawers, {}),
   exportDrawers: () => ask(ROUTES.exportDrawers, {}),
   addItem: (drawer: DrawerName, item: DrawerItem, watching: Watching = {}) =>
