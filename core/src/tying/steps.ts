@@ -159,16 +159,13 @@ export function tyingPlan(laid: LaidFly, style: Style = METRIC, spools: readonly
     const body = brushed.get(i);
     return body ? [done, brushStep(body, [...on])] : [done];
   };
-  const early = moves.slice(0, bare).flatMap(stepsOf);
-  const main: Step[] = [];
-  const late: Step[] = [];
-  moves.slice(bare).forEach((move, i) => {
-    if (!isLate(move.part, laid)) main.push(...stepsOf(move, bare + i));
-  });
+  const all = moves.map((move, i) => ({ move, i }));
+  const rest = all.slice(bare);
+  const doneWith = (some: typeof all): Step[] => some.flatMap(({ move, i }) => stepsOf(move, i));
+  const early = doneWith(all.slice(0, bare));
+  const main = doneWith(rest.filter(({ move }) => !isLate(move.part, laid)));
   const before = [...on];
-  moves.slice(bare).forEach((move, i) => {
-    if (isLate(move.part, laid)) late.push(...stepsOf(move, bare + i));
-  });
+  const late = doneWith(rest.filter(({ move }) => isLate(move.part, laid)));
   const wire = moves.slice(0, bare).find(({ part }) => part.file.role === 'underbody')?.part ?? null;
   const travel = travelMm(laid, moves);
   return {
