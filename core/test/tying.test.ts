@@ -260,7 +260,7 @@ describe('the steps', () => {
     const lead = tyingPlan(laid([eyes({ material: 'lead' })], { finish: { glueOnThread: true } })).steps;
     expect(lead.find((each) => each.part === 'eyes')?.caution).toContain('Lead');
     const hide = tyingPlan(laid([strip()])).steps;
-    expect(hide.find((each) => each.part === 'strip')?.caution).toContain('blade');
+    expect(hide.find((each) => each.part === 'strip')?.caution).toContain('cut away from yourself');
   });
   test('what hangs is told to be kept out of the turns; butts are advised', () => {
     const steps = tyingPlan(laid([tail(), rib(), body()])).steps;
