@@ -1,5 +1,6 @@
 import { CAUTIONS } from '../src/data/cautions.ts';
 import type { LaidFly } from '../src/model/solve/layFly.ts';
+import { partName, relationWords } from '../src/tying/partName.ts';
 import type { Step } from '../src/tying/step.ts';
 import { tyingPlan } from '../src/tying/steps.ts';
 import { METRIC, type Style } from '../src/units/format.ts';
@@ -230,4 +231,24 @@ describe('places and pieces', () => {
     expect(keys.slice(0, 2)).toEqual(['tube', 'thread']);
     expect(keys).not.toContain('barb');
   });
+});
+
+test.each([
+  ['eyes.rear', 'behind the eyes'],
+  ['eyes.rear + 6 mm', '6 mm behind the eyes'],
+  ['eyes.front - 0.5 mm', '0.5 mm in front of the eyes'],
+  ['tail.tip', 'the tail’s tip'],
+  ['tail.tip + 3 mm', 'the tail’s tip + 3 mm'],
+  ['between thorax-2.front and head', 'between the front of the second thorax and head'],
+  ['0.6..0.8 shank', '0.6..0.8 shank'],
+])('a relation as a tier says it: %s', (text, words) => {
+  expect(relationWords(text)).toBe(words);
+});
+test.each([
+  ['tail-2', 'second tail'],
+  ['wing3', 'third wing'],
+  ['over-wing', 'over wing'],
+  ['tail', 'tail'],
+])('a part by its name: %s', (id, name) => {
+  expect(partName(id)).toBe(name);
 });

@@ -12,3 +12,31 @@ export function partTitle(id: string): string {
   const name = partName(id);
   return name.charAt(0).toUpperCase() + name.slice(1);
 }
+
+const EDGE = /([A-Za-z][A-Za-z0-9-]*)\.(front|rear|tip|mid)/;
+const OF_EDGE: Readonly<Record<string, (name: string) => string>> = {
+  front: (name) => `the front of the ${name}`,
+  rear: (name) => `the rear of the ${name}`,
+  tip: (name) => `the ${name}’s tip`,
+  mid: (name) => `the middle of the ${name}`,
+};
+const SIDE_OF: Readonly<Record<string, string>> = { rear: 'behind', front: 'in front of' };
+
+/**
+ * A relation as a tier says it.
+ * @example relationWords('eyes.rear + 6 mm') // '6 mm behind the eyes'
+ * @example relationWords('tail.tip') // 'the tail’s tip'
+ */
+export function relationWords(text: string): string {
+  const [, id, edge, sign, more] = new RegExp(`^${EDGE.source} ?([+-])? ?(.*)$`).exec(text) ?? [];
+  const beside = edge === undefined ? undefined : SIDE_OF[edge];
+  const outward = (edge === 'rear' && sign === '+') || (edge === 'front' && sign === '-');
+  if (id !== undefined && beside !== undefined && outward && more !== undefined && more !== '')
+    return `${more} ${beside} the ${partName(id)}`;
+  if (id !== undefined && beside !== undefined && sign === undefined && more === '')
+    return `${beside} the ${partName(id)}`;
+  return text.replace(
+    new RegExp(EDGE.source, 'g'),
+    (whole, name: string, at: string) => OF_EDGE[at]?.(partName(name)) ?? whole,
+  );
+}

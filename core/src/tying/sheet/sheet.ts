@@ -1,7 +1,7 @@
 import { NOMINAL_DRAWERS, type Drawers } from '../../drawers/index.ts';
 import { platformWords, verdictSentence } from '../../contract/index.ts';
 import { reportFly, type FlyReport, type LaidPart, type SolvedFly } from '../../model/index.ts';
-import { partName } from '../partName.ts';
+import { partName, relationWords } from '../partName.ts';
 import type { Step } from '../step.ts';
 import { tyingPlan, type TyingPlan } from '../steps.ts';
 import { taught, techniquesIn } from '../techniques.ts';
@@ -65,7 +65,8 @@ function proportionOf(part: LaidPart, { length }: Saying, style: Style): SheetPr
   return {
     part: partName(part.file.id),
     figure: across === undefined ? length(part.extent.lengthMm) : `${length(across)} across`,
-    relation: typeof value === 'string' ? value : typeof value === 'number' ? turnWords(value, style) : null,
+    relation:
+      typeof value === 'string' ? relationWords(value) : typeof value === 'number' ? turnWords(value, style) : null,
   };
 }
 

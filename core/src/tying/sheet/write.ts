@@ -1,4 +1,5 @@
 import { METRIC, type Style, saying } from '../../units/index.ts';
+import { relationWords } from '../partName.ts';
 import type { Step } from '../step.ts';
 import type { TyingSheet } from './sheet.ts';
 
@@ -8,7 +9,7 @@ const escaped = (text: string): string =>
 /** The measure of a step with what it is of, in one line; empty where it has none. */
 export function measureLine({ measure }: Step, style: Style): string {
   if (!measure) return '';
-  const relation = measure.relation === null || measure.relation === '' ? '' : ` (${measure.relation})`;
+  const relation = measure.relation === null || measure.relation === '' ? '' : ` (${relationWords(measure.relation)})`;
   return `${saying(style).length(measure.mm)} ${measure.words}${relation}`;
 }
 

@@ -1,6 +1,6 @@
 import type { LaidFly } from '@jobbet/core/model';
 import type { FigureCache } from '@jobbet/core/drawing';
-import { measureLine, placeWords, type Step, type Thread } from '@jobbet/core/tying';
+import { atPlace, measureLine, placeWords, type Step, type Thread } from '@jobbet/core/tying';
 import { formatNumber, saying } from '@jobbet/core/units';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { clock } from '@jobbet/core/tying';
@@ -56,7 +56,7 @@ export function StepLine({
       ? [
           `thread ${step.thread.state}`,
           Math.abs(step.thread.toMm - step.thread.fromMm) < 0.3
-            ? place(step.thread.toMm)
+            ? atPlace(place(step.thread.toMm))
             : `to ${place(step.thread.toMm)}`,
         ]
       : []),

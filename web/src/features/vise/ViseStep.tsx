@@ -1,5 +1,5 @@
 import type { LaidFly } from '@jobbet/core/model';
-import { byEye, type Step } from '@jobbet/core/tying';
+import { byEye, relationWords, type Step } from '@jobbet/core/tying';
 import { formatLength, formatNumber } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import { TechniqueKeys } from '../../fly/tyings/TechniqueKeys.tsx';
@@ -44,7 +44,9 @@ export function ViseStep({ laid, step, threadMm, turns, far, onTap }: ViseStepPr
             </p>
           )}
           <p className="leading-tight">
-            {measure?.relation && <span className="text-[38px] italic text-measure pr-6">{measure.relation}</span>}
+            {measure?.relation && (
+              <span className="text-[38px] italic text-measure pr-6">{relationWords(measure.relation)}</span>
+            )}
             {alike && (
               <span className="text-[25px]" data-testid="by-eye">
                 by eye: {alike.words}
