@@ -1,30 +1,9 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { BUNDLES, FEATHERS, HACKLES, SHEETS, SPUN, STRIPS, WOUND } from '../src/data/index.ts';
 import { SOLIDS } from '../src/data/solids.ts';
 import { COATS, DOSES } from '../src/data/tying.ts';
+import { tablesOf, told, type Rows } from './page.ts';
 
-const page = readFileSync(join(import.meta.dirname, '../../docs/model.md'), 'utf8');
-
-type Rows = readonly (readonly string[])[];
-
-/** The rows of each table of the page, by the words its head begins with. */
-const tables = new Map<string, Rows>();
-for (const block of page.split('\n\n')) {
-  const lines = block.split('\n');
-  if (!lines.every((line) => line.startsWith('|'))) continue;
-  const rows = lines.map((line) =>
-    line
-      .split('|')
-      .slice(1, -1)
-      .map((cell) => cell.trim()),
-  );
-  const [head = [], , ...body] = rows;
-  tables.set(head.join(', '), body);
-}
-
-const told = (...cells: (string | number)[]): string[] =>
-  cells.map((cell) => String(typeof cell === 'number' ? Number(cell.toFixed(4)) : cell));
+const tables = tablesOf('model.md');
 
 /** Which figures of the code each table tells, column by column. */
 const TABLES: readonly (readonly [head: string, rows: Rows])[] = [

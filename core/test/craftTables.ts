@@ -1,0 +1,61 @@
+import { ORDER } from '../src/checks/order.ts';
+import { CHECKS } from '../src/checks/checkFly.ts';
+import { SCHOOLS, SLOTS, TECHNIQUES } from '../src/data/index.ts';
+import { wordsIn } from '../src/base/index.ts';
+import { partSchema } from '../src/pattern/parts.ts';
+import { told, type Rows } from './page.ts';
+
+/** What the page of the craft tells of the code. */
+export const CRAFT: readonly (readonly [head: string, rows: Rows])[] = [
+  [
+    'school, for, head, head space',
+    SCHOOLS.map((each) => told(each.name, each.means, each.head ?? '', each.headSpace ?? '')),
+  ],
+  [
+    'school, slot, relation, why',
+    SCHOOLS.flatMap((each) =>
+      SLOTS.flatMap((slot) =>
+        each[slot] === undefined ? [] : [told(each.name, slot, each[slot] ?? '', each[`${slot}Why`] ?? '')],
+      ),
+    ),
+  ],
+  [
+    'check, costs, limits, why',
+    CHECKS.filter(({ code }) => !code.startsWith('order.')).map((each) =>
+      told(
+        each.code,
+        each.costs,
+        Object.entries(each.limits)
+          .map(([key, { value, means }]) => `${key} ${String(value)}: ${means}`)
+          .join('; '),
+        each.reason,
+      ),
+    ),
+  ],
+  ['order, costs, why', ORDER.map((each) => told(each.code, each.costs, each.reason))],
+  [
+    'technique, how, goes wrong, right when',
+    TECHNIQUES.map(({ name, how, wrong, see }) => told(name, how, wrong, see)),
+  ],
+];
+
+const COMMON = ['id', 'role', 'construction', 'material', 'colour', 'side', 'continues', 'note'];
+
+/** What a key takes, in short: its words, else what it means. */
+function takes(schema: unknown): string {
+  const words = wordsIn(schema);
+  if (words.length > 0) return words.map((word) => `\`${word}\``).join(', ');
+  return (schema as { description?: string }).description ?? '';
+}
+
+/** What the page of the pattern file tells of the code. */
+export const PATTERN_FILE: readonly (readonly [head: string, rows: Rows])[] = [
+  [
+    'construction, key, takes',
+    partSchema.options.flatMap(({ shape }) =>
+      Object.entries(shape)
+        .filter(([key]) => !COMMON.includes(key))
+        .map(([key, schema]) => told(shape.construction.value, `\`${key}\``, takes(schema))),
+    ),
+  ],
+];
