@@ -283,3 +283,12 @@ describe('laws of the craft', () => {
     );
   });
 });
+
+test('head and head space count from the eye, unless a bead sits against it', () => {
+  const against = laid([bead({ at: 'against eye' }), tail()]);
+  expect(against.headMm).toBeCloseTo(partIn(against, 'bead').extent.endMm, 9);
+  expect(against.headSpaceMm).toBe(0);
+  const back = laid([bead({ at: 'station 3' }), wing({ at: 'head' })]);
+  expect(back.headMm).toBeCloseTo(back.headSpaceMm, 9);
+  expect(back.headMm).toBeLessThan(partIn(back, 'bead').extent.startMm);
+});

@@ -1,6 +1,6 @@
 import { ORDER } from '../src/checks/order.ts';
 import { CHECKS } from '../src/checks/checkFly.ts';
-import { SCHOOLS, SLOTS, TECHNIQUES } from '../src/data/index.ts';
+import { GLOSSARY, SCHOOLS, SLOTS, TECHNIQUES } from '../src/data/index.ts';
 import { wordsIn } from '../src/base/index.ts';
 import { partSchema } from '../src/pattern/parts.ts';
 import { told, type Rows } from './page.ts';
@@ -37,6 +37,7 @@ export const CRAFT: readonly (readonly [head: string, rows: Rows])[] = [
     'technique, how, goes wrong, right when',
     TECHNIQUES.map(({ name, how, wrong, see }) => told(name, how, wrong, see)),
   ],
+  ['said, means', GLOSSARY.map(([said, means]) => told(said, means))],
 ];
 
 const COMMON = ['id', 'role', 'construction', 'material', 'colour', 'side', 'continues', 'note'];

@@ -8,7 +8,7 @@ export function tablesOf(name: string): ReadonlyMap<string, Rows> {
   const page = readFileSync(join(import.meta.dirname, '../../docs', name), 'utf8');
   const tables = new Map<string, Rows>();
   for (const block of page.split('\n\n')) {
-    const lines = block.split('\n');
+    const lines = block.trim().split('\n');
     if (!lines.every((line) => line.startsWith('|'))) continue;
     const rows = lines.map((line) =>
       line

@@ -1,6 +1,7 @@
 export { CAUTIONS } from './cautions.ts';
 export { COLOUR_WORDS, mixTint, tintOf } from './colours.ts';
 export { type BundleManner, bundleKind, WOUND_MANNERS, type WoundKind, type WoundManner, woundKind } from './kinds.ts';
+export { GLOSSARY } from './glossary.ts';
 export { HOOK_SIZES, LOOPS, NOMINAL, SHANK, TUBE, TUBE_MATERIALS, nominalHook, sizeSteps } from './hooks.ts';
 export {
   type BundleMaterial,

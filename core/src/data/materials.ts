@@ -131,6 +131,33 @@ export function matchMaterial<T extends Named>(
   usual: T,
   among: readonly T[] = items,
 ): Matched<T> {
+  const kept = matchesOf(items);
+  const key = `${word ?? ''}\n${usual.name}\n${among === items ? '' : (among[0]?.name ?? '')}`;
+  const known = word === undefined ? undefined : kept.get(key);
+  if (known) return known as Matched<T>;
+  const found = matched(items, word, usual, among);
+  if (word !== undefined) {
+    if (kept.size >= MOST_KEPT) kept.clear();
+    kept.set(key, found);
+  }
+  return found;
+}
+
+/** A fly is laid again and again while a hand pulls at it, always of the same materials: what was matched is kept beside its drawer. */
+const MOST_KEPT = 1000;
+const keptMatches = new WeakMap<readonly Named[], Map<string, Matched<Named>>>();
+function matchesOf(items: readonly Named[]): Map<string, Matched<Named>> {
+  let kept = keptMatches.get(items);
+  if (!kept) keptMatches.set(items, (kept = new Map()));
+  return kept;
+}
+
+function matched<T extends Named>(
+  items: readonly T[],
+  word: string | undefined,
+  usual: T,
+  among: readonly T[],
+): Matched<T> {
   if (word === undefined) return { item: usual, name: usual.name, note: `no material named: figured as ${usual.name}` };
   const plain = word.trim().toLowerCase();
   const name = word.trim();

@@ -1,12 +1,14 @@
 import {
   formatAngle,
   formatLength,
+  formatNumber,
   formatMass,
   formatMoment,
   formatSpeed,
   type Style,
   type Written,
 } from './format.ts';
+import { MM_PER } from './scales.ts';
 
 /** Without the noughts that say nothing: 19 mm, 1.8 mm. */
 const bare = (figure: string): string => figure.replace(/([.,]\d*?)0+$/, '$1').replace(/[.,]$/, '');
@@ -22,6 +24,11 @@ export const saying = (style: Style) => ({
     const { figure, unit } = formatLength(mm, style);
     return `${unit === 'mm' ? bare(figure) : figure} ${unit}`;
   },
+  /** Wire and the like: `0.18 mm`, in inches by thousandths as it is sold, `.020 in`. */
+  thin: (mm: number): string =>
+    style.length === 'in'
+      ? `${formatNumber(mm / MM_PER.in, 3, style).replace(/^0/, '')} in`
+      : `${bare(formatNumber(mm, 2, style))} mm`,
   /** A stretch: `7.3 to 26.6 mm`. */
   stretch: (fromMm: number, toMm: number): string => {
     const [from, to] = [formatLength(fromMm, style), formatLength(toMm, style)];

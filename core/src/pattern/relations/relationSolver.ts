@@ -40,6 +40,9 @@ export const fieldOf = (part: MeasuredPart, key: string): Field => ({
   part,
 });
 
+/** A bead so near the eye sits against it, mm. */
+const AT_EYE_MM = 0.6;
+
 /** Solves relations, each once; a relation that leans on itself is a cycle and is refused by its path. */
 export class RelationSolver {
   private readonly memo = new Map<string, Reading>();
@@ -257,14 +260,21 @@ export class RelationSolver {
 
   /** Bare shank left for the head: as written, none behind a bead, the usual one otherwise. */
   headSpace(): Reading {
-    const { headSpace, beadId, defaultHeadSpaceMm } = this.frame;
+    const { headSpace, defaultHeadSpaceMm } = this.frame;
     if (headSpace) return this.length(headSpace, { path: 'platform.headSpace', label: 'headSpace', part: null });
-    return beadId === null ? exact(defaultHeadSpaceMm, 'head space') : exact(0, 'no head space behind a bead');
+    return this.beadAtEye() ? exact(0, 'no head space behind a bead') : exact(defaultHeadSpaceMm, 'head space');
+  }
+
+  /** The bead that sits against the eye; one that is set back leaves bare wire in front, and the head counts from the eye. */
+  private beadAtEye(): MeasuredPart | null {
+    const { beadId } = this.frame;
+    const bead = beadId === null ? undefined : this.parts.get(keyOf(beadId));
+    return bead && this.edges.front(bead).mm < AT_EYE_MM ? bead : null;
   }
 
   head(field: Field): Reading {
     return this.node('head', field, () => {
-      const bead = this.frame.beadId === null ? undefined : this.parts.get(keyOf(this.frame.beadId));
+      const bead = this.beadAtEye();
       const space = this.headSpace().mm;
       return exact(bead ? this.edges.rear(bead).mm + space : space, 'head');
     });

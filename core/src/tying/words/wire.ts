@@ -1,6 +1,7 @@
 import { CAUTIONS } from '../../data/index.ts';
 import type { PartOf } from '../../pattern/index.ts';
 import { windingOf, type LaidFly, type LaidPart } from '../../model/index.ts';
+import { saying } from '../../units/index.ts';
 import { partName } from '../partName.ts';
 import { stretchWords } from '../places.ts';
 import { along } from '../step.ts';
@@ -27,7 +28,7 @@ export function wireWords(told: Told, turns: number): PartWords {
   const counted = `${turnWords(turns, style)}, touching`;
   return {
     ...NOTHING,
-    inHand: [`${stuffWords(part)}, ${length(windingOf(part)?.strandMm ?? 0)} thick`],
+    inHand: [`${stuffWords(part)}, ${saying(style).thin(windingOf(part)?.strandMm ?? 0)} thick`],
     how: bare
       ? [
           home

@@ -1,6 +1,7 @@
 import { TIE_IN } from '../../data/index.ts';
 import type { PartOf } from '../../pattern/index.ts';
 import { windingOf, type LaidPart } from '../../model/index.ts';
+import { saying } from '../../units/index.ts';
 import type { BuiltAt } from '../buildUp.ts';
 import { overlapMm, isPalmer, tieInMm } from '../constraints.ts';
 import { isThereAndBack, tiedOffMm, tiesIn } from '../order.ts';
@@ -145,6 +146,16 @@ function turnsOf(part: LaidPart): number {
   return part.file.construction === 'wrap' && part.file.turns !== undefined ? turns : Math.max(1, Math.round(turns));
 }
 
+/** How thick a wire or tinsel is, or how broad one that is flat; nothing of a body that is told by its outline. */
+function breadthWords({ move: { part }, style }: Told): string {
+  const form = part.built.forms.find((each) => each.kind === 'wound');
+  if (form?.kind !== 'wound') return '';
+  const { thin } = saying(style);
+  if (form.laid?.by === 'passes' && form.manner !== 'thread') return `, ${thin(form.laid.breadthMm)} broad`;
+  if (form.strandMm <= 0) return '';
+  return form.strandMm > form.thickMm ? `, ${thin(form.strandMm)} broad` : `, ${thin(form.strandMm)} thick`;
+}
+
 /** How a winding begins: by what is twisted onto the thread there, or by what is tied in. */
 function beginning({ move: { part }, style, at, place }: Told, rib: boolean): string[] {
   const begin = tieInMm(part);
@@ -171,7 +182,7 @@ export function wrapWords(told: Told): PartWords {
   const turns = turnsOf(part);
   if (file.role === 'underbody') return wireWords(told, turns);
   const rib = file.role === 'rib';
-  const inHand = [stuffWords(part)];
+  const inHand = [`${stuffWords(part)}${breadthWords(told)}`];
   const catchIt = beginning(told, rib);
   if (does === 'catch')
     return {

@@ -1,3 +1,4 @@
+import { GLOSSARY } from '@jobbet/core/data';
 import { TopBar } from '../../shared/ui/TopBar.tsx';
 
 const LENGTHS: readonly (readonly [string, string])[] = [
@@ -56,11 +57,11 @@ export function HelpView() {
         <Doing />
         <h2 className="text-part font-bold">What to believe</h2>
         <p className="mb-3">
-          Masses of metal, the keel moment and the tipping weight are exact within the model. Level sinking and the side
-          current a fly holds to are good to some ten per cent. Nose-first sinking of soft flies is least certain. Each
-          figure of a fly, asked why, says how far off it may be and by what; more than a quarter stands beside it.
-          Bought eyes are often drilled or flattened and weigh 0.6 to 0.8 of the full solid: weigh a pair and write it
-          in.
+          Masses of metal, how firmly it rides and the eyes that turn it over are exact within the model. Level sinking
+          and the swing that rolls a fly are good to some ten per cent. Nose-first sinking of soft flies is least
+          certain. Each figure of a fly, asked why, says how far off it may be and by what; more than a quarter stands
+          beside it. Bought eyes are often drilled or flattened and weigh 0.6 to 0.8 of the full solid: weigh a pair and
+          write it in.
         </p>
         <h2 className="text-part font-bold">Checks and schools</h2>
         <p className="mb-3">
@@ -74,6 +75,8 @@ export function HelpView() {
           Lead: wash hands and keep it out of mouths; some waters ban it. Glue, solvent and resin want air and gloves.
           Hook points, blades and flying barbs want eye protection. Local rules come first; they are yours to look up.
         </p>
+        <h2 className="text-part font-bold">Words</h2>
+        <Table rows={GLOSSARY} />
         <h2 className="text-part font-bold">Keys</h2>
         <p>
           Press <span className="plain-key">?</span> for the keys of the view you are in,{' '}
@@ -103,9 +106,9 @@ function Doing() {
         one on the fly, another takes it. A name underlined with dots answers why its figure is what it is.
       </p>
       <p className="mb-5">
-        Scatter ties the fly ten thousand times, each time a little off the plan, and tells how many ride as meant and
-        what to mind. Write in how far off your own hands are, and slide one thing off to see what it does. A fall that
-        was timed corrects the drag of that fly; the factor is kept with it.
+        How alike yours come out: it ties the fly ten thousand times, each time a little off the plan, and tells how
+        many ride as meant and what to mind. Write in how far off your own hands are, and slide one thing off to see
+        what it does. A fall that was timed corrects the drag of that fly; the factor is kept with it.
       </p>
       <h2 className="text-part font-bold">The sheet and the vise</h2>
       <p className="mb-5">

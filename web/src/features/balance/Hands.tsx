@@ -186,7 +186,7 @@ function Mind({ care, reckoned }: { readonly care: CareOf; readonly reckoned: Re
     );
   return (
     <>
-      What tells most is <b>{careWords(care)}</b>: it makes {percent(care.heel, style)} of the scatter of the heel.
+      What tells most is <b>{careWords(care)}</b>: it makes {percent(care.heel, style)} of how differently they lean.
     </>
   );
 }

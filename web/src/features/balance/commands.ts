@@ -13,7 +13,7 @@ export const BACK = {
 export const PANEL = {
   brings: { name: 'What each part brings', group, keys: 'w' },
   find: { name: 'Find weights', group, keys: 'f' },
-  hands: { name: 'Scatter of your hands', group, keys: 's' },
+  hands: { name: 'How alike yours come out', group, keys: 's' },
   curves: { name: 'Pulled and sinking', group, keys: 'c' },
 } as const satisfies CommandTable;
 

@@ -50,7 +50,7 @@ export function DoseField({ value, empty, onChange }: DoseFieldProps) {
   return (
     <Select.Root value={value.toLowerCase()} onValueChange={(dose) => onChange(dose === NONE ? '' : dose)}>
       <Select.Trigger className="field" aria-label="dose">
-        <Select.Value placeholder={empty ?? 'no dose'}>{value === '' ? (empty ?? 'no dose') : value}</Select.Value>
+        <Select.Value placeholder={empty ?? 'no amount'}>{value === '' ? (empty ?? 'no amount') : value}</Select.Value>
       </Select.Trigger>
       <Select.Portal>
         <Select.Content

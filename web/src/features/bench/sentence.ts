@@ -97,7 +97,7 @@ const AMOUNT: Piece = {
   kind: 'swap',
   label: 'how the amount is said',
   among: [
-    { key: 'dose', words: 'a dose of', start: () => 'matchstick' },
+    { key: 'dose', words: 'as much as', start: () => 'matchstick' },
     { key: 'pinch', words: 'pinched to', start: () => '2 mm' },
     { key: 'strands', words: 'counted:', start: () => 10 },
   ],
@@ -326,7 +326,7 @@ const hackle: Told<'hackle'> = (part, drawers) => [
 ];
 
 const spun: Told<'spun'> = (part, drawers) => [
-  DOSE('the usual dose'),
+  DOSE('the usual amount'),
   'of',
   material(names(drawers.spun)),
   ', flared from',

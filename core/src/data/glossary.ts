@@ -1,0 +1,23 @@
+/** Words as they are used here, in alphabet: what a tier says, and what it means. */
+export const GLOSSARY: readonly (readonly [word: string, means: string])[] = [
+  ['against, counter', 'wound the other way from what it crosses, so that each turn binds one'],
+  ['band', 'between which a length may lie and still be as it was meant'],
+  ['butts', 'the ends that are bound: cut at the tie-in, or run along the shank to the weight'],
+  ['falls free, soaked', 'how fast it sinks in still water without a line, wetted through'],
+  ['falls nose first, tail first, level', 'how it hangs as it sinks on a slack line; its trim'],
+  ['firmly, loosely', 'how its ride is held: against a swing over 10 cm/s, or under 5'],
+  ['gap', 'from the shank to the point, clear'],
+  ['head space', 'bare shank left behind the eye for the head'],
+  ['home', 'pushed up against what is in front of it'],
+  ['how alike yours come out', 'the fly tied thousands of times, each a little off, as hands are'],
+  ['leans', 'how far from upright it rests on a tight line; its heel'],
+  ['palmered', 'a hackle wound in open turns along a body'],
+  ['pinch', 'how thick a clump is when it is squeezed'],
+  ['rolled by a swing over', 'the least current from the side that turns it over; what it holds to'],
+  ['rope, loop, split thread', 'fur twisted onto the thread, spun between two legs of it, or in its midst'],
+  ['same piece as', 'one piece with two jobs: tied in, cut and stocked once'],
+  ['set at', 'the angle a wing leaves the shank by'],
+  ['station', 'tenths of the shank from the eye, the scale the drawing is ruled by'],
+  ['the eyes that turn it over, yours', 'the weight at which it turns over, and how many times that is fitted'],
+  ['with', 'wound the same way as what it lies on'],
+];
