@@ -5,6 +5,10 @@ import { partName } from './partName.ts';
 /** Places nearer than this are one to the eye, mm. */
 const SAME_MM = 0.4;
 
+/** So near a ball, on its outer side, a tier says that he works against it, mm. */
+const BESIDE_MM = 1.2;
+const beside = (mm: number): boolean => mm >= -SAME_MM && mm <= BESIDE_MM;
+
 /** What the rear end of a platform is called where the body ends. */
 const rearWords = ({ platform: { kind } }: LaidFly): string =>
   kind === 'tube' ? 'the tube’s end' : kind === 'shank' ? 'the rear of the shank' : 'the bend';
@@ -33,13 +37,13 @@ export function placeWords(laid: LaidFly, style: Style, but: string): (mm: numbe
       return laid.platform.kind === 'tube'
         ? `${spoken(mm - bend)} behind the tube`
         : `${spoken(mm - bend)} round the bend`;
-    const ball = balls(laid).find(
-      ({ file, extent }) => file.id !== but && (near(mm, extent.endMm) || near(mm, extent.startMm)),
-    );
-    if (ball) return `${near(mm, ball.extent.endMm) ? 'behind' : 'in front of'} the ${partName(ball.file.id)}`;
+    const others = balls(laid).filter(({ file }) => file.id !== but);
+    const behind = others.find(({ extent }) => beside(mm - extent.endMm));
+    if (behind) return `behind the ${partName(behind.file.id)}`;
+    const before = others.find(({ extent }) => beside(extent.startMm - mm));
+    if (before) return `in front of the ${partName(before.file.id)}`;
     const weight = laid.parts.find(
-      ({ file, extent }) =>
-        file.id !== but && file.role === 'underbody' && (near(mm, extent.endMm) || near(mm, extent.startMm)),
+      ({ file, extent }) => file.id !== but && file.role === 'underbody' && near(mm, extent.endMm),
     );
     if (weight) return `the rear of the ${partName(weight.file.id)}`;
     const made = laid.parts.find(
