@@ -292,3 +292,30 @@ test('head and head space count from the eye, unless a bead sits against it', ()
   expect(back.headMm).toBeCloseTo(back.headSpaceMm, 9);
   expect(back.headMm).toBeLessThan(partIn(back, 'bead').extent.startMm);
 });
+
+describe('said in the file, told and weighed', () => {
+  test('a slotted bead is lighter by its slot, and told which way it goes on', () => {
+    const whole = laid([bead({ at: 'against eye' })], { platform: { kind: 'jig', size: '8' } });
+    const slotted = laid([bead({ at: 'against eye', slotted: true })], { platform: { kind: 'jig', size: '8' } });
+    const [a, b] = [partIn(whole, 'bead'), partIn(slotted, 'bead')];
+    expect(b.massMg / a.massMg).toBeCloseTo(0.85, 9);
+    expect(b.volumeMm3 / a.volumeMm3).toBeCloseTo(0.85, 9);
+    expect(how(slotted, 'bead')).toContain('its slot to the rear');
+  });
+  test('married strands and bands of colour are in hand in their order, and weigh as one', () => {
+    const slips = (more: Loose = {}): Loose => ({
+      id: 'wing',
+      role: 'wing',
+      construction: 'feather',
+      form: 'slips',
+      material: 'goose slip',
+      at: 'head',
+      length: '1.2 shank',
+      ...more,
+    });
+    const married = laid([slips({ married: ['yellow', 'red', 'blue'] }), spunHead({ bands: ['olive', 'white'] })]);
+    expect(paper(married)).toContain('married, top to bottom: yellow, red, blue');
+    expect(paper(married)).toContain('from the rear: olive, white');
+    expect(married.dryMg).toBeCloseTo(laid([slips(), spunHead()]).dryMg, 9);
+  });
+});

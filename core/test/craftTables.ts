@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { ORDER } from '../src/checks/order.ts';
 import { CHECKS } from '../src/checks/checkFly.ts';
 import { GLOSSARY, SCHOOLS, SLOTS, TECHNIQUES } from '../src/data/index.ts';
@@ -44,9 +45,14 @@ const COMMON = ['id', 'role', 'construction', 'material', 'colour', 'side', 'con
 
 /** What a key takes, in short: its words, else what it means. */
 function takes(schema: unknown): string {
-  const words = wordsIn(schema);
-  if (words.length > 0) return words.map((word) => `\`${word}\``).join(', ');
-  return (schema as { description?: string }).description ?? '';
+  const inner = schema instanceof z.ZodOptional ? schema.unwrap() : schema;
+  const words = wordsIn(inner)
+    .map((word) => `\`${word}\``)
+    .join(', ');
+  const means = (schema as z.ZodType).description ?? (inner as z.ZodType).description ?? '';
+  if (words !== '' && means !== '') return `${means}: ${words}`;
+  if (words !== '' || means !== '') return words + means;
+  return inner instanceof z.ZodBoolean ? '`true`, `false`' : inner instanceof z.ZodNumber ? 'a number' : 'a name';
 }
 
 /** What the page of the pattern file tells of the code. */

@@ -35,6 +35,7 @@ function likeness(it: LaidFly): string {
 }
 
 const bead = eyes({ shape: 'cone', side: 'around', bore: '1 mm', front: '2.5 mm', length: '4 mm' });
+const roundBead = eyes({ shape: 'bead', side: 'around' });
 const palmer = without(
   collar({ id: 'palmer', role: 'hackle', style: 'palmer', from: 'bend', to: 'station 3', turns: 6 }),
   'at',
@@ -55,6 +56,7 @@ const CHANGES: Record<string, Record<string, readonly [Loose, Loose]>> = {
     front: [bead, { ...bead, front: '3 mm' }],
     length: [bead, { ...bead, length: '5 mm' }],
     mass: [eyes(), eyes({ mass: '0.5 g' })],
+    slotted: [roundBead, { ...roundBead, slotted: true }],
   },
   wrap: {
     from: [body(), body({ from: 'barb' })],
@@ -95,6 +97,7 @@ const CHANGES: Record<string, Record<string, readonly [Loose, Loose]>> = {
     length: [feathers(), feathers({ length: '1.4 shank' })],
     tip: [feathers(), without(feathers({ tip: 'bend + 5 mm' }), 'length')],
     lie: [feathers(), feathers({ lie: 'flat' })],
+    married: [feathers({ form: 'slips' }), feathers({ form: 'slips', married: ['red', 'blue', 'yellow'] })],
     angle: [feathers(), feathers({ angle: '20 deg' })],
     support: [feathers(), feathers({ support: 'underlay' })],
     boundBy: [feathers(), feathers({ boundBy: 'other' })],
@@ -138,6 +141,7 @@ const CHANGES: Record<string, Record<string, readonly [Loose, Loose]>> = {
     tip: [spunHead(), spunHead({ tip: 'station 7' })],
     flatBelow: [spunHead(), spunHead({ flatBelow: '2 mm' })],
     lean: [spunHead(), spunHead({ lean: 0.2 })],
+    bands: [spunHead(), spunHead({ bands: ['olive', 'white'] })],
     buttsTo: [spunHead(), spunHead({ buttsTo: 'station 6' })],
   },
   sheet: {

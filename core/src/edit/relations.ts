@@ -37,7 +37,7 @@ export function relationsOf(part: Part): RelationAt[] {
     if (!Array.isArray(value) || (key !== 'profile' && key !== 'boundAt')) return [];
     return value.map((text, i): RelationAt => ({
       key: `${key}[${String(i)}]`,
-      text: String(text),
+      text,
       type: key === 'profile' ? 'length' : 'position',
     }));
   });

@@ -65,6 +65,7 @@ const ball = z.strictObject({
   front: length("a cone's front diameter"),
   length: length("a cone's length"),
   mass: quantity('weighed mass, such as 0.52 g'),
+  slotted: z.boolean().describe('a bead with a slot for a bent leg or eyes').optional(),
 });
 const wrap = z.strictObject({
   ...common,
@@ -115,6 +116,7 @@ const feather = z.strictObject({
   length: length('from the tie-in to the tip'),
   tip: position('where the tip lies'),
   lie: z.enum(['flat', 'tented', 'sides', 'along-back']).optional(),
+  married: z.array(word).min(2).max(12).describe('colours of married strands, top to bottom').optional(),
   angle: quantity('angle away from the shank'),
   support,
   boundBy: word.optional(),
@@ -160,6 +162,12 @@ const spun = z.strictObject({
   tip: position('where the collar ends'),
   flatBelow: z.union([z.boolean(), relation('how far below the shank it is trimmed flat')]).optional(),
   lean: z.number().min(-1).max(1).optional(),
+  bands: z
+    .array(word)
+    .min(2)
+    .max(12)
+    .describe('colours stacked or packed one behind another, rear to front')
+    .optional(),
 });
 const sheet = z.strictObject({
   ...common,

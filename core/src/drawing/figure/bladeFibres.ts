@@ -1,7 +1,7 @@
 import type { PartForm, Vec3 } from '../../model/index.ts';
 import { mixTint } from '../../data/index.ts';
 import { noise } from '../../numeric/index.ts';
-import { alongLine, boundLength, clamp, Sheaf, tintIndex, tintsOf, type FibreSet } from './sheaf.ts';
+import { alongLine, bandedTints, boundLength, clamp, Sheaf, tintIndex, tintsOf, type FibreSet } from './sheaf.ts';
 import type { Solid } from './types.ts';
 
 type Feather = Extract<PartForm, { kind: 'feather' }>;
@@ -45,6 +45,7 @@ function barbs(form: Feather, seed: number, boundMm: number): FibreSet {
 function lengthwise(form: Feather, seed: number, boundMm: number): FibreSet {
   const count = clamp(Math.round(form.widthMm / SLIP.apartMm), 16, 90);
   const sheaf = new Sheaf(count);
+  const banded = bandedTints(form.married, form.tint, 0.3);
   for (let i = 0; i < count; i++) {
     const u = (k: number): number => noise(seed, i, k);
     const v = (2 * (i + u(0))) / count - 1;
@@ -57,9 +58,10 @@ function lengthwise(form: Feather, seed: number, boundMm: number): FibreSet {
         t * form.totalMm,
         (v * form.widthMm * Math.max(form.outline(t), t > 0.5 ? Math.abs(v) : 0)) / 2,
       );
-    sheaf.add(at(0), at(end * 0.5), at(end), SLIP.breadthMm, tintIndex(u(1)));
+    // The first of married strands lies on top, where v is greatest.
+    sheaf.add(at(0), at(end * 0.5), at(end), SLIP.breadthMm, banded.index((1 - v) / 2, tintIndex(u(1))));
   }
-  return sheaf.take(tintsOf(form.tint, 0.3));
+  return sheaf.take(banded.tints);
 }
 
 export function featherFibres(form: Feather, seed: number): FibreSet {
@@ -128,6 +130,7 @@ export function spunFibres(form: Spun, seed: number): FibreSet {
   const mid = (form.fromMm + form.toMm) / 2;
   const count = clamp(Math.round(span * form.radiusMm(mid) * 46), 300, 1600);
   const sheaf = new Sheaf(count);
+  const banded = bandedTints(form.bands, form.tint, 0.3);
   for (let i = 0; i < count; i++) {
     const u = (k: number): number => noise(seed, i, k);
     // Share of fibres on the near side grows with the lean.
@@ -139,7 +142,8 @@ export function spunFibres(form: Spun, seed: number): FibreSet {
       Math.sin(azimuth) < 0 && form.flatMm !== null ? form.flatMm / Math.max(0.01, -Math.sin(azimuth)) : Infinity;
     const end = Math.max(core, Math.min(contour, down) * (0.97 + 0.03 * u(3)));
     const put = (r: number): Vec3 => [x, r * Math.cos(azimuth), form.axisZ(x) + r * Math.sin(azimuth)];
-    sheaf.add(put(core * 0.6), put((core + end) / 2), put(end), form.fibreMm, tintIndex(u(5)));
+    const share = span > 0 ? (form.toMm - x) / span : 0;
+    sheaf.add(put(core * 0.6), put((core + end) / 2), put(end), form.fibreMm, banded.index(share, tintIndex(u(5))));
   }
-  return sheaf.take(tintsOf(form.tint, 0.3));
+  return sheaf.take(banded.tints);
 }

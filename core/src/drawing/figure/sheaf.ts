@@ -43,6 +43,19 @@ export const tintsOf = (tint: string, glint = 0.55): string[] => [
   mixTint(tint, '#ffffff', glint),
 ];
 
+/** Tints of several colours one after another, and which of them is meant at a share of the way. */
+export function bandedTints(
+  bands: readonly string[],
+  tint: string,
+  glint?: number,
+): { readonly tints: readonly string[]; readonly index: (share: number, within: number) => number } {
+  const of = bands.length > 0 ? bands : [tint];
+  const sets = of.map((each) => tintsOf(each, glint));
+  const each = sets[0]?.length ?? 1;
+  const band = (share: number): number => Math.min(of.length - 1, Math.max(0, Math.floor(share * of.length)));
+  return { tints: sets.flat(), index: (share, within) => band(share) * each + within };
+}
+
 /** Mostly the near tints, some light and dark; the glint only where a material has one. */
 export function tintIndex(u: number, glint = 0): number {
   if (u < glint) return 4;

@@ -52,6 +52,9 @@ function measure(part: Ball, path: string): Outcome<MeasuredPart> {
   });
 }
 
+/** What a slot leaves of a bead. Judgement: it is as wide as the bore and reaches half through. */
+const SLOTTED_SHARE = 0.85;
+
 /** Eyes and beads nobody weighed may be so much less than the solid they are reckoned as: flat faces, bores, voids. Judgement. */
 const LEAST_SHARE: Readonly<Partial<Record<Ball['shape'], number>>> = {
   dumbbell: 0.6,
@@ -187,13 +190,17 @@ function build(part: Ball, extent: PartExtent, ground: Ground, path: string): Ou
   const under = part.shape === 'disc' ? ground.radiusUnder(x) : 0;
   const body = rule.body(part.id, centre, size.value, sides, under);
   const volumeMm3 = body.pieces.reduce((sum, piece) => sum + piece.volumeMm3, 0);
-  const massMg = weighed.value ?? volumeMm3 * solid.value.density;
+  // The metal a slot takes away; its room is the water's.
+  const cut = part.slotted === true && weighed.value === null ? SLOTTED_SHARE : 1;
+  const massMg = weighed.value ?? volumeMm3 * solid.value.density * cut;
   const share = massMg / (volumeMm3 * solid.value.density);
   const centroid = body.pieces[0]?.centroid ?? centre;
   const round = part.shape === 'bead' || part.shape === 'cone';
   return good(
     built(part, [calledAs(part, item), solid.value.name], {
-      lumps: body.pieces.map((piece) => lump((massMg * piece.volumeMm3) / volumeMm3, piece.volumeMm3, piece.centroid)),
+      lumps: body.pieces.map((piece) =>
+        lump((massMg * piece.volumeMm3) / volumeMm3, piece.volumeMm3 * cut, piece.centroid),
+      ),
       notes: [
         ...(item ? drawerNotes(item, diameterMm) : []),
         ...(weighed.value === null ? [] : likelyNotes(share, solid.value)),

@@ -185,6 +185,7 @@ function layBlade(
       hand: blade.hand,
       asideMm: aside,
       outline: share,
+      married: (part.married ?? []).map((colour) => tintOf(colour, m.colour)),
       fromMm: 0,
       toMm: path.totalMm,
       tint: tintOf(part.colour, m.colour),

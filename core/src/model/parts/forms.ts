@@ -33,6 +33,8 @@ export type PartForm =
       /** How far the blade's middle lies from the line, and its share of the full width at a share of its length. */
       readonly asideMm: (mm: number) => Vec3;
       readonly outline: (t: number) => number;
+      /** Tints of married strands, top to bottom; empty where it is of one. */
+      readonly married: readonly string[];
       readonly fromMm: number;
       readonly toMm: number;
       readonly tint: string;
@@ -47,6 +49,8 @@ export type PartForm =
       readonly axisZ: (x: number) => number;
       readonly flatMm: number | null;
       readonly lean: number;
+      /** Tints packed one behind another, rear to front; empty where it is of one. */
+      readonly bands: readonly string[];
       readonly fibreMm: number;
       readonly tint: string;
     }

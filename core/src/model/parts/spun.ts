@@ -145,6 +145,7 @@ function trimmed(
         axisZ,
         flatMm: trim.flatMm,
         lean,
+        bands: (part.bands ?? []).map((colour) => tintOf(colour, m.colour)),
         fibreMm: m.fibreMm,
         tint: tintOf(part.colour, m.colour),
       },

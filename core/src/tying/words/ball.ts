@@ -21,7 +21,7 @@ export function ballWords(told: Told): PartWords {
   const colour = file.colour === undefined ? '' : `, ${file.colour}`;
   const base: PartWords = {
     ...NOTHING,
-    inHand: [`${size} ${ballName(part.built.material, file.shape)}${colour}`],
+    inHand: [`${size} ${file.slotted === true ? 'slotted ' : ''}${ballName(part.built.material, file.shape)}${colour}`],
     caution: hasLead(part) ? CAUTIONS.lead : null,
     end: 'final',
   };
@@ -41,7 +41,12 @@ export function ballWords(told: Told): PartWords {
 function slidOn({ move: { part }, laid, length }: Told, file: PartOf<'ball'>): Partial<PartWords> {
   const { platform } = laid;
   const front = part.extent.startMm;
-  const end = file.shape === 'cone' ? 'the narrow end to the front' : 'the small hole to the front';
+  const end =
+    file.shape === 'cone'
+      ? 'the narrow end to the front'
+      : file.slotted === true
+        ? 'the small hole first, its slot to the rear so that it turns over the bend'
+        : 'the small hole to the front';
   const barb = 'barb' in laid.file.platform ? laid.file.platform.barb : undefined;
   const goesOn =
     platform.kind === 'tube'

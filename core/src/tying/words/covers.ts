@@ -17,7 +17,11 @@ export function spunWords(told: Told): PartWords {
   const dose = file.dose === undefined ? '' : `: ${file.dose} a clump`;
   return {
     ...NOTHING,
-    inHand: [`${stuffWords(part)}${dose}`, collar ? 'underfur combed out, tips levelled' : 'underfur combed out'],
+    inHand: [
+      `${stuffWords(part)}${dose}`,
+      ...(file.bands === undefined ? [] : [`from the rear: ${file.bands.join(', ')}`]),
+      collar ? 'underfur combed out, tips levelled' : 'underfur combed out',
+    ],
     how: collar
       ? [
           `First the collar: lay a clump ${at(endMm)}, its tips ${length(tipMm - endMm)} back, butts to the front.`,

@@ -133,7 +133,10 @@ export function featherWords(told: Told): PartWords {
   const rib = boundBy(file);
   return {
     ...NOTHING,
-    inHand: [`${stuffWords(part)}: ${what}${width === undefined ? '' : `, ${length(width)} wide`}`],
+    inHand: [
+      `${stuffWords(part)}: ${what}${width === undefined ? '' : `, ${length(width)} wide`}`,
+      ...(file.married === undefined ? [] : [`married, top to bottom: ${file.married.join(', ')}`]),
+    ],
     how: [
       `Measure it: the tip ${length(part.extent.lengthMm)} ${fromTieIn(told)}.`,
       file.form === 'slips'

@@ -184,6 +184,7 @@ const ball: Told<'ball'> = (part, drawers) => [
   ...(part.shape === 'bead' || part.shape === 'cone'
     ? [relation('bore', 'bore', 'the usual bore')]
     : [side(...(SIDES_OF_SHAPE[part.shape] ?? []))]),
+  ...(part.shape === 'bead' ? [',', { kind: 'yes' as const, key: 'slotted', label: 'slotted', empty: 'whole' }] : []),
   ', weighing',
   { kind: 'quantity', key: 'mass', label: 'weighed mass', empty: 'as computed' },
 ];
