@@ -2,7 +2,8 @@ import { act, fireEvent, render, screen } from '@testing-library/react';
 import { reportFly, solveFly, type FlyReport } from '@jobbet/core/model';
 import { certaintyOf, type Certainty } from '@jobbet/core/study';
 import { METRIC } from '@jobbet/core/units';
-import { VerdictStrip, verdictWords } from '../src/fly/verdict/VerdictStrip.tsx';
+import { verdictSentence } from '@jobbet/core/contract';
+import { VerdictStrip } from '../src/fly/verdict/VerdictStrip.tsx';
 import { setSettings } from '../src/shared/settings/settings.ts';
 import { RideGlyph, rideWords } from '../src/shared/ui/RideGlyph.tsx';
 import { fly } from './build.ts';
@@ -80,7 +81,7 @@ test('a fly that floats is said to, and no speed is made up', () => {
   const floating = { ...report([eyes('3 mm')]), sink: null };
   show(floating);
   expect(strip()).toContain('it floats');
-  expect(verdictWords(floating)).toContain('floats');
+  expect(verdictSentence(floating, METRIC)).toContain('floats');
 });
 test('figures that could not be reckoned are not shown as if they were of the fly; they can be asked for again', () => {
   let asked = 0;

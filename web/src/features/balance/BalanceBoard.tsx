@@ -1,4 +1,6 @@
+import { verdictSentence } from '@jobbet/core/contract';
 import { tippingsOf } from '@jobbet/core/model';
+import { useStyle } from '../../shared/settings/settings.ts';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { BoardFrame } from '../../fly/frame/BoardFrame.tsx';
@@ -41,12 +43,16 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
   });
   useOffered('balance', back.slice(0, 1));
   const certain = useCertaintyAtRest(laid, shown.current);
+  const style = useStyle();
   return (
     <BoardFrame saver={saver}>
       <main className="flex flex-1 min-h-0">
         <Ride laid={laid} figures={figures} current={current} asked={asked} report={report} onAsk={setAsked} />
         <div className="flex-1 min-w-0 flex flex-col overflow-y-auto">
-          <div className="h-[250px] shrink-0 border-b border-hair">
+          <p className="px-4 pt-2 shrink-0 font-semibold min-h-7" data-testid="said">
+            {report && verdictSentence(report, style)}
+          </p>
+          <div className="h-[226px] shrink-0 border-b border-hair">
             <ThreeCentres shown={laid} planned={shownAs === undefined} report={report} />
           </div>
           {tippings.map((tipping, i) => (

@@ -1,4 +1,5 @@
 import { turnsWithin, type FlyReport, type LaidFly } from '@jobbet/core/model';
+import { verdictSentence } from '@jobbet/core/contract';
 import { partName } from '@jobbet/core/tying';
 import type { Asked, Certainty } from '@jobbet/core/study';
 import { formatAngle, formatMass, formatNumber, formatSpeed, type Style, type Written } from '@jobbet/core/units';
@@ -83,8 +84,9 @@ export function VerdictStrip({
   checks,
   onChecks,
 }: VerdictStripProps) {
+  const style = useStyle();
   const slow = useSlow(!current && !again);
-  const spoken = useSettled(report && current ? verdictWords(report) : '', '');
+  const spoken = useSettled(report && current ? verdictSentence(report, style) : '', '');
   return (
     <section
       aria-label="Verdict"
@@ -288,12 +290,6 @@ const tilt = (heelDeg: number): number => Math.min(Math.abs(heelDeg), 180 - Math
 
 const slackWords = (keel: FlyReport['keel']): string =>
   keel.slack.ride === keel.tight.ride ? 'tight or slack' : `slack: ${rideWords(keel.slack.ride)}`;
-
-export function verdictWords(report: FlyReport): string {
-  const heel = report.keel.tight.heel_deg;
-  const sink = report.sink ? `sinks ${report.sink.class}` : 'floats';
-  return `Rides ${rideWords(report.keel.tight.ride)}${heel === null ? '' : `, heel ${formatAngle(tilt(heel))} degrees`}, ${sink}`;
-}
 
 /** True once something has lasted longer than 150 ms. */
 function useSlow(waiting: boolean): boolean {
