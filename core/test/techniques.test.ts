@@ -3,6 +3,7 @@ import { settleFly } from '../src/model/solve/solveFly.ts';
 import { sheetOf } from '../src/tying/sheet/sheet.ts';
 import { sheetMarkdown } from '../src/tying/sheet/write.ts';
 import { taught, techniquesIn } from '../src/tying/techniques.ts';
+import { DRAWN, DRAWN_TECHNIQUES, techniqueDrawing } from '../src/tying/techniqueDrawing.ts';
 import { tyingPlan } from '../src/tying/steps.ts';
 import {
   body,
@@ -79,4 +80,26 @@ test('a beginner is told each once, where it is first needed; the caution of one
   expect(long?.length).toBeGreaterThan(1.5 * (short?.length ?? Infinity));
   expect(short).toContain('a window open');
   expect(techniquesIn({ techniques: ['melt', 'nothing'] }).map(({ key }) => key)).toEqual(['melt']);
+});
+
+test('ten or more are drawn with the fly’s own wire and thread, and inside their frame', () => {
+  expect(DRAWN_TECHNIQUES.length).toBeGreaterThanOrEqual(10);
+  const drawn = (more: Loose, key: string) => techniqueDrawing(key, laid([tail()], more)) ?? [];
+  for (const key of DRAWN_TECHNIQUES) {
+    expect(TECHNIQUES.some((each) => each.key === key)).toBe(true);
+    for (const { points, breadthMm } of drawn({}, key)) {
+      expect(breadthMm).toBeGreaterThan(0);
+      for (const [x, y] of points) {
+        expect(x).toBeGreaterThanOrEqual(0);
+        expect(x).toBeLessThanOrEqual(DRAWN.acrossMm);
+        expect(y).toBeGreaterThanOrEqual(-DRAWN.aboveMm);
+        expect(y).toBeLessThanOrEqual(DRAWN.belowMm);
+      }
+    }
+  }
+  const wire = (size: string): number | undefined => drawn({ platform: { kind: 'single', size } }, 'bed')[0]?.breadthMm;
+  expect(wire('2/0')).toBeGreaterThan(wire('10') ?? Infinity);
+  const turns = (denier: number): number => drawn({ thread: { denier } }, 'bed').length;
+  expect(turns(50)).toBeGreaterThan(turns(220));
+  expect(techniqueDrawing('melt', laid([tail()]))).toBeNull();
 });

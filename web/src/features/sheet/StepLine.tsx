@@ -94,7 +94,7 @@ export function StepLine({
         <b className="text-row font-semibold">{step.title}</b>{' '}
         <span className="italic text-measure">{measureLine(step, style)}</span>
         <p>{step.how.join(' ')}</p>
-        <TechniqueKeys step={step} className="print:hidden" />
+        <TechniqueKeys step={step} laid={laid} className="print:hidden" />
         <p className="text-ink2">{minor.join(' ')}</p>
       </div>
       <p className="w-44 text-right italic text-ink2 leading-snug">

@@ -56,7 +56,7 @@ export function ViseStep({ laid, step, threadMm, turns, far, onTap }: ViseStepPr
         </div>
       </div>
       <p className="text-[25px] leading-snug mt-2">{step.how.join(' ')}</p>
-      <TechniqueKeys step={step} className="text-[19px]" />
+      <TechniqueKeys step={step} laid={laid} className="text-[19px]" />
       <ViseStage laid={laid} step={step} threadMm={threadMm} alike={alike} far={far} onTap={onTap} />
       <div className="flex gap-8 items-end text-[21px] leading-snug pb-1 min-h-[64px]">
         <div className="flex-1 min-w-0">
