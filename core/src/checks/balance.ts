@@ -184,7 +184,7 @@ export const BALANCE: readonly Check[] = [
       const [up, down] = [light[0], heavy[0]];
       if (!up || !down) return [];
       return [
-        found('note', up, `${up.file.id} lifts where ${down.file.id} sinks`, {
+        found('note', up, `${partName(up.file.id)} lifts where ${partName(down.file.id)} sinks`, {
           parts: [up.file.id, down.file.id],
           figure: up.submergedMg,
         }),
@@ -209,14 +209,14 @@ export const TURNS: readonly Check[] = [
         const pitch = (part.extent.endMm - part.extent.startMm) / Math.max(1, turns);
         if (turns < limit('turns'))
           return [
-            found('warn', part, `${part.file.id} has ${formatNumber(turns, 0)} turns`, {
+            found('warn', part, `${partName(part.file.id)} has ${formatNumber(turns, 0)} turns`, {
               figure: turns,
               limit: limit('turns'),
             }),
           ];
         if (pitch <= limit('pitch')) return [];
         return [
-          found('note', part, `${part.file.id}: ${formatNumber(pitch, 1)} mm from turn to turn`, {
+          found('note', part, `${partName(part.file.id)}: ${formatNumber(pitch, 1)} mm from turn to turn`, {
             figure: pitch,
             limit: limit('pitch'),
           }),
@@ -236,7 +236,7 @@ export const TURNS: readonly Check[] = [
         const each = turns / (part.file.feathers ?? 1);
         if (each >= limit('least') && each <= limit('most')) return [];
         return [
-          found('note', part, `${part.file.id} has ${formatNumber(turns, 0)} turns`, {
+          found('note', part, `${partName(part.file.id)} has ${formatNumber(turns, 0)} turns`, {
             figure: each,
             limit: each < limit('least') ? limit('least') : limit('most'),
           }),
@@ -255,7 +255,7 @@ export const TURNS: readonly Check[] = [
         const figure = pitch / Math.max(0.1, 2 * part.extent.lengthMm);
         if (figure >= limit('share')) return [];
         return [
-          found('note', part, `${part.file.id}: a turn every ${formatNumber(pitch, 1)} mm`, {
+          found('note', part, `${partName(part.file.id)}: a turn every ${formatNumber(pitch, 1)} mm`, {
             figure,
             limit: limit('share'),
           }),

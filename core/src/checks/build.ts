@@ -1,5 +1,3 @@
-import { HEAD_WIRES } from '../data/index.ts';
-import { withKey, withPart } from '../edit/index.ts';
 import {
   buttAdvice,
   FELT_SHARE,
@@ -11,7 +9,10 @@ import {
   movesOf,
   type Move,
   threadOf,
+  partName,
 } from '../tying/index.ts';
+import { HEAD_WIRES } from '../data/index.ts';
+import { withKey, withPart } from '../edit/index.ts';
 import type { LaidFly } from '../model/index.ts';
 import { formatNumber } from '../units/index.ts';
 import { found, type Checking, type Check, type Found } from './types.ts';
@@ -57,7 +58,7 @@ function underBodies(fly: Checking, kind: Uneven['kind']): Found[] {
       found(
         'note',
         body,
-        `under the ${body.file.id} the diameter ${kind === 'step' ? 'jumps' : 'dips'} by ${formatNumber(100 * worst.share, 0)} % at ${mm(worst.atMm)}`,
+        `under the ${partName(body.file.id)} the diameter ${kind === 'step' ? 'jumps' : 'dips'} by ${formatNumber(100 * worst.share, 0)} % at ${mm(worst.atMm)}`,
         {
           figure: worst.share,
           limit: limit('share'),
@@ -65,7 +66,7 @@ function underBodies(fly: Checking, kind: Uneven['kind']): Found[] {
           fix:
             short && advice
               ? {
-                  words: `run the butts of ${short.file.id} to ${advice.words}`,
+                  words: `run the butts of ${partName(short.file.id)} to ${advice.words}`,
                   file: withPart(file, short.file.id, (each) => withKey(each, 'buttsTo', advice.words)),
                 }
               : null,

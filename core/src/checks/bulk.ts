@@ -1,6 +1,7 @@
 import { withKey, withPart } from '../edit/index.ts';
 import { boundsOf } from '../model/index.ts';
 import { formatNumber } from '../units/index.ts';
+import { partName } from '../tying/index.ts';
 import { found, partsOf, type Checking, type Check, type Found } from './types.ts';
 
 const mm = (value: number): string => `${formatNumber(value, 1)} mm`;
@@ -30,7 +31,7 @@ export const SIDE: readonly Check[] = [
           found(
             severity,
             part,
-            `${file.id} is tied on the vise’s top, and hangs as the belly when the fly rides point-up`,
+            `${partName(file.id)} is tied on the vise’s top, and hangs as the belly when the fly rides point-up`,
             {
               fix: {
                 words: 'turn it to the point side',
@@ -91,8 +92,8 @@ export const BULK: readonly Check[] = [
             'warn',
             part,
             wide
-              ? `${part.file.id} are ${formatNumber(across, 2)} gaps across`
-              : `one of the ${part.file.id} is ${formatNumber(one, 2)} gaps across`,
+              ? `${partName(part.file.id)} are ${formatNumber(across, 2)} gaps across`
+              : `one of the ${partName(part.file.id)} is ${formatNumber(one, 2)} gaps across`,
             { figure: wide ? across : one, limit: limit(wide ? 'across' : 'diameter') },
           ),
         ];
@@ -117,7 +118,7 @@ export const BULK: readonly Check[] = [
         if (!bead || laid.platform.kind === 'jig' || figure <= limit('note')) return [];
         const warn = figure > limit('warn');
         return [
-          found(warn ? 'warn' : 'note', part, `${part.file.id} is ${formatNumber(figure, 2)} gaps across`, {
+          found(warn ? 'warn' : 'note', part, `${partName(part.file.id)} is ${formatNumber(figure, 2)} gaps across`, {
             figure,
             limit: limit(warn ? 'warn' : 'note'),
           }),
@@ -161,7 +162,7 @@ export const BULK: readonly Check[] = [
           found(
             'note',
             part,
-            `${part.file.id} reaches back to station ${formatNumber(station, 1)}, and the fly is to jig`,
+            `${partName(part.file.id)} reaches back to station ${formatNumber(station, 1)}, and the fly is to jig`,
             {
               figure: station,
               limit: limit('station'),

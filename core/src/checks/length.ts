@@ -3,6 +3,7 @@ import { formatNumber } from '../units/index.ts';
 import { limpness, traitsOf, type LaidPart } from '../model/index.ts';
 import type { PartOf } from '../pattern/index.ts';
 import type { Standing } from './standing.ts';
+import { partName } from '../tying/index.ts';
 import { found, partsOf, type Checking, type Check, type Found } from './types.ts';
 
 const mm = (value: number): string => `${formatNumber(value, 1)} mm`;
@@ -56,7 +57,7 @@ export const LENGTH: readonly Check[] = [
           found(
             warn ? 'warn' : 'note',
             part,
-            `${part.file.id} hangs ${mm(tipMm - platform.landmarksMm.bend)} behind the bend: fouling ${formatNumber(figure, 1)}`,
+            `${partName(part.file.id)} hangs ${mm(tipMm - platform.landmarksMm.bend)} behind the bend: fouling ${formatNumber(figure, 1)}`,
             {
               figure,
               limit: fly.limit(warn ? 'warn' : 'note'),
@@ -86,7 +87,7 @@ export const LENGTH: readonly Check[] = [
           found(
             warn ? 'warn' : 'note',
             part,
-            `${part.file.id} is ${mm(at.valueMm)} long, ${formatNumber(figure, 2)} × the longest its school ties it`,
+            `${partName(part.file.id)} is ${mm(at.valueMm)} long, ${formatNumber(figure, 2)} × the longest its school ties it`,
             { figure, limit: fly.limit(warn ? 'warn' : 'note'), fix: rejoin(at) },
           ),
         ];
@@ -105,7 +106,7 @@ export const LENGTH: readonly Check[] = [
           found(
             'note',
             part,
-            `${part.file.id}: ${mm(at.valueMm)} lies outside ${mm(at.lowMm)} to ${mm(at.highMm)} (${at.rule}): ${at.why}`,
+            `${partName(part.file.id)}: ${mm(at.valueMm)} lies outside ${mm(at.lowMm)} to ${mm(at.highMm)} (${at.rule}): ${at.why}`,
             { figure: at.valueMm, limit: at.valueMm > at.highMm ? at.highMm : at.lowMm, fix: rejoin(at) },
           ),
         ];
@@ -130,14 +131,14 @@ export const LENGTH: readonly Check[] = [
         const figure = Math.abs(a - b) / Math.max(a, b);
         if (figure <= fly.limit('share')) return [];
         return [
-          found('warn', near, `${near.file.id} is ${mm(a)}, ${far.file.id} ${mm(b)}`, {
+          found('warn', near, `${partName(near.file.id)} is ${mm(a)}, ${partName(far.file.id)} ${mm(b)}`, {
             parts: [near.file.id, far.file.id],
             figure,
             limit: fly.limit('share'),
             fix: {
-              words: `make ${far.file.id} as long as ${near.file.id}`,
+              words: `make ${partName(far.file.id)} as long as ${partName(near.file.id)}`,
               file: withPart(fly.file, far.file.id, (each) =>
-                withKey(withKey(each, 'tip', undefined), 'length', `same as ${near.file.id}`),
+                withKey(withKey(each, 'tip', undefined), 'length', `same as ${partName(near.file.id)}`),
               ),
             },
           }),
@@ -163,7 +164,9 @@ export const LENGTH: readonly Check[] = [
         const past = part.extent.tipMm - tip;
         const limit = Math.max(fly.limit('mm'), fly.limit('share') * part.extent.lengthMm);
         if (past <= limit) return [];
-        return [found('warn', part, `${part.file.id} reaches ${mm(past)} past all else`, { figure: past, limit })];
+        return [
+          found('warn', part, `${partName(part.file.id)} reaches ${mm(past)} past all else`, { figure: past, limit }),
+        ];
       });
     },
   },
@@ -185,7 +188,7 @@ export const LENGTH: readonly Check[] = [
           found(
             figure > fly.limit('far') ? 'warn' : 'note',
             part,
-            `${part.file.id} are ${mm(part.extent.lengthMm)}, ${formatNumber(figure, 2)} gaps`,
+            `${partName(part.file.id)} are ${mm(part.extent.lengthMm)}, ${formatNumber(figure, 2)} gaps`,
             {
               figure,
               limit: fly.limit('gaps'),
@@ -216,7 +219,7 @@ export const LENGTH: readonly Check[] = [
             : file.construction === 'bundle' && file.ends === 'cut' && manner === 'plume';
         if (!cut) return [];
         return [
-          found('warn', part, `${file.id} ends in a square cut`, {
+          found('warn', part, `${partName(file.id)} ends in a square cut`, {
             fix: {
               words: file.construction === 'strip' ? 'taper it' : 'tear it, do not cut it',
               file: withPart(fly.file, file.id, (each) =>

@@ -1,4 +1,4 @@
-import { brokenBy, constraintsOf, type OrderCode, mended } from '../tying/index.ts';
+import { brokenBy, constraintsOf, type OrderCode, mended, partName } from '../tying/index.ts';
 import { found, type Check, type Found } from './types.ts';
 
 /** What a broken order is told as, and why it matters. */
@@ -80,9 +80,9 @@ export const ORDER: readonly Check[] = (Object.entries(WORDS) as [OrderCode, (ty
         .slice(0, MOST_OF_ONE)
         .map((each): Found => {
           const part = laid.parts.find(({ file }) => file.id === each.before) ?? null;
-          return found(each.must ? 'warn' : 'note', part, words(each.before, each.after), {
+          return found(each.must ? 'warn' : 'note', part, words(partName(each.before), partName(each.after)), {
             parts: [each.before, each.after],
-            fix: { words: `tie in ${each.before} before ${each.after}`, file: mended(laid, each) },
+            fix: { words: `tie in ${partName(each.before)} before ${partName(each.after)}`, file: mended(laid, each) },
           });
         });
     },

@@ -3,6 +3,7 @@ import type { RulesItem } from '../drawers/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
 import type { LaidPart } from '../model/index.ts';
 import { formatNumber } from '../units/index.ts';
+import { partName } from '../tying/index.ts';
 import { found, type Checking, type Check, type Found } from './types.ts';
 
 /** What a part is of, if it is a metal or another solid. */
@@ -39,7 +40,7 @@ export const RULES: readonly Check[] = [
     noLead !== true
       ? []
       : fly.laid.parts.flatMap((part): Found[] =>
-          solidOf(part)?.lead === true ? [found('stop', part, `${part.file.id} are lead`)] : [],
+          solidOf(part)?.lead === true ? [found('stop', part, `${partName(part.file.id)} are lead`)] : [],
         ),
   ),
   rule('rules.barbless', ASKED, ({ file }, { barbless }) => {
@@ -69,7 +70,7 @@ export const RULES: readonly Check[] = [
   rule('rules.weight', ASKED, (fly, { noAddedWeight }) => {
     if (noAddedWeight !== true) return [];
     return fly.laid.parts.flatMap((part): Found[] =>
-      isWeight(part) ? [found('stop', part, `${part.file.id} is added weight`)] : [],
+      isWeight(part) ? [found('stop', part, `${partName(part.file.id)} is added weight`)] : [],
     );
   }),
   rule('rules.gap', ASKED, ({ laid }, { largestGapMm }) => {

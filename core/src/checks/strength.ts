@@ -3,6 +3,7 @@ import type { FlyFile } from '../pattern/index.ts';
 import type { LaidPart } from '../model/index.ts';
 import { withKey, withPart } from '../edit/index.ts';
 import { formatNumber } from '../units/index.ts';
+import { partName } from '../tying/index.ts';
 import { found, overlap, partsOf, type Checking, type Check, type Found } from './types.ts';
 
 const USUAL_DENIER = 140;
@@ -15,7 +16,7 @@ function tooFine(fly: Checking, part: LaidPart, words: string): Found[] {
   const [denier, limit] = [denierOf(fly), fly.limit('denier')];
   if (denier >= limit) return [];
   return [
-    found('note', part, `${part.file.id}: ${words} ${formatNumber(denier, 0)} denier`, {
+    found('note', part, `${partName(part.file.id)}: ${words} ${formatNumber(denier, 0)} denier`, {
       figure: denier,
       limit,
       fix: { words: `${formatNumber(limit, 0)} denier thread`, file: withDenier(fly.file, limit) },
@@ -74,13 +75,13 @@ export const STRENGTH: readonly Check[] = [
             'note',
             part,
             rib
-              ? `${rib.file.id} runs along the turns of ${part.file.id} and does not cross them`
-              : `no rib crosses ${part.file.id}`,
+              ? `${partName(rib.file.id)} runs along the turns of ${partName(part.file.id)} and does not cross them`
+              : `no rib crosses ${partName(part.file.id)}`,
             {
               parts: [part.file.id, ...(rib ? [rib.file.id] : [])],
               fix: rib
                 ? {
-                    words: `wind ${rib.file.id} the other way`,
+                    words: `wind ${partName(rib.file.id)} the other way`,
                     file: withPart(fly.file, rib.file.id, (each) =>
                       withKey(each, 'direction', directionOf(rib) === 'with' ? 'counter' : 'with'),
                     ),
@@ -104,7 +105,7 @@ export const STRENGTH: readonly Check[] = [
         const sheltered = partsOf(fly.laid, 'wrap').some(
           (body) => body.file.role === 'body' && overlap(body, part) > 0 && BUSHY.has(mannerOf(fly, body) ?? ''),
         );
-        return [found(sheltered ? 'note' : 'warn', part, `no rib binds ${part.file.id}`)];
+        return [found(sheltered ? 'note' : 'warn', part, `no rib binds ${partName(part.file.id)}`)];
       }),
   },
   {
@@ -148,7 +149,7 @@ export const STRENGTH: readonly Check[] = [
         const figure = part.extent.lengthMm / gapMm;
         if (coated || figure < fly.limit('gaps')) return [];
         return [
-          found('note', part, `nothing but thread holds ${part.file.id}`, {
+          found('note', part, `nothing but thread holds ${partName(part.file.id)}`, {
             figure,
             limit: fly.limit('gaps'),
             fix: {
@@ -174,7 +175,7 @@ export const STRENGTH: readonly Check[] = [
           .reduce((sum, each) => sum + Math.max(0, overlap(each, part)), 0);
         if (covered > 0.9 * (part.extent.endMm - part.extent.startMm)) return [];
         return [
-          found('note', part, `${part.file.id} is neither glued, covered nor pushed home`, {
+          found('note', part, `${partName(part.file.id)} is neither glued, covered nor pushed home`, {
             fix: {
               words: 'glue on the thread',
               file: { ...fly.file, finish: { ...fly.file.finish, glueOnThread: true } },
@@ -234,7 +235,9 @@ export const SALT: readonly Check[] = [
       if (file.intent?.water?.kind !== 'salt') return [];
       return laid.parts.flatMap((part): Found[] => {
         const metal = /\b(?:brass|copper)\b/.exec(part.file.material ?? '')?.[0];
-        return metal === undefined ? [] : [found('note', part, `${part.file.id} of bare ${metal} in salt water`)];
+        return metal === undefined
+          ? []
+          : [found('note', part, `${partName(part.file.id)} of bare ${metal} in salt water`)];
       });
     },
   },

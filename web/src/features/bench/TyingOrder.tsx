@@ -1,5 +1,5 @@
 import type { LaidFly, LaidPart } from '@jobbet/core/model';
-import { placeWords } from '@jobbet/core/tying';
+import { partName, placeWords } from '@jobbet/core/tying';
 import { saying, type Style } from '@jobbet/core/units';
 import { DragDropProvider } from '@dnd-kit/react';
 import { useSortable } from '@dnd-kit/react/sortable';
@@ -107,7 +107,7 @@ function Row({ laid, part, index, selected, flagged, height, onPick, onEdit }: R
           <PartIcon part={part.file} />
           <span className="min-w-0 flex-1">
             <span className="block text-row font-semibold truncate">
-              {part.file.id}{' '}
+              {partName(part.file.id)}{' '}
               {flagged && (
                 <span className="text-warn" title="something to settle">
                   <SnagFlag />
