@@ -63,6 +63,17 @@ export interface Twice {
  * @returns null for what is done in one step
  */
 export function twiceDone(part: LaidPart, laid: LaidFly): Twice | null {
+  let kept = known.get(laid);
+  if (!kept) known.set(laid, (kept = new Map()));
+  let how = kept.get(part);
+  if (how === undefined) kept.set(part, (how = howTwice(part, laid)));
+  return how;
+}
+
+/** Asked for every order that is tried, and worked out once for a fly. */
+const known = new WeakMap<LaidFly, Map<LaidPart, Twice | null>>();
+
+function howTwice(part: LaidPart, laid: LaidFly): Twice | null {
   const { file, extent } = part;
   if (file.construction === 'sheet') {
     const rear = file.first !== 'front';
