@@ -36,8 +36,18 @@ const rib = {
   to: 'eyes.rear',
 };
 
+const hair = {
+  id: 'hair',
+  role: 'head',
+  construction: 'spun',
+  material: 'deer hair',
+  diameter: '9 mm',
+  from: 'eye + 1 mm',
+  to: 'station 1.5',
+};
+
 function open(chosen: string | null): Bench {
-  const bench = createBench(stored(fly({ parts: [eyes, tail, rib], intent: { ride: 'point-down' } })));
+  const bench = createBench(stored(fly({ parts: [eyes, tail, rib, hair], intent: { ride: 'point-down' } })));
   bench.setState({ selected: chosen === null ? HOOK : partCalled(chosen) });
   render(
     <BenchProvider value={bench}>
@@ -76,6 +86,16 @@ describe('the sentence of a part', () => {
     expect(part(bench, 'tail')['length']).toBeUndefined();
     expect(part(bench, 'tail')['tip']).toMatch(/^bend \+ [\d.]+ mm$/);
     expect(bench.getState().laid.parts[1]?.extent.tipMm).toBeCloseTo(before, 1);
+  });
+  test('colours in a row are written with commas; one alone is asked back, none takes them away', () => {
+    const bench = open('hair');
+    set('bands of colour', 'olive, white');
+    expect(part(bench, 'hair')['bands']).toEqual(['olive', 'white']);
+    set('bands of colour', 'olive');
+    expect(part(bench, 'hair')['bands']).toEqual(['olive', 'white']);
+    expect(document.body.textContent).toContain('two colours or more');
+    set('bands of colour', '');
+    expect(part(bench, 'hair')).not.toHaveProperty('bands');
   });
   test('another way to say an amount takes the others away', () => {
     const bench = open('tail');

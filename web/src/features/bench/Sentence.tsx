@@ -90,6 +90,19 @@ function useBlankActs(part: LaidPart) {
     if (typed.is === 'wrong') return [{ path: '', code: 'type', message: typed.message }];
     return set(key, typed.is === 'nothing' ? '' : typed.value);
   };
+  const setColours = (key: string, text: string): readonly Fault[] => {
+    const colours = text
+      .split(',')
+      .map((each) => each.trim())
+      .filter((each) => each !== '');
+    if (colours.length === 1)
+      return [{ path: '', code: 'type', message: 'two colours or more, with commas between them' }];
+    const file = withPart(bench.getState().file, id, (each) => {
+      const bare = withKey(each, key, undefined);
+      return colours.length === 0 ? bare : { ...bare, [key]: colours };
+    });
+    return change(bench, file, undefined, `${id}.${key}`);
+  };
   const step = (key: string, steps: number): string | null => {
     const at = relationsOf(part.file).find((each) => each.key === key);
     const relation = at ? readRelation(at) : null;
@@ -117,7 +130,13 @@ function useBlankActs(part: LaidPart) {
     if (kind === 'relation' && isLengthKey(key)) return { kind: 'length', nominal: part.extent.readings[key]?.mm };
     return key === 'mass' ? { kind: 'mass', nominal: part.massMg } : undefined;
   };
-  return { set, setCount, step, swap, others, partsFor, measuresOf };
+  return { set, setCount, setColours, step, swap, others, partsFor, measuresOf };
+}
+
+/** Colours in a row, as a part has them. */
+function coloursOf(part: Part, key: string): readonly string[] {
+  const colours = fieldsOf(part)[key];
+  return Array.isArray(colours) ? colours.map(String) : [];
 }
 
 interface BlankFieldProps {
@@ -127,7 +146,11 @@ interface BlankFieldProps {
 }
 
 /** One blank, by its kind. */
-function BlankField({ part, piece, acts: { set, setCount, step, swap, partsFor, measuresOf } }: BlankFieldProps) {
+function BlankField({
+  part,
+  piece,
+  acts: { set, setCount, setColours, step, swap, partsFor, measuresOf },
+}: BlankFieldProps) {
   if (piece.kind === 'swap') return <SwapField part={part.file} piece={piece} onSwap={swap} />;
   const { key, label, empty } = piece;
   const value = textOf(part.file, key);
@@ -141,6 +164,15 @@ function BlankField({ part, piece, acts: { set, setCount, step, swap, partsFor, 
         onChange={(next) =>
           set(key, piece.kind === 'choice' && piece.numeric === true && next !== '' ? Number(next) : next)
         }
+      />
+    );
+  if (piece.kind === 'colours')
+    return (
+      <TextField
+        label={label}
+        value={coloursOf(part.file, key).join(', ')}
+        empty={empty}
+        onChange={(text) => setColours(key, text)}
       />
     );
   if (piece.kind === 'dose') return <DoseField value={value} empty={empty} onChange={(next) => set(key, next)} />;

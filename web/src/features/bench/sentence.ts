@@ -11,8 +11,8 @@ export const DETAILS = '\n';
 export type Piece =
   | string
   | {
-      /** A relation, a quantity with its unit, a count, a share from −1 to 1, a dose by name, yes or nothing, another part. */
-      readonly kind: 'relation' | 'quantity' | 'count' | 'share' | 'dose' | 'yes' | 'part';
+      /** A relation, a quantity with its unit, a count, a share from −1 to 1, a dose by name, yes or nothing, another part, colours in a row. */
+      readonly kind: 'relation' | 'quantity' | 'count' | 'share' | 'dose' | 'yes' | 'part' | 'colours';
       readonly key: string;
       readonly label: string;
       readonly empty?: string;
@@ -257,6 +257,13 @@ const feather: Told<'feather'> = (part, drawers) => [
   'of',
   material(names(drawers.feathers)),
   ',',
+  ...(part.form === 'slips'
+    ? [
+        'married, top to bottom,',
+        { kind: 'colours' as const, key: 'married', label: 'married strands', empty: 'of one' },
+        ',',
+      ]
+    : []),
   count('perSide', 'feathers a side', part.form === 'tips' ? '2' : '1'),
   'a side,',
   relation('width', 'width', 'as wide as it comes'),
@@ -344,6 +351,8 @@ const spun: Told<'spun'> = (part, drawers) => [
   DETAILS,
   'denser on the near side by',
   { kind: 'share', key: 'lean', label: 'lean', empty: '0' },
+  ', banded, rear to front,',
+  { kind: 'colours', key: 'bands', label: 'bands of colour', empty: 'in one colour' },
 ];
 
 const sheet: Told<'sheet'> = (_part, drawers) => [
