@@ -79,7 +79,8 @@ export const LENGTH: readonly Check[] = [
     find: (fly) =>
       partsOf(fly.laid, 'bundle', 'strip').flatMap((part): Found[] => {
         const at = standingOf(fly, part);
-        if (!at || at.key !== 'length' || hookBehind(fly, part)) return [];
+        // Legs that are too long are told as such: no fish nips them off.
+        if (!at || at.key !== 'length' || at.slot === 'legs' || hookBehind(fly, part)) return [];
         const figure = at.valueMm / at.highMm;
         if (figure < fly.limit('note')) return [];
         const warn = figure >= fly.limit('warn');

@@ -58,7 +58,7 @@ const plain = (text: string): string => text.toLowerCase().replace(/\s+/g, ' ').
 function valueOf(part: LaidPart, key: string, reading: Reading | undefined): number | null {
   if (key === 'tip') return part.extent.tipMm;
   if (key === 'from') return Math.max(part.extent.startMm, part.extent.endMm);
-  return (reading?.mm ?? part.extent.lengthMm) + ribBoundMm(part);
+  return reading?.mm ?? part.extent.lengthMm + ribBoundMm(part);
 }
 
 /** mm of a wing that a rib binds down along the body: it is as long as it is, bound part and free. */
