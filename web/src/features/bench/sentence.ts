@@ -241,7 +241,7 @@ const bundle: Told<'bundle'> = (part, drawers) => [
   ...reach(part),
   DETAILS,
   'butts',
-  relation('buttsTo', 'butts', 'trimmed there'),
+  relation('buttsTo', 'butts', 'run along the shank'),
   ', set at',
   angle('its usual angle'),
   ', tips',
