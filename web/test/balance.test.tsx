@@ -157,7 +157,7 @@ describe('what each part brings', () => {
         onTake={(file, words) => taken.push(`${words}: ${String(file.parts.length)}`)}
       />,
     );
-    expect(screen.getByTestId('tipping').textContent).toMatch(/× the tipping weight\./);
+    expect(screen.getByTestId('tipping').textContent).toMatch(/× the tipping weight(: weigh a pair)?\./);
     const sizes = screen.getAllByRole('button').filter((each) => /×/.test(each.textContent));
     expect(sizes.length).toBeGreaterThan(2);
     const ratios = sizes.map((each) => Number(/([\d.]+) ×/.exec(each.textContent)?.[1]));

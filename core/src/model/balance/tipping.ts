@@ -20,8 +20,11 @@ export interface Tipping {
   readonly range: readonly [low: number, high: number] | null;
 }
 
+/** A ratio from which on it tips the fly for sure. Judgement: wet fur lies on it, and no pair is quite the next. */
+const SURE = 1.3;
+
 /** Whether what it is worth turns within a range: from not tipping the fly at all to tipping it for sure. */
-export const turnsWithin = (range: readonly [number, number] | null, sure: number): boolean =>
+export const turnsWithin = (range: readonly [number, number] | null, sure = SURE): boolean =>
   range !== null && range[0] < sure && range[1] > 1;
 
 const LEAST_LEVER_MM = 0.05;

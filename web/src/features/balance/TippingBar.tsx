@@ -1,12 +1,20 @@
-import type { LaidFly, TippingOf } from '@jobbet/core/model';
+import { turnsWithin, type LaidFly, type TippingOf } from '@jobbet/core/model';
 import type { Drawers } from '@jobbet/core/drawers';
 import { swapOffers } from '@jobbet/core/edit';
-import { formatLength, formatMass, formatNumber } from '@jobbet/core/units';
+import { formatLength, formatMass, formatNumber, type Style } from '@jobbet/core/units';
 import type { FlyFile } from '@jobbet/core/pattern';
 import { useMemo, useRef } from 'react';
 import { useSize } from '../../shared/ui/useSize.ts';
 import { WhyButton } from '../../fly/verdict/WhyButton.tsx';
 import { useStyle } from '../../shared/settings/settings.ts';
+
+/** How many times what turns the fly over is fitted: a range, where nobody has weighed it and the verdict turns within it. */
+function fittedWords({ ratio, range }: NonNullable<TippingOf['asTied']>, style: Style): string {
+  const times = (of: number): string => formatNumber(of, 1, style);
+  return range && turnsWithin(range)
+    ? `${times(range[0])} to ${times(range[1])} × the tipping weight: weigh a pair`
+    : `${formatNumber(ratio, 2, style)} × the tipping weight`;
+}
 
 interface TippingBarProps {
   readonly laid: LaidFly;
@@ -63,10 +71,7 @@ export function TippingBar({ laid, drawers, tipping, first, onTake }: TippingBar
       </div>
       <p data-testid="tipping">
         <b>{mass(tipping.massMg)}</b>
-        {tipping.asTied
-          ? `, ${formatNumber(tipping.asTied.ratio, 2, style)} × the tipping weight`
-          : ', and no mass of it turns the fly over here'}
-        .{' '}
+        {tipping.asTied ? `, ${fittedWords(tipping.asTied, style)}` : ', and no mass of it turns the fly over here'}.{' '}
         <span className="text-ink2">
           {tipping.otherSide
             ? `On the other side of the shank it would tip at ${mass(tipping.otherSide.massMg)}.`

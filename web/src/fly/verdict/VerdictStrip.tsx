@@ -157,12 +157,9 @@ function Figures({ report, tight, laid, certain }: FiguresProps) {
   );
 }
 
-/** A ratio of more than so much is sure. */
-const SURE = 1.3;
-
 /** How many times the eyes that turn it over are fitted; a range where nobody has weighed them and the verdict turns within it. */
 function tippingWords({ ratio, ratioRange }: NonNullable<FlyReport['keel']['tipping']>, style: Style): string {
-  const open = ratioRange && turnsWithin(ratioRange, SURE);
+  const open = ratioRange && turnsWithin(ratioRange);
   return open
     ? `yours ${formatNumber(ratioRange[0], 1, style)} to ${formatNumber(ratioRange[1], 1, style)} ×, weigh a pair`
     : `yours ${formatNumber(ratio, 2, style)} ×`;
