@@ -64,7 +64,7 @@ export interface Twice {
  */
 export function twiceDone(part: LaidPart, laid: LaidFly): Twice | null {
   let kept = known.get(laid);
-  if (!kept) known.set(laid, (kept = new Map()));
+  if (!kept) known.set(laid, (kept = new Map<LaidPart, Twice | null>()));
   let how = kept.get(part);
   if (how === undefined) kept.set(part, (how = howTwice(part, laid)));
   return how;
