@@ -71,7 +71,9 @@ export function TippingBar({ laid, drawers, tipping, first, onTake }: TippingBar
       </div>
       <p data-testid="tipping">
         <b>{mass(tipping.massMg)}</b>
-        {tipping.asTied ? `, ${fittedWords(tipping.asTied, style)}` : ', and no mass of it turns the fly over here'}.{' '}
+        {tipping.asTied
+          ? `, ${fittedWords(tipping.asTied, style)}`
+          : ', and no mass of it turns the fly over here'}.{' '}
         <span className="text-ink2">
           {tipping.otherSide
             ? `On the other side of the shank it would tip at ${mass(tipping.otherSide.massMg)}.`
