@@ -64,7 +64,7 @@ test('a pattern file goes out by the menu and comes in again as it was', async (
     await choose(page, [{ name: 'glass-smolt.fly.json', text }]);
     await expect(page.getByRole('dialog')).toContainText('The box already holds Glass Smolt');
     await page.getByRole('button', { name: 'Take 1 in' }).click();
-    await expect(page.getByRole('button', { name: /^Glass Smolt, taken in,/ })).toBeVisible();
+    await expect(page.getByRole('button', { name: /^Glass Smolt, imported,/ })).toBeVisible();
   });
 });
 
@@ -106,7 +106,7 @@ test('bad files are refused by name with what is wrong, the sound one beside the
   ]);
   const dialog = page.getByRole('dialog');
   for (const words of [
-    'cut.fly.json is not taken in',
+    'cut.fly.json is not imported',
     'ends too soon',
     'the file is 5.0 MB',
     'nested deeper than 24 levels',

@@ -162,13 +162,13 @@ test('a CSV with three bad rows: each is marked, the good ones or none come in, 
   await expect(dialog.getByRole('row', { name: /^6 / })).toContainText('name');
   await expect(dialog.getByRole('row', { name: /^7 mill run 2/ })).toContainText('not a number');
   await expect(dialog.getByRole('row', { name: /^5 salmon double 6/ })).toContainText('replaces');
-  await dialog.getByRole('button', { name: 'Lay in none' }).click();
+  await dialog.getByRole('button', { name: 'Import none' }).click();
   await expect(page.getByText('11 of 11')).toBeVisible();
   await take();
-  await dialog.getByRole('button', { name: 'Lay in the 3 good ones' }).click();
+  await dialog.getByRole('button', { name: 'Import the 3 good ones' }).click();
   await expect(page.getByText('13 of 13')).toBeVisible();
   await expect(cell(page, 'salmon double 6', 'shankMm')).toHaveText('16.1');
-  await expect(changed(page)).toContainText('2 laid in, 1 replaced.');
+  await expect(changed(page)).toContainText('2 imported, 1 replaced.');
   await expect(changed(page)).toContainText('Ferryman');
   await page.keyboard.press('z');
   await expect(page.getByText('11 of 11')).toBeVisible();
@@ -183,7 +183,7 @@ test('a CSV that is no drawer says why and changes nothing', async ({ demo, page
       { name: 'odd.csv', mimeType: 'text/csv', buffer: Buffer.from('name,colour of the box\nit,red\n') },
     ]);
   await expect(page.getByRole('alert')).toContainText('"colour of the box" is no column of this drawer');
-  await expect(page.getByRole('button', { name: /^Lay in (all|the)/ })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /^Import (all|the)/ })).toHaveCount(0);
 });
 
 test('a drawer by keyboard alone: found, sorted, written in, refused, taken out, taken back', async ({ own, page }) => {

@@ -40,7 +40,7 @@ describe('taking in', () => {
       'POST /api/flies New',
       'GET /api/flies/f1',
       'PUT /api/flies/f1 Taken 7',
-      'POST /api/flies New, taken in',
+      'POST /api/flies New, imported',
     ]);
     expect(told).toEqual([1, 2, 3]);
     asked = [];
@@ -57,7 +57,7 @@ describe('taking in', () => {
         }}
       />,
     );
-    expect(screen.getByText('bad.fly.json is not taken in')).toBeTruthy();
+    expect(screen.getByText('bad.fly.json is not imported')).toBeTruthy();
     expect(screen.getByText('name: is empty')).toBeTruthy();
     expect(screen.getAllByLabelText('keep both')).toHaveLength(2);
     expect(screen.getAllByLabelText(/replace it/)).toHaveLength(1);

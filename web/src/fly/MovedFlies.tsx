@@ -49,9 +49,10 @@ export function MovedFlies({ words, changes, working = false, onSeen }: MovedFli
               <Link className="font-semibold underline" to={`/fly/${change.flyId}`}>
                 {change.name}
               </Link>
-              {figures.map(({ words: said, verdict }) => (
+              {figures.map(({ words: said, verdict }, i) => (
                 <span key={said} className={verdict ? 'text-warn font-semibold' : 'text-ink2'}>
-                  {verdict && <SnagFlag />} {said};
+                  {verdict && <SnagFlag />} {said}
+                  {i < figures.length - 1 ? ';' : ''}
                 </span>
               ))}
             </li>

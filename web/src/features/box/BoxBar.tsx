@@ -26,7 +26,7 @@ export function BoxBar(props: BoxBarProps) {
     <>
       <TopBar title={<h1 className="text-fly font-bold">Box</h1>}>
         <button type="button" onClick={() => files.current?.click()}>
-          take in <span className="plain-key">I</span>
+          import <span className="plain-key">I</span>
         </button>
         <button type="button" onClick={() => void navigate('/drawers')}>
           drawers <span className="plain-key">D</span>

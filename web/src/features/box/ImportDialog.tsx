@@ -22,9 +22,9 @@ export function ImportDialog({ incoming, onClose }: { readonly incoming: Incomin
     setDone(0);
     try {
       const count = await takeIn(incoming, answers, setDone);
-      say(`${String(count)} ${count === 1 ? 'fly' : 'flies'} taken in.`);
+      say(`${String(count)} ${count === 1 ? 'fly' : 'flies'} imported.`);
     } catch (error) {
-      say(error instanceof Error ? error.message : 'They were not all taken in.');
+      say(error instanceof Error ? error.message : 'They were not all imported.');
     }
     await mutate('flies');
     onClose();
@@ -40,7 +40,7 @@ export function ImportDialog({ incoming, onClose }: { readonly incoming: Incomin
         <p role="status" className="mb-2">
           {done} of {takes} in.
         </p>
-        <progress className="w-full" max={takes} value={done} aria-label="Files taken in" />
+        <progress className="w-full" max={takes} value={done} aria-label="Files imported" />
       </DialogBox>
     );
   if (known.length + refused.length === 0) return null;
@@ -59,7 +59,7 @@ export function ImportDialog({ incoming, onClose }: { readonly incoming: Incomin
       {refused.map(({ name, reasons }) => (
         <section key={name} className="border-t border-hair py-2">
           <h3 className="font-semibold text-warn flex gap-1.5 items-center">
-            <SnagFlag /> {name} is not taken in
+            <SnagFlag /> {name} is not imported
           </h3>
           <ul className="pl-5">
             {reasons.slice(0, 8).map((reason) => (

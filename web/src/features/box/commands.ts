@@ -10,5 +10,5 @@ export const BOX = {
   copy: { name: 'Copy the fly', group, keys: 'c' },
   rename: { name: 'Rename the fly', group, keys: 'r' },
   remove: { name: 'Put the fly in the trash', group, keys: 'delete' },
-  take: { name: 'Take in pattern files', group, keys: 'i' },
+  take: { name: 'Import pattern files', group, keys: 'i' },
 } as const satisfies CommandTable;

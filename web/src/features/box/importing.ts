@@ -64,7 +64,7 @@ export async function takeIn(
   for (const file of fresh) await one(api.create(file));
   for (const [i, { file, stored }] of known.entries()) {
     const answer = answers[i] ?? 'both';
-    if (answer === 'both') await one(api.create({ ...file, name: `${file.name}, taken in` }));
+    if (answer === 'both') await one(api.create({ ...file, name: `${file.name}, imported` }));
     if (answer === 'replace' && stored) await one(replace(stored.id, file));
   }
   return done;

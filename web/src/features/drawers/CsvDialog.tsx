@@ -29,12 +29,12 @@ export function CsvDialog({ drawer, file, read, known, onClose }: CsvDialogProps
       setWorking(false);
       const first = error instanceof RequestError ? error.faults[0] : undefined;
       setProblem(
-        `Nothing was laid in. ${error instanceof Error ? error.message : ''}${first ? ` ${first.path}: ${first.message}` : ''}`,
+        `Nothing was imported. ${error instanceof Error ? error.message : ''}${first ? ` ${first.path}: ${first.message}` : ''}`,
       );
     }
   };
   return (
-    <DialogBox title={`Take in ${file}`} open wide onClose={onClose}>
+    <DialogBox title={`Import ${file}`} open wide onClose={onClose}>
       {read.faults.map((fault) => (
         <p key={fault.path + fault.message} role="alert" className="flex gap-1.5 text-warn mb-1">
           <SnagFlag />
@@ -63,12 +63,12 @@ export function CsvDialog({ drawer, file, read, known, onClose }: CsvDialogProps
             {working
               ? 'Laying in'
               : bad === 0
-                ? `Lay in all ${String(good.length)}`
-                : `Lay in the ${String(good.length)} good ones`}
+                ? `Import all ${String(good.length)}`
+                : `Import the ${String(good.length)} good ones`}
           </button>
         )}
         <button type="button" className="sheet-button" onClick={onClose}>
-          Lay in none
+          Import none
         </button>
       </div>
     </DialogBox>

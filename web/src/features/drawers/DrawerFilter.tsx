@@ -62,10 +62,10 @@ export function DrawerFilter(props: DrawerFilterProps) {
       </span>
       <div className="ml-auto flex gap-3">
         <button type="button" className="sheet-button" disabled={onRemove === null} onClick={() => onRemove?.()}>
-          Take out
+          Remove
         </button>
         <button type="button" className="sheet-button primary" disabled={onAdd === null} onClick={() => onAdd?.()}>
-          Lay in another <span className="opacity-70">A</span>
+          Add another <span className="opacity-70">A</span>
         </button>
       </div>
     </div>

@@ -47,7 +47,7 @@ export function DrawerTop({ drawer, file, onUndo, onRedo, onTakeIn, onSave, onFi
         redo
       </button>
       <button type="button" onClick={onTakeIn}>
-        take in CSV <span className="plain-key">I</span>
+        import CSV <span className="plain-key">I</span>
       </button>
       <button type="button" onClick={onSave}>
         save CSV <span className="plain-key">S</span>

@@ -157,7 +157,7 @@ function Told({ drawer, failed, rows, found, find }: ToldProps) {
   if (rows === 0)
     return (
       <p className="p-6 text-sentence text-ink2">
-        The drawer is empty. Lay in the first {ONE[drawer]} <span className="plain-key">A</span>, or take in a CSV{' '}
+        The drawer is empty. Add the first {ONE[drawer]} <span className="plain-key">A</span>, or import a CSV{' '}
         <span className="plain-key">I</span>.
       </p>
     );

@@ -174,7 +174,7 @@ export function layIn(drawer: DrawerName, items: readonly DrawerItem[]): Promise
       const steps = after
         .filter((row) => before.get(row.id)?.revision !== row.revision)
         .map((row): Step => ({ drawer: row.drawer, id: row.id, was: before.get(row.id)?.item ?? null, is: row.item }));
-      const words = `${String(added)} laid in${replaced > 0 ? `, ${String(replaced)} replaced` : ''}.`;
+      const words = `${String(added)} imported${replaced > 0 ? `, ${String(replaced)} replaced` : ''}.`;
       setState({ told: { words, changes } });
       if (steps.length > 0) done({ words, steps, changes });
       if (changes.length > 0) void mutate('flies');

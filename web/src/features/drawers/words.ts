@@ -21,6 +21,6 @@ export const CAUTION: Readonly<Record<DrawerName, string>> = {
     'People disagree: copy a school and make it yours. A rule is a relation, or two parted by or; flies that follow it can be told to follow again.',
   rules:
     'What you write here is held against every fly while it is in force. The real rules of a water are yours to look up.',
-  limits: 'Limits are judgement, to be argued with. Taken out, a limit is as usual again.',
+  limits: 'Limits are judgement, to be argued with. Removed, a limit is as usual again.',
   threads: 'Gel-spun thread cuts skin: hold it by the bobbin when pulling hard.',
 };
