@@ -194,6 +194,30 @@ describe('the order is the one tiers use', () => {
     expect(how(laid([palmer({ from: 'bend', to: 'station 3' }), body()]), 'palmer/catch')).toContain('by its tip');
     expect(how(laid([collar()]), 'collar')).toContain('by its tip');
   });
+  test('the tip of a hackle that is wound to the rear is held by the rib, and the thread stays in front', () => {
+    const fly = laid([rib({ direction: 'counter' }), body(), palmer()]);
+    expect(how(fly, 'palmer')).toContain('the first turn of the rib binds it');
+    const [move] = tyingPlan(fly).moves.filter(({ part }) => part.file.id === 'palmer');
+    expect(move?.toMm).toBeCloseTo(move?.fromMm ?? NaN, 9);
+    expect(move?.toMm).toBeLessThan(fly.platform.landmarksMm.bend / 2);
+    expect(how(laid([body(), palmer()]), 'palmer')).toContain('Tie off on the tip');
+  });
+  test('fur in split thread is no rope, and a barb that is pinched is not pinched again', () => {
+    const taper = { profile: ['3 mm', '4 mm', '5 mm'] };
+    const dubbed = (more: Loose) =>
+      how(laid([without(body({ material: 'loose dubbing', ...taper, ...more }), 'diameter')]), 'body');
+    expect(dubbed({})).not.toContain('rope');
+    expect(dubbed({ dubbed: 'rope' })).toContain('rope');
+    const barb = (of: string) =>
+      stepsOf(laid([bead({ at: 'against eye' })], { platform: { kind: 'single', size: '6', barb: of } })).find(
+        ({ key }) => key === 'bead',
+      )?.wrong ?? null;
+    expect([barb('pinched'), barb('none')]).toEqual([null, null]);
+    expect(barb('full')).toContain('pinch the barb first');
+  });
+  test('places just ahead of the bend are told from it', () => {
+    expect(how(laid([tail({ at: 'bend - 1.5 mm' })]), 'tail')).toContain('1.5 mm in front of the bend');
+  });
   test('fur is brushed out while it can be reached: before a strip lies over it', () => {
     const fly = laid([body({ material: 'loose dubbing' }), strip({ at: 'station 2', boundAt: ['bend'] })]);
     expect(inTurn(fly, 'strip/catch', 'body', 'body/brush', 'strip/over')).toEqual([

@@ -164,6 +164,14 @@ const bindsSheet = ({ file }: LaidPart, other: LaidPart): boolean =>
   file.construction === 'wrap' &&
   file.binds?.some((id) => same(id, other.file.id)) === true;
 
+/** A hackle that is wound to the rear and held there by a rib's first turn: the thread stays in front, and ties off nothing behind. */
+export const endsUnderRib = (part: LaidPart, { parts }: LaidFly): boolean =>
+  isPalmer(part) &&
+  tieInMm(part) <= part.extent.startMm + NEAR_MM &&
+  parts.some(
+    (rib) => isRib(rib) && !isUnderHackle(rib) && overlaps(rib, part) && tieInMm(rib) > part.extent.endMm - NEAR_MM,
+  );
+
 /** What is wound over what: a part that is tied in early and wound once everything under it is on. */
 export const woundAfter = (part: LaidPart, laid: LaidFly): LaidPart[] => {
   if (!isRib(part) && !isPalmer(part)) return [];

@@ -6,6 +6,7 @@ import type { Thread } from './threadOf.ts';
 import { partName } from './partName.ts';
 import { frontWords } from './places.ts';
 import { isCutLong } from './words/free.ts';
+import { sideWords } from './words/told.ts';
 
 /** Seconds until the next coat or the box: judgement, look at the bottle. */
 const DRY_S: Readonly<Record<string, number>> = { cement: 600, varnish: 3600, resin: 20, superglue: 60 };
@@ -238,7 +239,9 @@ function longEndsTrimmed(laid: LaidFly, style: Style, drawn: readonly string[]):
       key: 'trim',
       title: 'Trim what was left long',
       how: [`Cut ${cut.join(', ')}, not square: ends of uneven length swim.`],
-      look: ['Both sides the same length.'],
+      look: laid.parts.some((part) => isCutLong(part) && sideWords(part) === 'on both sides')
+        ? ['Both sides the same length.']
+        : [],
       drawn,
     }),
   ];

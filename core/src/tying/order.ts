@@ -1,5 +1,5 @@
 import { traitsOf, type LaidFly, type LaidPart } from '../model/index.ts';
-import { isPair, tieInMm, woundAfter } from './constraints.ts';
+import { endsUnderRib, isPair, tieInMm, woundAfter } from './constraints.ts';
 import { isLeftToRib, twiceDone, type Twice } from './twice.ts';
 
 /** One thing done with a part. */
@@ -52,7 +52,10 @@ class Vise {
   private readonly waits: ReadonlyMap<LaidPart, readonly LaidPart[]>;
   private readonly twice: ReadonlyMap<LaidPart, Twice>;
 
+  private readonly laid: LaidFly;
+
   constructor(parts: readonly LaidPart[], laid: LaidFly, twice: ReadonlyMap<LaidPart, Twice>) {
+    this.laid = laid;
     this.twice = twice;
     this.waits = new Map(
       parts.map((part) => [
@@ -77,8 +80,9 @@ class Vise {
     const twice = this.twice.get(part);
     const [from, to] = twice ? [twice.caughtMm, twice.finishedMm] : [tieInMm(part), tiedOffMm(part)];
     const how = part.file.continues === undefined ? does : 'on';
-    const ends = twice !== undefined || isWound(part) ? to : from;
-    this.moves.push({ part, does: how, fromMm: how === 'tie' || how === 'on' ? from : to, toMm: ends });
+    const stays = endsUnderRib(part, this.laid) || (twice === undefined && !isWound(part));
+    const ends = stays ? from : to;
+    this.moves.push({ part, does: how, fromMm: how === 'tie' || how === 'on' || stays ? from : to, toMm: ends });
     this.done.add(part);
     const at = this.hanging.indexOf(part);
     if (at >= 0) this.hanging.splice(at, 1);

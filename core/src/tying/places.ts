@@ -9,6 +9,9 @@ const SAME_MM = 0.4;
 const BESIDE_MM = 1.2;
 const beside = (mm: number): boolean => mm >= -SAME_MM && mm <= BESIDE_MM;
 
+/** So near the bend a tier says how far in front of it, mm. */
+const NEAR_BEND_MM = 3;
+
 /** What the rear end of a platform is called where the body ends. */
 const rearWords = ({ platform: { kind } }: LaidFly): string =>
   kind === 'tube' ? 'the tube’s end' : kind === 'shank' ? 'the rear of the shank' : 'the bend';
@@ -33,6 +36,8 @@ export function placeWords(laid: LaidFly, style: Style, but: string): (mm: numbe
   const near = (a: number, b: number): boolean => Math.abs(a - b) <= SAME_MM;
   return (mm) => {
     if (near(mm, bend)) return rearWords(laid);
+    const ahead = bend - mm;
+    if (ahead > 0 && ahead < NEAR_BEND_MM) return `${spoken(ahead)} in front of ${rearWords(laid)}`;
     if (mm > bend)
       return laid.platform.kind === 'tube'
         ? `${spoken(mm - bend)} behind the tube`

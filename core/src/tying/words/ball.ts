@@ -62,7 +62,11 @@ function slidOn({ move: { part }, laid, length }: Told, file: PartOf<'ball'>): P
         : `It stays ${length(front)} behind ${frontWords(laid)}: thread in front of it and behind it holds it there, and the wire in front is free to tie on.`,
     ],
     wrong:
-      barb === undefined || barb === 'none' || platform.kind === 'tube' || platform.kind === 'shank'
+      barb === undefined ||
+      barb === 'none' ||
+      barb === 'pinched' ||
+      platform.kind === 'tube' ||
+      platform.kind === 'shank'
         ? null
         : 'A bead that does not pass the barb: pinch the barb first.',
   };

@@ -1,8 +1,8 @@
 import { CAUTIONS, TIE_IN } from '../../data/index.ts';
 import type { PartOf } from '../../pattern/index.ts';
 import type { LaidPart } from '../../model/index.ts';
-import { tieInMm } from '../constraints.ts';
-import { tiesIn } from '../order.ts';
+import { endsUnderRib, tieInMm } from '../constraints.ts';
+import { tiedOffMm, tiesIn } from '../order.ts';
 import { toPlace } from '../places.ts';
 import { across } from '../step.ts';
 import { NOTHING, relationOf, stuffWords, TUG, turnWords, type PartWords, type Told } from './told.ts';
@@ -37,7 +37,8 @@ export function hackleWords(told: Told): PartWords {
       face: 'dull side toward you',
       proof: TUG,
     };
-  const toMm = palmer ? move.toMm : part.extent.startMm;
+  const toMm = palmer ? tiedOffMm(part) : part.extent.startMm;
+  const under = endsUnderRib(part, told.laid);
   return {
     ...NOTHING,
     inHand,
@@ -46,7 +47,11 @@ export function hackleWords(told: Told): PartWords {
       file.style === 'throat'
         ? `${turnWords(turns, style)}, then draw the fibres down and bind them below.`
         : `${turnWords(turns, style)}${palmer ? ` ${toPlace(place(toMm))}` : ', each in front of the last'}, stroking the fibres back at each.`,
-      by === 'tip' ? 'Tie off, trim the butt close.' : 'Tie off on the tip, trim it close.',
+      under
+        ? 'Hold its tip there in the pliers: the first turn of the rib binds it, then trim it.'
+        : by === 'tip'
+          ? 'Tie off, trim the butt close.'
+          : 'Tie off on the tip, trim it close.',
     ],
     measure: across(part.extent.lengthMm, 'of fibre', relationOf(part, 'fibre', 'tip')),
     tool: 'hackle pliers',

@@ -121,7 +121,7 @@ function windingWords(told: Told, begin: number, end: number, turns: number): st
   const before = dubbed === null ? null : DUBBED[dubbed];
   return [
     ...(before === null ? [] : [before]),
-    ...(shape === null || dubbed === 'touch' || dubbed === 'loop' ? [] : [shape]),
+    ...(shape === null || (dubbed !== null && dubbed !== 'rope') ? [] : [shape]),
     directedWords(told, begin, end),
     ...hackleOver(told),
     ...(isFlatLaid(part) && !there ? ['Edge to edge, no gap and no overlap.'] : []),
