@@ -8,7 +8,8 @@ import { Fragment, type ReactNode } from 'react';
 import type { Measures } from '../../shared/instruments/store.ts';
 import { ChoiceField, TextField } from '../../shared/fields/Fields.tsx';
 import { DoseField } from './DoseField.tsx';
-import { DETAILS, sentenceOf, type Piece, type Swap } from './sentence.ts';
+import { sentenceOf } from './sentence.ts';
+import { DETAILS, type Piece, type Swap } from './sentencePieces.ts';
 import { change, changeOrSay, useBench, useBenchStore } from '../../fly/store.ts';
 
 type Part = LaidPart['file'];

@@ -1,6 +1,7 @@
 import type { LaidFly } from '@jobbet/core/model';
 import { DRAWN, techniqueDrawing, techniquesIn, type Step, type Stroke } from '@jobbet/core/tying';
 import { Popover } from 'radix-ui';
+import { AskedCard } from '../../shared/ui/AskedCard.tsx';
 import { useId } from 'react';
 
 type Technique = ReturnType<typeof techniquesIn>[number];
@@ -39,28 +40,20 @@ function TechniqueKey({ technique: { key, name, how, wrong, see, caution }, laid
         {name}
         <span className="sr-only">, how?</span>
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          collisionPadding={8}
-          sideOffset={4}
-          tabIndex={0}
-          aria-labelledby={title}
-          className="z-30 w-[380px] max-h-[var(--radix-popover-content-available-height)] overflow-y-auto bg-sheet border border-ink px-4 py-3 text-left text-body not-italic text-ink leading-snug whitespace-normal"
-        >
-          <h2 id={title} className="font-semibold">
-            {name}
-          </h2>
-          {strokes && <Drawn strokes={strokes} />}
-          <p className="mt-1">{how}</p>
-          <p className="mt-1">
-            <span className="italic text-ink2">Goes wrong:</span> {wrong}
-          </p>
-          <p className="mt-1">
-            <span className="italic text-ink2">Right when:</span> {see}
-          </p>
-          {caution !== undefined && <p className="mt-1 text-warn font-semibold">{caution}</p>}
-        </Popover.Content>
-      </Popover.Portal>
+      <AskedCard titleId={title} className="w-[380px]">
+        <h2 id={title} className="font-semibold">
+          {name}
+        </h2>
+        {strokes && <Drawn strokes={strokes} />}
+        <p className="mt-1">{how}</p>
+        <p className="mt-1">
+          <span className="italic text-ink2">Goes wrong:</span> {wrong}
+        </p>
+        <p className="mt-1">
+          <span className="italic text-ink2">Right when:</span> {see}
+        </p>
+        {caution !== undefined && <p className="mt-1 text-warn font-semibold">{caution}</p>}
+      </AskedCard>
     </Popover.Root>
   );
 }

@@ -1,6 +1,7 @@
 import type { LaidFly } from '@jobbet/core/model';
 import { whyOf, type Asked } from '@jobbet/core/study';
 import { Popover } from 'radix-ui';
+import { AskedCard } from '../../shared/ui/AskedCard.tsx';
 import { useId, type ReactNode } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { Trust } from './Trust.tsx';
@@ -30,18 +31,9 @@ export function WhyButton({ asked, laid, children, className = '' }: WhyButtonPr
           </>
         )}
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          collisionPadding={8}
-          sideOffset={4}
-          // What does not fit is scrolled by the arrow keys.
-          tabIndex={0}
-          aria-labelledby={title}
-          className="z-30 w-[420px] max-h-[var(--radix-popover-content-available-height)] overflow-y-auto bg-sheet border border-ink px-4 py-3 text-left text-body not-italic text-ink leading-snug whitespace-normal"
-        >
-          <Told asked={asked} laid={laid} titleId={title} />
-        </Popover.Content>
-      </Popover.Portal>
+      <AskedCard titleId={title}>
+        <Told asked={asked} laid={laid} titleId={title} />
+      </AskedCard>
     </Popover.Root>
   );
 }
