@@ -99,7 +99,7 @@ export const TECHNIQUES: readonly Technique[] = [
   ),
   technique(
     'strip-plume',
-    'Taking plume by the dose',
+    'Taking plume off its stem',
     'Stroke the fibres back square to the stem, pinch as many as you want and tear them down; moisten the tips to see the length.',
     'Cut tips look cut; too much of it soaks up more than it moves.',
     'Wetted, it is no thicker than it should be.',

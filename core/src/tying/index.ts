@@ -7,7 +7,7 @@ export { bestOrder, inOrder, mended } from './sequence.ts';
 export { partName, partTitle, relationWords } from './partName.ts';
 export { atPlace, behindFront, placeWords } from './places.ts';
 export { type SheetPaper, sheetPages } from './sheet/pages.ts';
-export { type SheetMaterial, type SheetProportion, type TyingSheet, sheetOf } from './sheet/sheet.ts';
+export { type SheetMaterial, type SheetProportion, type TyingSheet, cutWords, sheetOf } from './sheet/sheet.ts';
 export { stageSvgs } from './sheet/stages.ts';
 export { measureLine, saidOnce, sheetHtml, sheetMarkdown } from './sheet/write.ts';
 export { isHeaded, stageOf, stageView } from './stage.ts';

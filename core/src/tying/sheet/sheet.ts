@@ -71,7 +71,7 @@ function proportionOf(part: LaidPart, { length }: Saying, style: Style): SheetPr
 }
 
 /** A piece is cut no shorter than it takes: whole mm, and fives from 100 mm on. */
-function cutWords(mm: number, { spoken }: Saying): string {
+export function cutWords(mm: number, { spoken }: Pick<Saying, 'spoken'>): string {
   const to = mm >= 100 ? 5 : 1;
   return spoken(Math.ceil(mm / to - 1e-9) * to);
 }

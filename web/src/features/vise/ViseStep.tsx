@@ -1,6 +1,6 @@
 import type { LaidFly } from '@jobbet/core/model';
-import { byEye, relationWords, type Step } from '@jobbet/core/tying';
-import { formatLength, formatNumber } from '@jobbet/core/units';
+import { byEye, cutWords, relationWords, type Step } from '@jobbet/core/tying';
+import { formatLength, formatNumber, saying } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import { TechniqueKeys } from '../../fly/tyings/TechniqueKeys.tsx';
 import { useStyle } from '../../shared/settings/settings.ts';
@@ -64,9 +64,7 @@ export function ViseStep({ laid, step, threadMm, turns, far, onTap }: ViseStepPr
           {step.inHand.map((each) => (
             <p key={each}>{each}</p>
           ))}
-          {step.cutMm !== null && (
-            <p className="font-semibold">{Object.values(formatLength(step.cutMm, style)).join(' ')} long</p>
-          )}
+          {step.cutMm !== null && <p className="font-semibold">{cutWords(step.cutMm, saying(style))} long</p>}
         </div>
         <div className="flex-1 min-w-0 text-right">
           {far && <p className="text-ink2">From the far side</p>}
