@@ -206,3 +206,13 @@ export async function findings(page: Page): Promise<string[]> {
     .filter((each) => each.impact === 'serious' || each.impact === 'critical')
     .flatMap((each) => each.nodes.map((node) => `${each.id}: ${node.target.join(' ')} ${node.failureSummary ?? ''}`));
 }
+
+/** The name of the fly in the bar, which opens what can be done with it. */
+export const flyName = (page: Page) => page.getByRole('heading', { level: 1 });
+
+/** Does something by its name among the commands. */
+export async function command(page: Page, name: string): Promise<void> {
+  await page.keyboard.press('Control+k');
+  await typed(page, name);
+  await page.getByRole('option', { name }).first().click();
+}

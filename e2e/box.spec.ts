@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
-import { example, expect, openFly, ROOT, test, toBox, typed } from './boathouse.ts';
+import { command, example, expect, openFly, ROOT, test, toBox, typed } from './boathouse.ts';
 
 const flies = (page: Page) => page.getByRole('list', { name: 'Flies' }).getByRole('listitem');
 const choose = (page: Page, input: { name: string; text: string }[]): Promise<void> =>
@@ -43,7 +43,7 @@ test('copied, renamed, put in the trash, taken back by undo and from the trash',
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(flies(page)).toHaveCount(2);
   await more('Long Glide', 'Put in the trash');
-  await page.getByRole('button', { name: 'trash' }).click();
+  await command(page, 'Trash');
   await page.getByRole('button', { name: 'Back to the box' }).click();
   await expect(page.getByText('The trash is empty')).toBeVisible();
   await toBox(page, empty);

@@ -1,4 +1,4 @@
-import { blank, expect, results, ride, row, saved, test, toBox, write } from './boathouse.ts';
+import { blank, command, expect, flyName, results, ride, row, saved, test, toBox, write } from './boathouse.ts';
 
 test('from an empty box to a fly that is there after a reload', async ({ empty, page }) => {
   await toBox(page, empty);
@@ -10,7 +10,7 @@ test('from an empty box to a fly that is there after a reload', async ({ empty, 
     await dialog.getByLabel('Size').selectOption('6');
     await dialog.getByLabel('Shank', { exact: true }).selectOption({ label: '3X long' });
     await dialog.getByRole('button', { name: 'Lay it out' }).click();
-    await expect(page.getByLabel('name of the fly')).toHaveValue('Slate Runner');
+    await expect(flyName(page)).toHaveText('Slate Runner');
     await expect(page.getByText('shank ≈ 27.1 mm')).toBeVisible();
     await expect(ride(page)).toHaveText('point-down');
   });
@@ -45,7 +45,7 @@ test('from an empty box to a fly that is there after a reload', async ({ empty, 
   await test.step('undo, redo', async () => {
     await page.getByRole('button', { name: /^undo/ }).click();
     await expect(ride(page)).toHaveText('point-down');
-    await page.getByRole('button', { name: 'redo' }).click();
+    await command(page, 'Redo');
     await expect(ride(page)).toHaveText('point-up');
   });
   await test.step('reload: it is all there', async () => {

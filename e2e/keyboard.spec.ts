@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { blank, expect, results, ride, saved, test, toBox, typed } from './boathouse.ts';
+import { blank, expect, flyName, results, ride, saved, test, toBox, typed } from './boathouse.ts';
 
 const keys = async (page: Page, ...names: string[]): Promise<void> => {
   for (const name of names) await page.keyboard.press(name);
@@ -103,7 +103,7 @@ test('a fly by keyboard alone: laid out, tied, pulled, reordered, undone, found 
     await keys(page, '/');
     await typed(page, 'minnow');
     await keys(page, 'Enter');
-    await expect(page.getByLabel('name of the fly')).toHaveValue('Tin Minnow');
+    await expect(flyName(page)).toHaveText('Tin Minnow');
   });
 });
 
@@ -119,7 +119,7 @@ test('single letters can be turned off; Ctrl ones go on working', async ({ demo,
 
 test('Enter on a button presses the button, whatever Enter does elsewhere', async ({ demo, page }) => {
   await toBox(page, demo);
-  await page.getByRole('button', { name: 'settings' }).focus();
+  await page.getByRole('button', { name: 'commands' }).focus();
   await keys(page, 'Enter');
-  await expect(page.getByRole('heading', { name: 'Settings' })).toBeVisible();
+  await expect(page.getByRole('dialog', { name: 'Commands' })).toBeVisible();
 });

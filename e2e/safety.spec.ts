@@ -1,4 +1,17 @@
-import { Boathouse, example, expect, findings, openFly, results, row, saved, test, toBox, write } from './boathouse.ts';
+import {
+  Boathouse,
+  example,
+  expect,
+  flyName,
+  findings,
+  openFly,
+  results,
+  row,
+  saved,
+  test,
+  toBox,
+  write,
+} from './boathouse.ts';
 
 test('what reckons breaks down: it is said, started again, and the figures are of the fly as it is', async ({
   empty,
@@ -65,7 +78,7 @@ test('work left on this device for a fly that is gone is put in the box as a new
   await left.getByRole('button', { name: 'throw it away' }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
   await left.getByRole('button', { name: 'put it in the box as a new fly' }).click();
-  await expect(page.getByLabel('name of the fly')).toHaveValue('Ferryman, from this device');
+  await expect(flyName(page)).toHaveText('Ferryman, from this device');
 });
 
 test('who reaches it from elsewhere signs in with the phrase, sees the devices and can leave', async ({ page }) => {

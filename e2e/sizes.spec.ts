@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, row, test, toBox, typed } from './boathouse.ts';
+import { expect, flyName, row, test, toBox, typed } from './boathouse.ts';
 
 const cell = (page: Page, size: string, name: string) => page.locator(`[data-size="${size}"][data-row="${name}"]`);
 
@@ -28,7 +28,7 @@ test('a run over five sizes, a double and a tube, held three ways; one of them b
   expect(new Set(held).size).toBe(3);
   await page.getByRole('button', { name: 'Save 2 as a fly of its own' }).click();
   await page.getByRole('button', { name: 'Open it' }).click();
-  await expect(page.getByLabel('name of the fly')).toHaveValue('Slate Runner, 2');
+  await expect(flyName(page)).toHaveText('Slate Runner, 2');
   await row(page, 'eyes').click();
   await test.step('it knows whose run it is of, and is brought up to it again', async () => {
     await page.getByRole('button', { name: /^Hook, thread/ }).click();
@@ -93,5 +93,5 @@ test('the sizes are written by keyboard, refused in words, and kept', async ({ o
   await expect(page.getByLabel('sizes of the run')).toHaveValue('8, 10');
   await expect(cell(page, '10', 'sinks')).toContainText('cm/s');
   await page.keyboard.press('1');
-  await expect(page.getByLabel('name of the fly')).toHaveValue('Ferryman');
+  await expect(flyName(page)).toHaveText('Ferryman');
 });

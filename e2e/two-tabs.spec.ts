@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { blank, example, expect, openFly, row, saved, test, write, type Boathouse } from './boathouse.ts';
+import { blank, example, expect, flyName, openFly, row, saved, test, write, type Boathouse } from './boathouse.ts';
 
 /** The same fly open in two tabs, saved in the first and then changed in the second. */
 async function clash(page: Page, empty: Boathouse): Promise<{ other: Page; id: string }> {
@@ -46,7 +46,7 @@ test('take theirs: the bench shows what was saved', async ({ empty, page }) => {
 test('save mine as a copy: both are in the box', async ({ empty, page }) => {
   const { other, id } = await clash(page, empty);
   await other.getByRole('button', { name: 'Save mine as a copy' }).click();
-  await expect(other.getByLabel('name of the fly')).toHaveValue('Peat Lantern, mine');
+  await expect(flyName(other)).toHaveText('Peat Lantern, mine');
   await row(other, 'tail').click();
   await expect(blank(other, 'length')).toHaveValue('30 mm');
   expect(await kept(page, empty, id)).toBe('20 mm');

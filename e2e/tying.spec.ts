@@ -89,7 +89,7 @@ test('a fly is tied at the vise by keyboard alone, with a reload in the middle',
   await openFly(page, empty, example('otters-lamp'));
   await page.keyboard.press('4');
   await expect(page.getByTestId('tying-sheet')).toBeVisible();
-  await page.keyboard.press('t');
+  await page.keyboard.press('g');
   const step = page.getByTestId('vise-step');
   await expect(step).toHaveAttribute('data-step', 'hook');
   for (let i = 0; i < 3; i++) await page.keyboard.press('Space');

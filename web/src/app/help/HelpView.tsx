@@ -1,5 +1,5 @@
 import { GLOSSARY } from '@jobbet/core/data';
-import { TopBar } from '../../shared/ui/TopBar.tsx';
+import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 
 const LENGTHS: readonly (readonly [string, string])[] = [
   ['1.2 shank', 'a share of the shank; also gap, wire, hook, body, head space'],
@@ -36,7 +36,7 @@ function Table({ rows }: { readonly rows: readonly (readonly [string, string])[]
 export function HelpView() {
   return (
     <div className="flex flex-col h-full">
-      <TopBar title={<h1 className="text-fly font-bold">Help</h1>} />
+      <HouseBar title="Help" />
       <main tabIndex={0} className="p-4 max-w-3xl overflow-auto leading-relaxed">
         <p className="mb-4">
           A fly is laid out on its hook, part by part. Every length is a relation to something already there, so that it

@@ -3,7 +3,7 @@ import { BrokenRows } from './BrokenRows.tsx';
 import { Devices } from './Devices.tsx';
 import { KeepSafe } from './KeepSafe.tsx';
 import { LeftOnDevice } from './LeftOnDevice.tsx';
-import { TopBar } from '../../shared/ui/TopBar.tsx';
+import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 
 /** One setting with the values it may have. */
 type RowProps = {
@@ -120,7 +120,7 @@ const ROWS: readonly RowProps[] = [
 export function SettingsView() {
   return (
     <div className="flex flex-col h-full">
-      <TopBar title={<h1 className="text-fly font-bold">Settings</h1>} />
+      <HouseBar title="Settings" />
       <main tabIndex={0} className="p-4 max-w-2xl overflow-auto">
         <p className="text-ink2 mb-2">Kept in this browser.</p>
         {ROWS.map((row) => (

@@ -1,15 +1,28 @@
-import { useState } from 'react';
-import { Outlet, useNavigate } from 'react-router';
+import { useEffect, useMemo, useState } from 'react';
+import { NavigationType, Outlet, useBlocker, useNavigate } from 'react-router';
 import { InstrumentStrip } from '../../shared/instruments/InstrumentStrip.tsx';
 import { toggleInstruments, useInstruments } from '../../shared/instruments/store.ts';
 import { setSettings, useSettings } from '../../shared/settings/settings.ts';
 import { CommandPalette, KeyMap } from './CommandPalette.tsx';
 import { NewFlyDialog } from './NewFlyDialog.tsx';
-import type { ShellContext } from '../../shared/ui/shellContext.ts';
+import { ShellProvider, type Shell } from '../../shared/ui/shellContext.ts';
+import { useOpenDialogs } from '../../shared/ui/openDialogs.ts';
 import { Toasts } from '../../shared/ui/Toasts.tsx';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { SHELL } from './commands.ts';
 import { WorkLine } from '../../shared/ui/WorkLine.tsx';
+
+/** Going back closes the dialog that was opened last, and leaves the view only where none is open. */
+function useBackCloses(): void {
+  const blocker = useBlocker(
+    ({ historyAction }) => historyAction === NavigationType.Pop && useOpenDialogs.getState().closers.length > 0,
+  );
+  useEffect(() => {
+    if (blocker.state !== 'blocked') return;
+    blocker.reset();
+    useOpenDialogs.getState().closers.at(-1)?.();
+  }, [blocker]);
+}
 
 /** What stands round every view: commands, keys, the foot line and the way to a new fly. */
 export function AppShell() {
@@ -19,6 +32,15 @@ export function AppShell() {
   const measuring = useInstruments((state) => state.open);
   const close = (): void => setOpen(null);
   const go = (to: string): void => void navigate(to);
+  const shell = useMemo(
+    (): Shell => ({
+      openNew: () => setOpen('new'),
+      openCommands: () => setOpen('commands'),
+      openKeys: () => setOpen('keys'),
+    }),
+    [],
+  );
+  useBackCloses();
   useTable('shell', SHELL, {
     commands: () => setOpen('commands'),
     keys: () => setOpen('keys'),
@@ -36,19 +58,13 @@ export function AppShell() {
   return (
     <div className="flex flex-col h-full">
       <div className="flex-1 min-h-0">
-        <Outlet
-          context={
-            {
-              openNew: () => setOpen('new'),
-              openCommands: () => setOpen('commands'),
-              openKeys: () => setOpen('keys'),
-            } satisfies ShellContext
-          }
-        />
+        <ShellProvider value={shell}>
+          <Outlet />
+        </ShellProvider>
       </div>
       {measuring && <InstrumentStrip />}
-      <CommandPalette open={open === 'commands'} onClose={close} />
-      <KeyMap open={open === 'keys'} onClose={close} />
+      {open === 'commands' && <CommandPalette open onClose={close} />}
+      {open === 'keys' && <KeyMap open onClose={close} />}
       {open === 'new' && <NewFlyDialog onClose={close} />}
       <Toasts />
       <WorkLine />

@@ -1,6 +1,7 @@
 import { Command } from 'cmdk';
 import { DialogBox } from '../../shared/ui/DialogBox.tsx';
-import { useCommands } from '../../shared/commands/commands.ts';
+import { listed, useCommands, type Command as Offered } from '../../shared/commands/commands.ts';
+import { SHELL } from './commands.ts';
 
 const KEY_NAMES: Readonly<Record<string, string>> = {
   ctrl: 'Ctrl',
@@ -20,17 +21,18 @@ export const keyWords = (combo: string): string =>
     .map((key) => KEY_NAMES[key] ?? key.toUpperCase())
     .join(' ');
 
+const useListed = (): readonly Offered[] => listed(useCommands((state) => state.commands));
+
 const firstOf = (keys: string): string => keys.split(' or ')[0] ?? keys;
 
 /** Everything that can be done from here, found by typing. */
 export function CommandPalette({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
-  const all = Object.values(useCommands((state) => state.commands)).flat();
+  const all = useListed().filter(({ name }) => name !== SHELL.commands.name);
   const groups = [...new Set(all.map((command) => command.group))];
   return (
     <DialogBox title="Commands" open={open} onClose={onClose}>
       <Command label="Commands" loop>
         <Command.Input
-          autoFocus
           placeholder="what to do"
           className="w-full h-9 px-2 mb-2 border-b-2 border-measure bg-transparent outline-none text-sentence"
         />
@@ -68,9 +70,7 @@ export function CommandPalette({ open, onClose }: { readonly open: boolean; read
 
 /** The keys that work here. */
 export function KeyMap({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
-  const all = Object.values(useCommands((state) => state.commands))
-    .flat()
-    .filter((command) => command.keys !== undefined);
+  const all = useListed().filter((command) => command.keys !== undefined);
   const groups = [...new Set(all.map((command) => command.group))];
   return (
     <DialogBox

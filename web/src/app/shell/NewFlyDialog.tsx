@@ -174,7 +174,6 @@ export function NewFlyDialog({ onClose }: { readonly onClose: () => void }) {
         <label className={`${label} col-span-2`}>
           Name
           <input
-            autoFocus
             className={box}
             maxLength={120}
             value={name}

@@ -7,7 +7,7 @@ export const SHELL = {
   keys: { ...anywhere, name: 'Keys', keys: '?' },
   box: { ...anywhere, name: 'Open the box', keys: 'b' },
   fly: { ...anywhere, name: 'Lay out a new fly', keys: 'n' },
-  drawers: { ...anywhere, name: 'Drawers', keys: 'd' },
+  drawers: { ...anywhere, name: 'Open the drawers', keys: 'd' },
   instruments: { ...anywhere, name: 'Caliper and scale', keys: 'm' },
   trash: { ...anywhere, name: 'Trash' },
   settings: { ...anywhere, name: 'Settings' },

@@ -25,7 +25,7 @@ export function AddPartDialog({ open, onClose }: { readonly open: boolean; reado
     <DialogBox title="Tie in a part" open={open} onClose={onClose}>
       <Command label="Parts to tie in" loop>
         <Command.Input
-          autoFocus
+          data-first
           placeholder="eyes, tail, rib"
           className="w-full h-9 px-2 mb-2 border-b-2 border-measure bg-transparent outline-none text-sentence"
         />
@@ -88,7 +88,7 @@ export function RemoveDialog({
         ))}
       </ul>
       <div className="flex gap-3">
-        <button type="button" className="sheet-button primary" autoFocus onClick={freeze}>
+        <button type="button" className="sheet-button primary" data-first onClick={freeze}>
           Freeze them as they are now, and take it off
         </button>
         <button type="button" className="sheet-button" onClick={onClose}>
@@ -134,7 +134,7 @@ export function CopyPartDialog({
   };
   return (
     <DialogBox title={`Copy the ${id}`} open onClose={onClose}>
-      <button type="button" className="sheet-button primary mb-3" autoFocus onClick={here}>
+      <button type="button" className="sheet-button primary mb-3" data-first onClick={here}>
         On this fly, after itself
       </button>
       <h3 className="font-bold mb-1">Or to another fly</h3>

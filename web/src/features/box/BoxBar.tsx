@@ -1,12 +1,9 @@
 import type { RefObject } from 'react';
-import { useNavigate } from 'react-router';
-import type { ShellContext } from '../../shared/ui/shellContext.ts';
-import { ShellKeys } from '../../shared/ui/ShellKeys.tsx';
-import { TopBar } from '../../shared/ui/TopBar.tsx';
+import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 import { FindField } from '../../shared/ui/FindField.tsx';
 import { SORTS, type SortName } from './sorting.ts';
 
-interface BoxBarProps extends Pick<ShellContext, 'openNew'> {
+interface BoxBarProps {
   readonly search: RefObject<HTMLInputElement | null>;
   readonly files: RefObject<HTMLInputElement | null>;
   readonly find: string;
@@ -15,35 +12,16 @@ interface BoxBarProps extends Pick<ShellContext, 'openNew'> {
   readonly onFind: (words: string) => void;
   readonly onFirst: () => void;
   readonly onSort: (sort: SortName) => void;
+  readonly onNew: () => void;
   readonly onTake: (files: FileList | null) => void;
 }
 
 /** The two lines above the box: where to go from here, and what of the box is shown in which order. */
 export function BoxBar(props: BoxBarProps) {
-  const { search, files, find, sort, count, onFind, onFirst, onSort, onTake, openNew } = props;
-  const navigate = useNavigate();
+  const { search, files, find, sort, count, onFind, onFirst, onSort, onTake, onNew } = props;
   return (
     <>
-      <TopBar title={<h1 className="text-fly font-bold">Box</h1>}>
-        <button type="button" onClick={() => files.current?.click()}>
-          import <span className="plain-key">I</span>
-        </button>
-        <button type="button" onClick={() => void navigate('/drawers')}>
-          drawers <span className="plain-key">D</span>
-        </button>
-        <button type="button" onClick={() => void navigate('/trash')}>
-          trash
-        </button>
-        <button type="button" onClick={() => void navigate('/settings')}>
-          settings
-        </button>
-        <button type="button" onClick={() => void navigate('/help')}>
-          help
-        </button>
-        <ShellKeys />
-        <button type="button" className="sheet-button primary" onClick={openNew}>
-          Lay out a new fly <span className="opacity-70">N</span>
-        </button>
+      <HouseBar title="Box" primary={{ words: 'Lay out a new fly', run: onNew }}>
         <input
           ref={files}
           type="file"
@@ -56,7 +34,7 @@ export function BoxBar(props: BoxBarProps) {
             event.target.value = '';
           }}
         />
-      </TopBar>
+      </HouseBar>
       <div className="flex items-center gap-3 px-4 h-11 border-b border-hair shrink-0">
         <FindField
           field={search}
@@ -67,7 +45,10 @@ export function BoxBar(props: BoxBarProps) {
           onEnter={onFirst}
           wide
         />
-        <label className="ml-auto flex gap-2 text-ink2">
+        <button type="button" className="ml-auto shrink-0" onClick={() => files.current?.click()}>
+          take in <span className="plain-key">I</span>
+        </button>
+        <label className="flex gap-2 text-ink2 min-w-0">
           in order of{' '}
           <select className="field" value={sort} onChange={(event) => onSort(event.target.value as SortName)}>
             {Object.entries(SORTS).map(([name, words]) => (

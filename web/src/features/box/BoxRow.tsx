@@ -1,7 +1,6 @@
 import { layFly, boundsOf } from '@jobbet/core/model';
 import { axisAt, viewOf } from '@jobbet/core/drawing';
 import { formatMass, formatSpeed } from '@jobbet/core/units';
-import { DropdownMenu } from 'radix-ui';
 import { memo, useEffect, useMemo, useState } from 'react';
 import { api, type SoundFly } from '../../shared/api/client.ts';
 import { exportFile } from '../../fly/export.ts';
@@ -9,6 +8,7 @@ import { useDrawers } from '../../shared/api/useDrawers.ts';
 import { FlyCanvas } from '../../shared/drawing/FlyCanvas.tsx';
 import { useFlyOf } from '../../shared/api/listed.ts';
 import { useSettings, useStyle } from '../../shared/settings/settings.ts';
+import { Menu } from '../../shared/ui/Menu.tsx';
 import { RideGlyph, rideWords } from '../../shared/ui/RideGlyph.tsx';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
 import { drawingWidth, rowEyeAt } from './place.ts';
@@ -36,8 +36,6 @@ interface RowProps {
   readonly onRename: () => void;
   readonly onRemove: () => void;
 }
-
-const item = 'px-3 py-1 cursor-pointer outline-none data-[highlighted]:bg-pick data-[highlighted]:text-on-pick';
 
 /** One fly of the box, drawn at the common scale. */
 export function BoxRow(props: RowProps) {
@@ -126,35 +124,19 @@ function RowRide({ fly: { summary, listed } }: Pick<RowProps, 'fly'>) {
 /** What can be done with a fly of the box. */
 function RowMenu({ fly, onOpen, onCopy, onRename, onRemove }: RowProps) {
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="w-12 h-full shrink-0 text-ink2" aria-label={`More for ${fly.name}`}>
-        ⋯
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" className="z-30 bg-sheet border border-ink py-1 min-w-44">
-          <DropdownMenu.Item className={item} onSelect={onOpen}>
-            Open
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className={item} onSelect={onCopy}>
-            Copy
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className={item} onSelect={onRename}>
-            Rename
-          </DropdownMenu.Item>
-          <DropdownMenu.Item
-            className={item}
-            onSelect={() => {
-              void api.fly(fly.id).then(({ file }) => exportFile(file));
-            }}
-          >
-            Save the pattern file
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className={item} onSelect={onRemove}>
-            Put in the trash
-          </DropdownMenu.Item>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+    <Menu
+      className="w-12 h-full shrink-0 text-ink2"
+      label={`More for ${fly.name}`}
+      lines={[
+        { name: 'Open', run: onOpen },
+        { name: 'Copy', run: onCopy },
+        { name: 'Rename', run: onRename },
+        { name: 'Save the pattern file', run: () => void api.fly(fly.id).then(({ file }) => exportFile(file)) },
+        { name: 'Put in the trash', run: onRemove, apart: true },
+      ]}
+    >
+      ⋯
+    </Menu>
   );
 }
 

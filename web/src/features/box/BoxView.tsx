@@ -1,9 +1,9 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { useNavigate, useOutletContext } from 'react-router';
+import { useNavigate } from 'react-router';
 import { mutate } from 'swr';
 import { api, type ListedFly } from '../../shared/api/client.ts';
 import { useDrawers } from '../../shared/api/useDrawers.ts';
-import type { ShellContext } from '../../shared/ui/shellContext.ts';
+import { useShell } from '../../shared/ui/shellContext.ts';
 import { isSound, useFlies } from '../../shared/api/listed.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
@@ -48,7 +48,7 @@ async function copyFly(fly: ListedFly): Promise<void> {
 
 /** The box: every fly at one common scale, with how it rides, sinks and weighs. */
 export function BoxView() {
-  const shell = useOutletContext<ShellContext>();
+  const shell = useShell();
   const navigate = useNavigate();
   const { flies: data, error } = useFlies();
   const tables = useDrawers().drawers?.tables;
@@ -88,7 +88,7 @@ export function BoxView() {
   return (
     <DropFrame onTake={take}>
       <BoxBar
-        {...shell}
+        onNew={shell.openNew}
         search={search}
         files={files}
         find={find}

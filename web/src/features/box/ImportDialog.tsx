@@ -71,7 +71,7 @@ export function ImportDialog({ incoming, onClose }: { readonly incoming: Incomin
       ))}
       <div className="flex gap-3 mt-4">
         {takes > 0 && (
-          <button type="button" className="sheet-button primary" autoFocus onClick={() => void take()}>
+          <button type="button" className="sheet-button primary" data-first onClick={() => void take()}>
             Take {takes} in
           </button>
         )}

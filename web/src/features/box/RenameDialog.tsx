@@ -21,7 +21,6 @@ export function RenameDialog({ fly, onClose }: { readonly fly: ListedFly; readon
     <DialogBox title="Rename the fly" open onClose={onClose}>
       <form onSubmit={(event) => void rename(event)} className="flex gap-3">
         <input
-          autoFocus
           aria-label="name"
           maxLength={120}
           required

@@ -2,7 +2,7 @@ import { formatDistanceToNow } from 'date-fns';
 import useSWR, { mutate } from 'swr';
 import { api, type ListedFly } from '../../shared/api/client.ts';
 import { say } from '../../shared/ui/toast.ts';
-import { TopBar } from '../../shared/ui/TopBar.tsx';
+import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 
 /** Flies put in the trash, with their whole history, until they are thrown out. */
 export function TrashView() {
@@ -22,7 +22,7 @@ export function TrashView() {
   };
   return (
     <div className="flex flex-col h-full">
-      <TopBar title={<h1 className="text-fly font-bold">Trash</h1>} />
+      <HouseBar title="Trash" sub="flies with their whole history, until they are thrown out" />
       <main tabIndex={0} className="p-4 overflow-auto">
         {data?.length === 0 && <p className="text-sentence text-ink2">The trash is empty.</p>}
         <ul className="max-w-3xl">

@@ -16,14 +16,13 @@ interface DrawerFilterProps {
   readonly onSet: (set: string) => void;
   /** How many rows there are. */
   readonly told: string;
-  /** Null while there is nothing to lay in or take out. */
-  readonly onAdd: (() => void) | null;
+  /** Null while there is nothing to take out. */
   readonly onRemove: (() => void) | null;
 }
 
-/** Which rows and columns of a drawer are shown, and what is laid in or taken out. */
+/** Which rows and columns of a drawer are shown, and what is taken out. */
 export function DrawerFilter(props: DrawerFilterProps) {
-  const { drawer, search, find, onFind, kinds, kind, onKind, set, onSet, told, onAdd, onRemove } = props;
+  const { drawer, search, find, onFind, kinds, kind, onKind, set, onSet, told, onRemove } = props;
   return (
     <div className="flex items-center gap-4 px-4 h-11 border-b border-hair shrink-0">
       <FindField
@@ -63,9 +62,6 @@ export function DrawerFilter(props: DrawerFilterProps) {
       <div className="ml-auto flex gap-3">
         <button type="button" className="sheet-button" disabled={onRemove === null} onClick={() => onRemove?.()}>
           Remove
-        </button>
-        <button type="button" className="sheet-button primary" disabled={onAdd === null} onClick={() => onAdd?.()}>
-          Add another <span className="opacity-70">A</span>
         </button>
       </div>
     </div>

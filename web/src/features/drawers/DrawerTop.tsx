@@ -1,14 +1,15 @@
 import { DRAWERS, type DrawerName } from '@jobbet/core/drawers';
 import type { RefObject } from 'react';
-import { NavLink } from 'react-router';
+import { Link } from 'react-router';
 import { toggleInstruments } from '../../shared/instruments/store.ts';
-import { ShellKeys } from '../../shared/ui/ShellKeys.tsx';
-import { TopBar } from '../../shared/ui/TopBar.tsx';
+import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 import { useDrawerHistory } from './history.ts';
+import { ONE } from './words.ts';
 
 interface DrawerTopProps {
   readonly drawer: DrawerName;
   readonly file: RefObject<HTMLInputElement | null>;
+  readonly onAdd: (() => void) | null;
   readonly onUndo: () => void;
   readonly onRedo: () => void;
   readonly onTakeIn: () => void;
@@ -16,46 +17,48 @@ interface DrawerTopProps {
   readonly onFiles: (files: FileList | null) => void;
 }
 
-/** All drawers by name, undo and redo, CSV, and the instruments. */
-export function DrawerTop({ drawer, file, onUndo, onRedo, onTakeIn, onSave, onFiles }: DrawerTopProps) {
+/** The bar of the boathouse over the fronts of the drawers, each by its label, and what is done with the open one. */
+export function DrawerTop(props: DrawerTopProps) {
+  const { drawer, file, onAdd, onUndo, onRedo, onTakeIn, onSave, onFiles } = props;
   const { past, future } = useDrawerHistory();
   return (
-    <TopBar
-      title={
-        <>
-          <h1 className="text-fly font-bold">Drawers</h1>
-          <nav aria-label="Drawers" className="flex gap-4 self-stretch">
-            {DRAWERS.map((each) => (
-              <NavLink
-                key={each}
-                to={`/drawers/${each}`}
-                className={({ isActive }) =>
-                  `flex items-center border-b-[3px] ${isActive || each === drawer ? 'border-ink font-bold' : 'border-transparent text-ink2 hover:text-ink'}`
-                }
-              >
-                {each}
-              </NavLink>
-            ))}
-          </nav>
-        </>
-      }
-    >
-      <button type="button" disabled={past.length === 0} onClick={onUndo}>
-        undo <span className="plain-key">Z</span>
-      </button>
-      <button type="button" disabled={future.length === 0} onClick={onRedo}>
-        redo
-      </button>
-      <button type="button" onClick={onTakeIn}>
-        import CSV <span className="plain-key">I</span>
-      </button>
-      <button type="button" onClick={onSave}>
-        save CSV <span className="plain-key">S</span>
-      </button>
-      <button type="button" onClick={toggleInstruments}>
-        caliper and scale <span className="plain-key">M</span>
-      </button>
-      <ShellKeys />
+    <>
+      <HouseBar
+        title="Drawers"
+        sub="what lies in the boathouse, and what every fly is reckoned with"
+        primary={{ words: `Lay in another ${ONE[drawer]}`, run: onAdd }}
+      />
+      <div className="flex flex-wrap items-end gap-x-4 gap-y-1 px-4 pt-2 border-b border-hair shrink-0">
+        <nav aria-label="Drawers" className="flex flex-wrap gap-1 -mb-px">
+          {DRAWERS.map((each) => (
+            <Link
+              key={each}
+              to={`/drawers/${each}`}
+              aria-current={each === drawer ? 'page' : undefined}
+              className={`px-3 py-1 border rounded-t-[3px] ${each === drawer ? 'border-ink border-b-sheet font-bold' : 'border-hair text-ink2 hover:text-ink bg-sunk'}`}
+            >
+              {each}
+            </Link>
+          ))}
+        </nav>
+        <div className="ml-auto flex flex-wrap items-center gap-4 pb-1.5">
+          <button type="button" disabled={past.length === 0} onClick={onUndo}>
+            undo <span className="plain-key">Z</span>
+          </button>
+          <button type="button" disabled={future.length === 0} onClick={onRedo}>
+            redo
+          </button>
+          <button type="button" onClick={onTakeIn}>
+            import CSV <span className="plain-key">I</span>
+          </button>
+          <button type="button" onClick={onSave}>
+            save CSV <span className="plain-key">S</span>
+          </button>
+          <button type="button" onClick={toggleInstruments}>
+            caliper and scale <span className="plain-key">M</span>
+          </button>
+        </div>
+      </div>
       <input
         ref={file}
         type="file"
@@ -67,6 +70,6 @@ export function DrawerTop({ drawer, file, onUndo, onRedo, onTakeIn, onSave, onFi
           event.target.value = '';
         }}
       />
-    </TopBar>
+    </>
   );
 }

@@ -72,10 +72,11 @@ function OneDrawer({ drawer }: { readonly drawer: DrawerName }) {
     redo,
   });
   return (
-    <div className="flex flex-col h-full min-w-[1000px]">
+    <div className="flex flex-col h-full ">
       <DrawerTop
         drawer={drawer}
         file={file}
+        onAdd={drawers ? onAdd : null}
         onUndo={undo}
         onRedo={redo}
         onTakeIn={takeIn}
@@ -88,7 +89,6 @@ function OneDrawer({ drawer }: { readonly drawer: DrawerName }) {
         onKind={setKind}
         onSet={setSet}
         told={drawers ? `${String(count)} of ${String(all.length)}` : ''}
-        onAdd={drawers ? onAdd : null}
         onRemove={picked ? () => remove(picked) : null}
       />
       <main className="flex-1 min-h-0 flex flex-col">
@@ -157,7 +157,7 @@ function Told({ drawer, failed, rows, found, find }: ToldProps) {
   if (rows === 0)
     return (
       <p className="p-6 text-sentence text-ink2">
-        The drawer is empty. Add the first {ONE[drawer]} <span className="plain-key">A</span>, or import a CSV{' '}
+        The drawer is empty. Lay in the first {ONE[drawer]} <span className="plain-key">N</span>, or import a CSV{' '}
         <span className="plain-key">I</span>.
       </p>
     );

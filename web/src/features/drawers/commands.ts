@@ -4,7 +4,7 @@ const group = 'Drawers';
 
 export const DRAWER = {
   find: { name: 'Find in the drawer', group, keys: '/' },
-  add: { name: 'Add another', group, keys: 'a' },
+  add: { name: 'Lay in another', group, keys: 'n or a' },
   remove: { name: 'Take it out', group, keys: 'shift+delete' },
   columns: { name: 'Other columns', group, keys: 'c' },
   takeIn: { name: 'Import a CSV', group, keys: 'i' },

@@ -13,9 +13,8 @@ import { useSize } from '../../shared/ui/useSize.ts';
 import { isSound, useFlies, useFlyOf } from '../../shared/api/listed.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { kept } from '../../shared/kept/kept.ts';
-import { FlyTabs } from '../../fly/frame/FlyTabs.tsx';
-import { ShellKeys } from '../../shared/ui/ShellKeys.tsx';
-import { TopBar } from '../../shared/ui/TopBar.tsx';
+import { BoardFrame } from '../../fly/frame/BoardFrame.tsx';
+import { useSaver } from '../../fly/frame/FlyOnBench.tsx';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { scaleFor, SeenRow } from './SeenRow.tsx';
 
@@ -42,6 +41,7 @@ function firstSight(file: FlyFile): Sight {
 /** A fly's silhouette as a fish has it: from the side, from below and head-on, in water of a colour, a depth, a distance and a light. */
 export function SeenView() {
   const navigate = useNavigate();
+  const saver = useSaver();
   const style = useStyle();
   const id = useBench((state) => state.id);
   const own = useBench((state) => state.calm);
@@ -71,18 +71,7 @@ export function SeenView() {
   const rowHeight = laid.length > 0 ? height / laid.length : 0;
   const scale = scaleFor(laid, width, rowHeight);
   return (
-    <div className="flex flex-col h-full min-w-[1000px]">
-      <TopBar
-        title={
-          <>
-            <h1 className="text-fly font-bold truncate">{own.file.name}</h1>
-            <span className="text-ink2">as the fish has it</span>
-          </>
-        }
-      >
-        <FlyTabs id={id} />
-        <ShellKeys />
-      </TopBar>
+    <BoardFrame saver={saver}>
       <SightBar sight={sight} onChange={change}>
         <label className="flex items-center gap-2 ml-auto">
           <span className="text-ink2">beside</span>
@@ -115,6 +104,6 @@ export function SeenView() {
         (1997), humus by Bricaud and others (1981). How strongly each water is coloured, the least contrast seen and the
         fineness of the eye are judgement. Against the light every fly is dark: colours are not shown.
       </p>
-    </div>
+    </BoardFrame>
   );
 }

@@ -153,7 +153,7 @@ function SheetKeys({ id, files }: SheetKeysProps) {
   return (
     <p className="flex flex-wrap items-baseline gap-3 my-2 no-print">
       <Link className="sheet-button primary" to={`/fly/${id}/vise`}>
-        Tie it <span className="plain-key">T</span>
+        Tie it <span className="plain-key">G</span>
       </Link>
       <button type="button" className="sheet-button" onClick={() => window.print()}>
         Print <span className="plain-key">P</span>

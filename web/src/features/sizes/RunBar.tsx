@@ -53,7 +53,7 @@ export function RunBar({ run, field, table, card, told }: RunBarProps) {
             onChange={(word) => run.setHold(word as Hold)}
           />
         </label>
-        <span className="plain-key">H</span>
+        <span className="plain-key">O</span>
         <nav aria-label="Views of the run" className="flex gap-3 items-baseline">
           {[
             { to: table, name: 'table' },

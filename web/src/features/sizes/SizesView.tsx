@@ -1,12 +1,10 @@
-import { platformWords } from '@jobbet/core/contract';
 import { HOLDS } from '@jobbet/core/study';
 import { lazy, Suspense, useRef } from 'react';
 import { useNavigate } from 'react-router';
-import { FlyTabs } from '../../fly/frame/FlyTabs.tsx';
+import { BoardFrame } from '../../fly/frame/BoardFrame.tsx';
+import { useSaver } from '../../fly/frame/FlyOnBench.tsx';
 import { useBench } from '../../fly/store.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
-import { ShellKeys } from '../../shared/ui/ShellKeys.tsx';
-import { TopBar } from '../../shared/ui/TopBar.tsx';
 import { useSize } from '../../shared/ui/useSize.ts';
 import { SIZES } from './commands.ts';
 import { GaugeCard } from './GaugeCard.tsx';
@@ -22,6 +20,7 @@ const RunChart = lazy(async () => ({ default: (await import('./RunChart.tsx')).R
 /** One fly across sizes and platforms, drawn at one scale over a table of what it comes to on each. */
 export function SizesView({ gauge = false }: { readonly gauge?: boolean }) {
   const navigate = useNavigate();
+  const saver = useSaver();
   const id = useBench((state) => state.id);
   const own = useBench((state) => state.calm);
   const { file } = own;
@@ -39,18 +38,7 @@ export function SizesView({ gauge = false }: { readonly gauge?: boolean }) {
     table: gauge ? () => void navigate(table) : null,
   });
   return (
-    <div className="flex flex-col h-full min-w-[1000px]">
-      <TopBar
-        title={
-          <>
-            <h1 className="text-fly font-bold truncate">{file.name}</h1>
-            <span className="text-ink2 whitespace-nowrap">{platformWords(file.platform)}</span>
-          </>
-        }
-      >
-        <FlyTabs id={id} />
-        <ShellKeys />
-      </TopBar>
+    <BoardFrame saver={saver}>
       <RunBar
         run={run}
         field={field}
@@ -78,7 +66,7 @@ export function SizesView({ gauge = false }: { readonly gauge?: boolean }) {
           </Suspense>
         )}
       </main>
-    </div>
+    </BoardFrame>
   );
 }
 

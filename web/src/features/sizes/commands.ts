@@ -4,7 +4,7 @@ const group = 'Sizes';
 
 export const SIZES = {
   write: { name: 'Write the sizes', group, keys: '/' },
-  hold: { name: 'Hold something else', group, keys: 'h' },
+  hold: { name: 'Hold something else', group, keys: 'o' },
   card: { name: 'The gauge card of the run', group, keys: 'g' },
   table: { name: 'The table of the run', group, keys: 'g' },
 } as const satisfies CommandTable;

@@ -1,6 +1,6 @@
 import { useEffect, useState, type ReactNode } from 'react';
 import { useOffered } from '../../shared/commands/useKeys.ts';
-import { BenchBar } from './BenchBar.tsx';
+import { FlyBar } from './FlyBar.tsx';
 import { ConflictDialog } from './ConflictDialog.tsx';
 import { HistoryDialog } from './HistoryDialog.tsx';
 import type { Saver } from '../saver.ts';
@@ -36,7 +36,7 @@ export function BoardFrame({ saver, className = '', children }: BoardFrameProps)
   ]);
   return (
     <div className={`flex flex-col h-full min-w-[1000px] ${className}`}>
-      <BenchBar onHistory={showHistory} />
+      <FlyBar onHistory={showHistory} />
       {children}
       {history && <HistoryDialog saver={saver} onClose={() => setHistory(false)} />}
       {isToSettle(save) && <ConflictDialog saver={saver} as={save} />}

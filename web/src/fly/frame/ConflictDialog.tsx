@@ -68,7 +68,7 @@ export function ConflictDialog({ saver, as }: ConflictProps) {
         <button
           type="button"
           className="sheet-button primary"
-          autoFocus
+          data-first
           disabled={busy}
           onClick={doing(() => saver.keepMine())}
         >

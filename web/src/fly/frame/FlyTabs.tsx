@@ -1,41 +1,13 @@
-import { NavLink, useNavigate } from 'react-router';
-import { useOffered } from '../../shared/commands/useKeys.ts';
+import { BarTabs, type BarTab } from '../../shared/ui/BarTabs.tsx';
 
-/** The views of one fly, each with the key that leads there. */
-export function FlyTabs({ id }: { readonly id: string }) {
-  const navigate = useNavigate();
-  const tabs = [
-    { key: '1', name: 'Bench', to: `/fly/${id}` },
-    { key: '2', name: 'Balance', to: `/fly/${id}/balance` },
-    { key: '3', name: 'Sizes', to: `/fly/${id}/sizes` },
-    { key: '4', name: 'Sheet', to: `/fly/${id}/sheet` },
-  ];
-  useOffered(
-    'fly',
-    tabs.map(({ key, name, to }) => ({
-      name: `${name} of this fly`,
-      group: 'Fly',
-      keys: key,
-      run: () => void navigate(to),
-    })),
-  );
-  return (
-    <nav aria-label="Views of the fly" className="flex gap-4 self-stretch">
-      {tabs.map(({ key, name, to }) => (
-        <NavLink
-          key={to}
-          to={to}
-          end={key === '1'}
-          className={({ isActive }) =>
-            `flex items-center gap-1.5 border-b-[3px] ${isActive ? 'border-pickline font-bold' : 'border-transparent text-ink2 hover:text-ink'}`
-          }
-        >
-          <span className="plain-key" aria-hidden="true">
-            {key}
-          </span>
-          {name}
-        </NavLink>
-      ))}
-    </nav>
-  );
-}
+/** The views of a fly. A view's digit is its own for good; one that is not built yet has none on the bar. */
+export const viewsOf = (id: string): readonly BarTab[] => [
+  { key: '1', name: 'Bench', to: `/fly/${id}`, command: 'Bench of this fly' },
+  { key: '2', name: 'Balance', to: `/fly/${id}/balance`, command: 'Balance of this fly' },
+  { key: '3', name: 'Sizes', to: `/fly/${id}/sizes`, command: 'Sizes of this fly' },
+  { key: '4', name: 'Sheet', to: `/fly/${id}/sheet`, command: 'Sheet of this fly' },
+];
+
+export const FlyTabs = ({ id }: { readonly id: string }) => (
+  <BarTabs source="fly" label="Views of the fly" tabs={viewsOf(id)} />
+);

@@ -40,3 +40,30 @@ export const useCommands = create<CommandStore>()((set) => ({
     });
   },
 }));
+
+/** Which group has a key that is taken twice: what was said just now, then the view, then what stands round it. */
+const RANKS: Readonly<Record<string, number>> = { Now: -1, Fly: 1, Anywhere: 2 };
+
+/** Everything offered, those first that have a key before others. */
+export const ranked = (commands: Readonly<Record<string, readonly Command[]>>): readonly Command[] =>
+  Object.values(commands)
+    .flat()
+    .sort((a, b) => (RANKS[a.group] ?? 0) - (RANKS[b.group] ?? 0));
+
+/**
+ * What is offered as it is listed: what the view itself does before what stands everywhere, one line a name, and no key that another
+ * command has here.
+ */
+export function listed(commands: Readonly<Record<string, readonly Command[]>>): readonly Command[] {
+  const taken = new Map<string, string>();
+  const lines = new Map<string, Command>();
+  for (const command of ranked(commands)) {
+    const own = (command.keys?.split(' or ') ?? []).filter((key) => (taken.get(key) ?? command.name) === command.name);
+    for (const key of own) taken.set(key, command.name);
+    const known = lines.get(command.name);
+    const keys = [...new Set([...(known?.keys?.split(' or ') ?? []), ...own])].join(' or ');
+    const { keys: _own, ...rest } = known ?? command;
+    lines.set(command.name, keys === '' ? rest : { ...rest, keys });
+  }
+  return [...lines.values()];
+}

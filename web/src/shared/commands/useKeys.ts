@@ -1,6 +1,6 @@
-import { useLayoutEffect, useRef } from 'react';
+import { useLayoutEffect } from 'react';
 import { useSettings } from '../settings/settings.ts';
-import { bound, useCommands, type Command, type CommandTable, type Runs } from './commands.ts';
+import { bound, ranked, useCommands, type Command, type CommandTable, type Runs } from './commands.ts';
 
 const NAMES: Readonly<Record<string, string>> = {
   ArrowUp: 'up',
@@ -42,40 +42,37 @@ export function pressed(combo: string, event: KeyboardEvent): boolean {
   );
 }
 
+/** Does what a key is for here, once: the command of the view before that of what stands round it. */
+function press(event: KeyboardEvent): void {
+  if (event.defaultPrevented || ownsKey(event) || document.querySelector('[role="dialog"], [role="menu"]')) return;
+  for (const command of ranked(useCommands.getState().commands)) {
+    const combo = command.keys?.split(' or ').find((each) => pressed(each, event));
+    if (combo === undefined) continue;
+    // A key that writes a letter is the field's own.
+    const writes = !combo.includes('ctrl+') && !isNamedKey(combo);
+    const free = takesNoLetters(event.target) && isLetter(combo);
+    const inside = inField(event.target) && !free && (writes || command.inFields !== true);
+    if (inside || (writes && !useSettings.getState().singleKeys)) continue;
+    event.preventDefault();
+    command.run();
+    return;
+  }
+}
+
 /**
  * Offers commands while a view is on screen and binds their keys. Keys without Ctrl work outside fields only and can be turned off;
  * nothing is bound while a dialog or a menu is open.
  */
 export function useOffered(source: string, commands: readonly Command[]): void {
   const { offer, withdraw } = useCommands.getState();
-  const newest = useRef(commands);
   // Before the paint: a key pressed as soon as the view is seen must reach it.
   useLayoutEffect(() => {
-    newest.current = commands;
     offer(source, commands);
   });
   useLayoutEffect(() => {
-    const listen = (event: KeyboardEvent): void => {
-      if (event.defaultPrevented || ownsKey(event) || document.querySelector('[role="dialog"], [role="menu"]')) return;
-      for (const command of newest.current) {
-        const combo = command.keys?.split(' or ').find((each) => pressed(each, event));
-        if (combo === undefined) continue;
-        // A key that writes a letter is the field's own.
-        const writes = !combo.includes('ctrl+') && !isNamedKey(combo);
-        const free = takesNoLetters(event.target) && isLetter(combo);
-        const inside = inField(event.target) && !free && (writes || command.inFields !== true);
-        if (inside || (writes && !useSettings.getState().singleKeys)) return;
-        event.preventDefault();
-        event.stopImmediatePropagation();
-        command.run();
-        return;
-      }
-    };
-    window.addEventListener('keydown', listen);
-    return () => {
-      window.removeEventListener('keydown', listen);
-      withdraw(source);
-    };
+    // The same listener is bound once, however often.
+    window.addEventListener('keydown', press);
+    return () => withdraw(source);
   }, [source, withdraw]);
 }
 

@@ -1,5 +1,6 @@
 import { Dialog } from 'radix-ui';
 import type { ReactNode } from 'react';
+import { enterFirst, giveBack, useCountedOpen } from './openDialogs.ts';
 
 interface DialogSheetProps {
   readonly title: string;
@@ -10,8 +11,12 @@ interface DialogSheetProps {
   readonly note?: string;
 }
 
-/** A sheet laid over the board: a titled dialog with an ink edge. */
+/**
+ * A sheet laid over the board: a titled dialog with an ink edge. It opens in its first field (or in what is marked `data-first`); closing
+ * it gives the keyboard back, and going back in the browser closes it first.
+ */
 export function DialogBox({ title, open, onClose, children, wide = false, note }: DialogSheetProps) {
+  useCountedOpen(open, onClose);
   return (
     <Dialog.Root
       open={open}
@@ -23,6 +28,14 @@ export function DialogBox({ title, open, onClose, children, wide = false, note }
         <Dialog.Overlay className="fixed inset-0 bg-ink/25 dark:bg-ground/70 z-20" />
         <Dialog.Content
           aria-describedby={undefined}
+          onOpenAutoFocus={(event) => {
+            event.preventDefault();
+            enterFirst(event.target as HTMLElement);
+          }}
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            giveBack();
+          }}
           className={`fixed left-1/2 top-[9vh] -translate-x-1/2 z-30 bg-sheet border border-ink max-h-[84vh] overflow-auto ${wide ? 'w-[min(880px,94vw)]' : 'w-[min(480px,94vw)]'}`}
         >
           <header className="flex items-baseline justify-between gap-4 px-5 pt-4 pb-2">

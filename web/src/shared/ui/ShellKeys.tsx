@@ -1,15 +1,15 @@
-import { useOutletContext } from 'react-router';
-import type { ShellContext } from './shellContext.ts';
+import { useShell } from './shellContext.ts';
 
-/** The way to all commands and to the list of keys, which every view's bar ends with. */
+/** The way to all commands, which every view's bar ends with; where the words have no room, to the list of keys too. */
 export function ShellKeys() {
-  const { openCommands, openKeys } = useOutletContext<ShellContext>();
+  const { openCommands, openKeys } = useShell();
   return (
     <>
-      <button type="button" onClick={openCommands}>
-        commands <span className="plain-key">K</span>
+      <button type="button" aria-label="commands" onClick={openCommands}>
+        <span className="max-[1180px]:hidden">commands </span>
+        <span className="plain-key">K</span>
       </button>
-      <button type="button" aria-label="Keys" onClick={openKeys}>
+      <button type="button" aria-label="Keys" className="min-[1181px]:hidden max-[640px]:hidden" onClick={openKeys}>
         <span className="plain-key">?</span>
       </button>
     </>

@@ -1,0 +1,79 @@
+import { Link, useLocation, useNavigate } from 'react-router';
+import { useOffered } from '../commands/useKeys.ts';
+import { Menu } from './Menu.tsx';
+
+/** A view that stands beside others in a bar, and the digit that leads there. */
+export interface BarTab {
+  readonly key: string;
+  readonly name: string;
+  readonly to: string;
+  /** What the way there is called among the commands. */
+  readonly command: string;
+}
+
+interface BarTabsProps {
+  /** Under which name its commands stand. */
+  readonly source: 'fly' | 'house';
+  readonly label: string;
+  readonly tabs: readonly BarTab[];
+}
+
+const within = ({ to }: BarTab, path: string): boolean => path === to || (to !== '/' && path.startsWith(`${to}/`));
+
+/** The tab a path belongs to: the one that leads furthest along it. */
+export const tabAt = (tabs: readonly BarTab[], path: string): BarTab | undefined =>
+  tabs.filter((tab) => within(tab, path)).sort((a, b) => b.to.length - a.to.length)[0];
+
+/** The views beside this one: digits walk them. In a narrow window they are one word that opens the list. */
+export function BarTabs({ source, label, tabs }: BarTabsProps) {
+  const navigate = useNavigate();
+  const here = tabAt(tabs, useLocation().pathname);
+  useOffered(
+    source,
+    tabs.map(({ key, command, to }) => ({
+      name: command,
+      group: source === 'fly' ? 'Fly' : 'Anywhere',
+      keys: key,
+      run: () => void navigate(to),
+    })),
+  );
+  return (
+    <>
+      <nav aria-label={label} className="flex gap-4 self-stretch shrink-0 max-[900px]:hidden">
+        {tabs.map((tab) => (
+          <Link
+            key={tab.to}
+            to={tab.to}
+            aria-current={tab === here ? 'page' : undefined}
+            className={`flex items-center gap-1.5 border-y-[4px] border-t-transparent ${tab === here ? 'border-b-pick font-bold' : 'border-b-transparent text-ink2 hover:text-ink'}`}
+          >
+            <TabWords tab={tab} />
+          </Link>
+        ))}
+      </nav>
+      <Menu
+        className="flex items-center gap-1.5 font-bold shrink-0 min-[901px]:hidden"
+        lines={tabs.map((tab) => ({
+          name: tab.name,
+          run: () => void navigate(tab.to),
+          show: (
+            <span className="flex gap-1.5">
+              <TabWords tab={tab} />
+            </span>
+          ),
+        }))}
+      >
+        {here ? <TabWords tab={here} /> : 'views'} <span aria-hidden="true">▾</span>
+      </Menu>
+    </>
+  );
+}
+
+const TabWords = ({ tab }: { readonly tab: BarTab }) => (
+  <>
+    <span className="plain-key" aria-hidden="true">
+      {tab.key}
+    </span>
+    {tab.name}
+  </>
+);
