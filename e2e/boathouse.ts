@@ -214,5 +214,5 @@ export const flyName = (page: Page) => page.getByRole('heading', { level: 1 });
 export async function command(page: Page, name: string): Promise<void> {
   await page.keyboard.press('Control+k');
   await typed(page, name);
-  await page.getByRole('option', { name }).first().click();
+  await page.getByRole('option', { name: new RegExp(`^${name}( |$)`) }).click();
 }

@@ -73,7 +73,7 @@ test('a part leaves its school and rejoins it; the whole fly follows another', a
   await standing.getByRole('button', { name: 'Follow the school again' }).click();
   await expect(blank(page, 'length')).toHaveValue('0.85 body..1.6 shank');
   await expect(standing).toContainText('It follows.');
-  await page.getByTitle('Change the hook').click();
+  await page.getByTitle(/change the hook/).click();
   await page.getByLabel('school', { exact: true }).selectOption('nymph-lure');
   await page.getByRole('button', { name: 'Follow it again in all parts' }).click();
   await row(page, 'tail').click();

@@ -1,4 +1,17 @@
-import { command, example, expect, flyName, openFly, saved, test, toBox, typed } from './boathouse.ts';
+import {
+  blank,
+  command,
+  example,
+  expect,
+  flyName,
+  openFly,
+  row,
+  saved,
+  test,
+  toBox,
+  typed,
+  write,
+} from './boathouse.ts';
 
 test('dialogs: the first field has the keyboard, no key acts behind, Back closes, and the keyboard goes back', async ({
   empty,
@@ -74,4 +87,94 @@ test('the bar: digits walk the views one sees, the name renames, the state of sa
   await expect(page).toHaveTitle('Box · Jobbet');
   await command(page, 'Trash');
   await expect(page).toHaveTitle('Trash · Jobbet');
+});
+
+test('a bare number takes the unit that is shown, in the sentence and in a pin; what cannot be pinned stays to be corrected', async ({
+  own,
+  page,
+}) => {
+  await toBox(page, own);
+  await page.getByRole('button', { name: /^Slate Runner,/ }).click();
+  await test.step('in the sentence, once it is done with', async () => {
+    await row(page, 'tail').click();
+    await write(page, 'length', '35');
+    await expect(page.getByRole('alert')).toHaveCount(0);
+    await blank(page, 'length').press('Enter');
+    await expect(blank(page, 'length')).toHaveValue('35 mm');
+    await write(page, 'length', '120 %');
+    await expect(blank(page, 'length')).toHaveValue('1.2 shank');
+    await command(page, 'Lengths in inches');
+    await write(page, 'length', '1 1/8');
+    await blank(page, 'length').press('Enter');
+    await expect(blank(page, 'length')).toHaveValue('1 1/8 in');
+    await command(page, 'Lengths in millimetres');
+  });
+  await test.step('in a pin of the run', async () => {
+    await page.getByRole('link', { name: 'Sizes' }).click();
+    const cell = page.locator('[data-size="4"][data-row="wing"]');
+    await cell.getByRole('button').click();
+    await cell.getByRole('textbox').fill('twice as long');
+    await cell.getByRole('textbox').press('Enter');
+    await expect(cell.getByRole('alert')).toBeVisible();
+    await expect(page.locator('[data-size="4"][data-row="tail"]')).toContainText(/\d/);
+    await cell.getByRole('textbox').fill('bend + 20 mm');
+    await cell.getByRole('textbox').press('Enter');
+    await expect(cell.getByRole('button', { name: 'wing on 4: pinned at bend + 20 mm' })).toBeVisible();
+    await expect(page.getByRole('main')).toHaveAttribute('data-done', 'true');
+    const tail = page.locator('[data-size="4"][data-row="tail"]');
+    await tail.getByRole('button').click();
+    await tail.getByRole('textbox').fill('30');
+    await tail.getByRole('textbox').press('Enter');
+    await expect(tail.getByRole('button', { name: 'tail on 4: pinned at 30 mm' })).toBeVisible();
+    await expect(tail).toContainText('30.0');
+  });
+});
+
+test('a rule put in force names the flies that gain stops; the box flags and counts them, and shows them alone', async ({
+  own,
+  page,
+}) => {
+  await page.goto(`${own.url}/drawers/rules`);
+  const told = page.getByTestId('changed');
+  await page.locator('tr[data-row="Ferry Pool"] [data-col="inForce"]').dblclick();
+  await page.getByLabel('in force of Ferry Pool').selectOption('yes');
+  await page.keyboard.press('Enter');
+  await expect(told).toContainText(/\d+ fl(y|ies) moved/);
+  await expect(told).toContainText('now stopped:');
+  await toBox(page, own);
+  const all = await page.getByRole('listitem').count();
+  await page.keyboard.press('x');
+  await expect(page.getByRole('button', { name: /to settle X/ })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: /, \d+ to settle$/ }).first()).toBeVisible();
+  expect(await page.getByRole('listitem').count()).toBeLessThanOrEqual(all);
+  for (const each of await page
+    .getByRole('listitem')
+    .getByRole('button', { name: /sinks|floats/ })
+    .all())
+    await expect(each).toHaveAccessibleName(/\d+ to settle$/);
+});
+
+test('a CSV with fewer columns leaves what it does not name; the look-over says what it replaces', async ({
+  own,
+  page,
+}) => {
+  await page.goto(`${own.url}/drawers/hooks`);
+  const text = 'name,form,gap (mm)\nlong streamer 6,single,7.1\nlong streamer 8,single,6.1\n';
+  await expect(page.getByText('11 of 11')).toBeVisible();
+  await page
+    .getByLabel('CSV file')
+    .setInputFiles([{ name: 'gaps.csv', mimeType: 'text/csv', buffer: Buffer.from(text) }]);
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('row', { name: /long streamer 6/ })).toContainText('gap (mm): 7.3 becomes 7.1');
+  await expect(dialog.getByRole('row', { name: /long streamer 6/ })).not.toContainText('shank');
+  await dialog.getByRole('button', { name: 'Import all 2' }).click();
+  const cells = page.getByRole('row', { name: /long streamer 6/ });
+  await expect(cells).toContainText('7.1');
+  await expect(cells).toContainText('26.6');
+  await page
+    .getByLabel('CSV file')
+    .setInputFiles([
+      { name: 'threads.csv', mimeType: 'text/csv', buffer: Buffer.from('name,denier,breaks at (g)\nx,70,300\n') },
+    ]);
+  await expect(dialog).toContainText('this is a table of threads: Drawers, threads, import takes it');
 });

@@ -218,6 +218,46 @@ describe('rows of words', () => {
       [6, ['size: is missing']],
     ]);
   });
+  test('what a table has no column for stays, and what it replaces is told cell by cell', () => {
+    const there: HookItem[] = [
+      { name: 'long 6', form: 'single', size: '6', longX: 3, shankMm: 26.6, shankN: 10, gapMm: 7.3 },
+      { name: 'long 6', form: 'double', size: '6' },
+    ];
+    const { rows } = readRows(
+      'hooks',
+      [
+        ['name', 'form', 'gap (mm)', 'X long'],
+        ['LONG 6', 'single', '7.1', ''],
+        ['long 8', 'single', '6', ''],
+      ],
+      there,
+    );
+    expect(rows[0]?.read).toEqual({
+      ok: true,
+      value: { name: 'LONG 6', form: 'single', size: '6', shankMm: 26.6, shankN: 10, gapMm: 7.1 },
+    });
+    expect(rows[0]?.replaces).toEqual([
+      { column: 'name', was: 'long 6', is: 'LONG 6' },
+      { column: 'X long', was: '3', is: '' },
+      { column: 'gap (mm)', was: '7.3', is: '7.1' },
+    ]);
+    expect(rows[1]?.replaces).toBeNull();
+    // Without its form a row may be about either of two, and is about neither.
+    expect(
+      readRows(
+        'hooks',
+        [
+          ['name', 'gap (mm)'],
+          ['long 6', '7'],
+        ],
+        there,
+      ).rows[0]?.read.ok,
+    ).toBe(false);
+  });
+  test('a table of another drawer is told where it belongs', () => {
+    const { faults } = readRows('hooks', [['name', 'denier', 'breaks at (g)']]);
+    expect(faults.map(faultLine)).toEqual(['line 1: this is a table of threads: Drawers, threads, import takes it']);
+  });
   test('a column the drawer has not is refused by name, with the nearest', () => {
     const { faults } = readRows('threads', [['name', 'denierr']]);
     expect(faults.map(faultLine)).toEqual(['column 2: "denierr" is no column of this drawer; did you mean "denier"?']);

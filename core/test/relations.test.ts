@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { nudgeMm, pullRelation, renameIn, type Scale } from '../src/pattern/relations/adjust.ts';
+import { loose } from '../src/pattern/relations/loose.ts';
 import { parseLength, parsePosition } from '../src/pattern/relations/parse.ts';
 import { body, eyes, faultsOf, fly, laid, partIn, strip, tail, wing } from './build.ts';
 
@@ -78,6 +79,37 @@ describe('lengths', () => {
       ['1 shank', 27],
       ['2 mm', 2],
     ]);
+  });
+});
+
+describe('lengths as people write them', () => {
+  test.each([
+    ['1.2 shanks', '1.2 shank'],
+    ['120 %', '1.2 shank'],
+    ['62.5% of the gap', '0.625 gap'],
+    ['1¼x', '1¼ shank'],
+    ['1 1/2 × gap', '1 1/2 gap'],
+    ['3 stations', '3 station'],
+    // What is none of these stays as it is.
+    ['1.2 shank', '1.2 shank'],
+    ['eyes.rear', 'eyes.rear'],
+    ['bend + 0.6 shank', 'bend + 0.6 shank'],
+    ['35', '35'],
+    ['', ''],
+  ])('%s is %s', (text, is) => {
+    expect(loose(text)).toBe(is);
+  });
+  test('what is a relation already is never changed', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom('shank', 'gap', 'wire', 'hook', 'tail', 'station'),
+        fc.integer({ min: 1, max: 99 }),
+        (unit, n) => {
+          const text = `${String(n / 10)} ${unit}`;
+          expect(loose(text)).toBe(text);
+        },
+      ),
+    );
   });
 });
 

@@ -1,7 +1,7 @@
 import { formatAngle, formatLength, formatMass, formatSpeed, formatTemperature, METRIC } from '../src/units/format.ts';
 import { editDistance, nearest } from '../src/base/nearest.ts';
 import { parseQuantity } from '../src/units/quantity.ts';
-import { readTyped, readTypedNumber } from '../src/units/typed.ts';
+import { readTyped, readTypedNumber, withUnit } from '../src/units/typed.ts';
 
 const mm = (text: string): number => {
   const read = parseQuantity('length', text);
@@ -100,6 +100,20 @@ describe('the nearest right name', () => {
   test('what is far from everything is not suggested', () => {
     expect(nearest('lenght', ['length', 'width'])).toBe('length');
     expect(nearest('xylophone', ['tail', 'rib'])).toBeNull();
+  });
+});
+
+describe('a bare number', () => {
+  test.each([
+    ['35', 'mm', '35 mm'],
+    [' 1/8 ', 'in', '1/8 in'],
+    ['−4,5', 'mm', '−4,5 mm'],
+    ['35 mm', 'in', '35 mm'],
+    ['1.2 shank', 'mm', '1.2 shank'],
+    ['1,500', 'mm', '1,500'],
+    ['', 'mm', ''],
+  ])('%s where %s is shown is %s', (text, unit, is) => {
+    expect(withUnit(text, unit)).toBe(is);
   });
 });
 

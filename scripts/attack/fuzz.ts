@@ -3,8 +3,8 @@ import { join } from 'node:path';
 import { chance, type Target } from './server.ts';
 
 const EXAMPLES = join(import.meta.dirname, '../../examples');
-/** No answer may take longer, ms. */
-const SLOW_MS = 2000;
+/** An answer that takes longer hangs, ms; how quick they are is measured by the bench. */
+const SLOW_MS = 15_000;
 /** The memory of the second half may grow by so much, MB. */
 const GROWTH_MB = 120;
 

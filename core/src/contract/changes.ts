@@ -25,6 +25,24 @@ const IN_TWO_STEPS = /\/(over|on)\b/;
 const isInAnotherOrder = (was: string | undefined, is: string | undefined): boolean =>
   is !== undefined && (was === undefined ? IN_TWO_STEPS.test(is) : was !== is);
 
+/** What came to be settled and what no longer is. A finding whose figures alone moved is the same one. */
+function changedChecks(before: FlySummary['checks'], after: FlySummary['checks']): ChangedFigure[] {
+  if (!before || !after) return [];
+  const gone = [...before];
+  const come = after.filter(({ code }) => {
+    const known = gone.findIndex((each) => each.code === code);
+    if (known >= 0) gone.splice(known, 1);
+    return known < 0;
+  });
+  return [
+    ...come.map(({ severity, message }) => ({
+      verdict: true,
+      words: `now ${severity === 'stop' ? 'stopped' : 'to settle'}: ${message}`,
+    })),
+    ...gone.map(({ message }) => ({ verdict: false, words: `no longer to settle: ${message}` })),
+  ];
+}
+
 /** What of a fly's verdict and figures changed, the verdicts first. */
 export function changedFigures(before: FlySummary, after: FlySummary, style: Style = METRIC): ChangedFigure[] {
   const out: ChangedFigure[] = [];
@@ -50,6 +68,7 @@ export function changedFigures(before: FlySummary, after: FlySummary, style: Sty
   const mass = (mg: number): string => Object.values(formatMass(mg, style)).join(' ');
   if (unlike(before.dryMg, after.dryMg))
     out.push({ verdict: false, words: `weighs ${both(mass(before.dryMg), mass(after.dryMg))}` });
+  out.push(...changedChecks(before.checks, after.checks));
   if (isInAnotherOrder(before.order, after.order)) out.push({ verdict: false, words: 'is tied in another order' });
   if (unlike(before.shankMm, after.shankMm))
     out.push({

@@ -4,6 +4,7 @@ export {
   type FlyChange,
   type FlySummary,
   type FlyVersion,
+  type KeptCheck,
   type Listed,
   type ListedFly,
   type SoundFly,

@@ -11,6 +11,15 @@ export const patternFile = z
 /** An item of a drawer; `readItem` reads it where it comes in. */
 export const drawerItem = z.unknown().describe('an item of the drawer') as unknown as z.ZodType<DrawerItem>;
 
+/** One thing to be settled of a fly, as it is kept with it. */
+export const keptCheckSchema = z.object({
+  code: z.string().max(100),
+  severity: z.enum(['stop', 'warn']),
+  costs: z.enum(['fish', 'strength', 'looks']),
+  message: z.string().max(1000),
+});
+export type KeptCheck = z.infer<typeof keptCheckSchema>;
+
 /** What the Box lists of a fly. Masses mg, speeds mm/s, lengths mm. */
 export const summarySchema = z.object({
   platform: z.string(),
@@ -27,6 +36,8 @@ export const summarySchema = z.object({
   rearMm: z.number(),
   topMm: z.number(),
   bottomMm: z.number(),
+  /** What is to be settled of it; of flies kept before that was told there is none. */
+  checks: z.array(keptCheckSchema).max(500).optional(),
   /** In which order it is tied, in short; of flies kept before that was told there is none. */
   order: z.string().max(20_000).optional(),
 });

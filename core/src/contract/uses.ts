@@ -5,7 +5,7 @@ const isNamed = (item: DrawerItem, word: string | null): boolean => word !== nul
 
 /**
  * Whether an item of a drawer may bear on a fly: it names the packet or piece, is of the thread's denier, or has a part made in the
- * way the material is, whose words may be taken for it. Judgements move no figure of a fly.
+ * way the material is, whose words may be taken for it. Schools, rules and limits move no figure of a fly, only what is to be settled.
  */
 export function mayUse({ packet, denier, materials, made }: Listed, drawer: DrawerName, item: DrawerItem): boolean {
   if (drawer === 'hooks') return isNamed(item, packet);

@@ -16,7 +16,7 @@ export {
   drawersIn,
   kindOf,
 } from './items.ts';
-export { type ReadRows, headOf, readRows, withCell, writeCell, writeRows } from './rows.ts';
+export { type ReadRow, type ReadRows, drawerOfHead, headOf, readRows, withCell, writeCell, writeRows } from './rows.ts';
 export {
   type Drawers,
   NOMINAL_DRAWERS,

@@ -2,7 +2,7 @@ import { readNumber, parseQuantity } from '../units/index.ts';
 import { suggestion, bad, good, type Fault, type Outcome } from '../base/index.ts';
 import { COLUMNS, hasColumn, type Column } from './columns.ts';
 import { readItem } from './file.ts';
-import type { DrawerItem, DrawerName } from './items.ts';
+import { DRAWERS, kindOf, type DrawerItem, type DrawerName } from './items.ts';
 
 /** Drawers as rows of words: what a CSV holds and what is typed into a table. Lists are parted by semicolons. */
 
@@ -81,11 +81,20 @@ export function withCell(drawer: DrawerName, item: DrawerItem, column: Column, t
   return readItem(drawer, value.value === undefined ? rest : { ...rest, [column.key]: value.value });
 }
 
+/** A cell that is other than in the drawer: its column, what stands there, and what comes in its place; nothing is an empty text. */
+export interface ReplacedCell {
+  readonly column: string;
+  readonly was: string;
+  readonly is: string;
+}
+
 /** One row of a CSV: the line it stands on, and the item it makes or what is wrong with it. */
 export interface ReadRow {
   readonly line: number;
   readonly cells: readonly string[];
   readonly read: Outcome<DrawerItem>;
+  /** What it replaces of the item of that name and kind, cell by cell; null for one that is new. */
+  readonly replaces: readonly ReplacedCell[] | null;
 }
 
 export interface ReadRows {
@@ -110,7 +119,30 @@ function columnFor(drawer: DrawerName, head: string): Column | null {
   );
 }
 
-function readRow(drawer: DrawerName, columns: readonly Column[], cells: readonly string[]): Outcome<DrawerItem> {
+/** The item of the drawer that a row is about: of its name, and of its kind where the row says one; null where there is none or more. */
+function itemOf(drawer: DrawerName, named: Record<string, unknown>, there: readonly DrawerItem[]): DrawerItem | null {
+  const name = String(named['name'] ?? '').toLowerCase();
+  const kind = kindOf(drawer, named as unknown as DrawerItem) as string | undefined;
+  const [first, ...more] = there.filter(
+    (each) => each.name.toLowerCase() === name && (!kind || kindOf(drawer, each) === kind),
+  );
+  return first && more.length === 0 ? first : null;
+}
+
+/** What one item has other than another, column by column. */
+const replacedCells = (drawer: DrawerName, before: DrawerItem, after: DrawerItem): ReplacedCell[] =>
+  COLUMNS[drawer].flatMap((column) => {
+    const [was, is] = [writeCell(before, column), writeCell(after, column)];
+    return was === is ? [] : [{ column: headOf(column), was, is }];
+  });
+
+/** A row over what is there: what its columns do not name stays as it is. */
+function readRow(
+  drawer: DrawerName,
+  columns: readonly Column[],
+  cells: readonly string[],
+  there: readonly DrawerItem[],
+): Pick<ReadRow, 'read' | 'replaces'> {
   const faults: Fault[] = [];
   const item: Record<string, unknown> = {};
   columns.forEach((column, i) => {
@@ -118,25 +150,51 @@ function readRow(drawer: DrawerName, columns: readonly Column[], cells: readonly
     if (!value.ok) faults.push(...value.faults.map((fault) => ({ ...fault, path: column.name })));
     else if (value.value !== undefined) item[column.key] = value.value;
   });
-  if (faults.length > 0) return { ok: false, faults };
+  if (faults.length > 0) return { read: { ok: false, faults }, replaces: null };
+  const old = itemOf(drawer, item, there);
+  const named = new Set(columns.map((each) => each.key));
+  const stays = Object.entries(old ?? {}).filter(([key]) => !named.has(key));
+  const whole = { ...Object.fromEntries(stays), ...item };
   const own = Object.fromEntries(
-    Object.entries(item).filter(([key]) => {
-      const column = columns.find((each) => each.key === key);
-      return column !== undefined && hasColumn(column, item);
+    Object.entries(whole).filter(([key]) => {
+      const column = COLUMNS[drawer].find((each) => each.key === key);
+      return column === undefined || hasColumn(column, whole);
     }),
   );
   const read = readItem(drawer, own);
-  if (read.ok) return read;
-  const named = (key: string): string => COLUMNS[drawer].find((each) => each.key === key)?.name ?? key;
-  return { ok: false, faults: read.faults.map((fault) => ({ ...fault, path: named(fault.path) })) };
+  if (read.ok) return { read, replaces: old && replacedCells(drawer, old, read.value) };
+  const nameOf = (key: string): string => COLUMNS[drawer].find((each) => each.key === key)?.name ?? key;
+  return {
+    read: { ok: false, faults: read.faults.map((fault) => ({ ...fault, path: nameOf(fault.path) })) },
+    replaces: null,
+  };
+}
+
+/** The drawer a table belongs to by its head: the one that has all of its columns; null where none or several do. */
+export function drawerOfHead(head: readonly string[]): DrawerName | null {
+  const [first, ...more] = DRAWERS.filter((drawer) => head.every((text) => columnFor(drawer, text) !== null));
+  return head.length > 1 && first !== undefined && more.length === 0 ? first : null;
 }
 
 /**
  * Reads the rows of a CSV, the first of them its head. Each row stands for itself, so that a bad one spoils no other.
  * @param table rows of cells; empty rows are passed over
+ * @param there what lies in the drawer: of an item of the same name and kind stays what the table has no column for
  */
-export function readRows(drawer: DrawerName, table: readonly (readonly string[])[]): ReadRows {
+export function readRows(
+  drawer: DrawerName,
+  table: readonly (readonly string[])[],
+  there: readonly DrawerItem[] = [],
+): ReadRows {
   const [head = [], ...body] = table;
+  const other = drawerOfHead(head);
+  if (other !== null && other !== drawer)
+    return {
+      rows: [],
+      faults: [
+        { path: 'line 1', code: 'choice', message: `this is a table of ${other}: Drawers, ${other}, import takes it` },
+      ],
+    };
   const columns = head.map((text) => columnFor(drawer, text));
   const names = COLUMNS[drawer].map(headOf);
   const faults = head.flatMap((text, i): Fault[] =>
@@ -155,7 +213,7 @@ export function readRows(drawer: DrawerName, table: readonly (readonly string[])
   if (faults.length > 0) return { rows: [], faults };
   const known = columns.filter((each) => each !== null);
   const rows = body.flatMap((cells, i): ReadRow[] =>
-    cells.every((cell) => cell.trim() === '') ? [] : [{ line: i + 2, cells, read: readRow(drawer, known, cells) }],
+    cells.every((cell) => cell.trim() === '') ? [] : [{ line: i + 2, cells, ...readRow(drawer, known, cells, there) }],
   );
   return { rows, faults: [] };
 }

@@ -13,3 +13,4 @@ export {
 } from './relations/types.ts';
 export { HEADS, WATER_KINDS, hookWords, intentWords, partWords } from './words.ts';
 export { type FlyFile, type HookFile, type HookKeys, type Intent, type PlatformFile, flyJsonSchema } from './schema.ts';
+export { loose } from './relations/loose.ts';

@@ -5,7 +5,7 @@ export { type Finding, type Found, findWeights } from './finder/finder.ts';
 export { type Wish } from './finder/wishes.ts';
 export { type CardOptions, PROOF_MM, corrected, gaugeCard } from './sizes/gauge/card.ts';
 export { gaugeStrip } from './sizes/gauge/strip.ts';
-export { type Pin, setPin } from './sizes/pins.ts';
+export { type Pin, isLengthPin, pinFault, setPin } from './sizes/pins.ts';
 export { HOLDS, type Hold, type RunFly, type WeightTaken, runFly, runOne, weightsOf } from './sizes/runFly.ts';
 export { type RunSize, nameOf, readSizes } from './sizes/sizes.ts';
 export { usualSizes } from './sizes/usual.ts';

@@ -53,3 +53,13 @@ export function readTypedNumber(text: string, within: Within = {}): Typed {
 
 /** The figure typed, or null for nothing and for what is none. */
 export const figureOf = (typed: Typed): number | null => (typed.is === 'figure' ? typed.value : null);
+
+/**
+ * What was typed, with the unit where it is a bare number; all else as it is. A number that is ambiguous stays bare, to be asked back.
+ * @example withUnit('1/8', 'in') // '1/8 in'
+ */
+export function withUnit(text: string, unit: string): string {
+  const trimmed = text.trim();
+  const number = readNumber(trimmed, /^[-−]/.test(trimmed) ? 1 : 0);
+  return number?.end === trimmed.length && number.ask === undefined ? `${trimmed} ${unit}` : text;
+}

@@ -1,5 +1,13 @@
 import type { Fault } from '@jobbet/core/base';
-import { changedFigures, summarySchema, type FlyChange, type FlySummary, mayUse } from '@jobbet/core/contract';
+import {
+  changedFigures,
+  summarySchema,
+  type FlyChange,
+  type FlySummary,
+  type Listed,
+  mayUse,
+  namesItem,
+} from '@jobbet/core/contract';
 import type { DrawerItem, DrawerName } from '@jobbet/core/drawers';
 import { inArray } from 'drizzle-orm';
 import { atRevision } from '../db/revisions.ts';
@@ -36,18 +44,18 @@ interface Held {
 const AT_ONCE = 8;
 const ROWS_AT_ONCE = 500;
 
-/** Judgements move no figure of a fly. */
-const MOVES_NONE: ReadonlySet<DrawerName> = new Set<DrawerName>(['schools', 'rules', 'limits']);
+/** Whether an item may bear on a fly: on its figures, or on what is to be settled of it. Rules and limits are asked of every fly. */
+const bearsOn = (listed: Listed, drawer: DrawerName, item: DrawerItem): boolean =>
+  drawer === 'rules' || drawer === 'limits' || mayUse(listed, drawer, item) || namesItem(listed, drawer, item);
 
 /** Flies of the box that may use one of some items; those that do not read stand in nobody's way. */
 async function users(
   { db, shelf }: Ground,
   touched: readonly { readonly drawer: DrawerName; readonly item: DrawerItem }[],
 ): Promise<Held[]> {
-  const items = touched.filter(({ drawer }) => !MOVES_NONE.has(drawer));
-  if (items.length === 0) return [];
+  if (touched.length === 0) return [];
   const ids = (await shelf.all()).flatMap(({ fly: { id, listed, deletedAt } }) =>
-    listed && deletedAt === null && items.some(({ drawer, item }) => mayUse(listed, drawer, item)) ? [id] : [],
+    listed && deletedAt === null && touched.some(({ drawer, item }) => bearsOn(listed, drawer, item)) ? [id] : [],
   );
   const held: Held[] = [];
   for (let at = 0; at < ids.length; at += ROWS_AT_ONCE) {
@@ -65,7 +73,7 @@ async function users(
 
 /**
  * Solves the flies that some items bear on with the drawers to come.
- * @returns what to write with the change, and the flies whose figures it moves
+ * @returns what to write with the change, and the flies whose figures or checks it moves
  * @throws ApiError `breaks-fly` where one would no longer lay out that does now, `stopped`
  */
 export async function movedFlies(

@@ -1,4 +1,5 @@
 import { bad, type Outcome, good } from '@jobbet/core/base';
+import { checkFly, toSettle } from '@jobbet/core/checks';
 import { readFlyValue, type FlyFile } from '@jobbet/core/pattern';
 import { reportFly, solveFly, type FlyReport } from '@jobbet/core/model';
 import {
@@ -73,8 +74,9 @@ function readAndSolve(value: unknown, tables: Drawers): Outcome<ReadFly> {
   const file = readFlyValue(value);
   const solved = file.ok ? solveFly(file.value, tables) : file;
   if (!file.ok || !solved.ok) return solved.ok ? bad() : solved;
+  const checks = toSettle(checkFly(solved.value, { drawers: tables }).findings);
   const summary = summarySchema.safeParse(
-    JSON.parse(JSON.stringify({ ...summarise(solved.value), order: orderWords(solved.value.laid) })),
+    JSON.parse(JSON.stringify({ ...summarise(solved.value), order: orderWords(solved.value.laid), checks })),
   );
   if (!summary.success)
     return bad({

@@ -12,7 +12,7 @@ interface MovedFliesProps {
   readonly onSeen: () => void;
 }
 
-/** Flies whose figures moved, with the earlier ones beside them: verdicts first, then figures. */
+/** Flies whose figures or checks moved, with the earlier ones beside them: verdicts first, then figures. */
 export function MovedFlies({ words, changes, working = false, onSeen }: MovedFliesProps) {
   const style = useStyle();
   const flies = changes.map((change) => ({ change, figures: changedFigures(change.before, change.after, style) }));
@@ -33,7 +33,7 @@ export function MovedFlies({ words, changes, working = false, onSeen }: MovedFli
           {!working && (
             <span className="font-normal text-ink2">
               {flies.length === 0
-                ? 'No fly’s figures moved.'
+                ? 'No fly’s figures or checks moved.'
                 : `${String(flies.length)} ${flies.length === 1 ? 'fly' : 'flies'} moved, ${verdicts === 0 ? 'no verdict' : `${String(verdicts)} ${verdicts === 1 ? 'verdict' : 'verdicts'}`} among them.`}
             </span>
           )}

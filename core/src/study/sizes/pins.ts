@@ -1,7 +1,9 @@
 import { figureOf, readTypedNumber } from '../../units/index.ts';
 import { withKey, withPart } from '../../edit/index.ts';
-import type { FlyFile } from '../../pattern/index.ts';
-import { bad, good, type Outcome } from '../../base/index.ts';
+import type { Drawers } from '../../drawers/index.ts';
+import { layFly } from '../../model/index.ts';
+import { readFlyValue, type FlyFile } from '../../pattern/index.ts';
+import { bad, good, type Fault, type Outcome } from '../../base/index.ts';
 import { HOLDS, type Hold } from './weight.ts';
 
 /** Something of one size that does not follow the run: a key of a part, the thread, or what its weight holds. */
@@ -50,6 +52,19 @@ export function withPins(file: FlyFile, pins: readonly Pin[]): Outcome<FlyFile> 
     next = withPart(next, id, (part) => withKey(part, key, value));
   }
   return good(next);
+}
+
+/** Whether a pin is a length, of which a bare number takes a unit; strands, turns and denier are counts. */
+export const isLengthPin = ({ part, key }: Pick<Pin, 'part' | 'key'>): boolean =>
+  part === null ? key === 'shank' : !COUNTS.has(key);
+
+/** Why a pin cannot stand on a fly; null where it can. */
+export function pinFault(file: FlyFile, pin: Pin, drawers: Drawers): Fault | null {
+  if (pin.value.trim() === '') return null;
+  const pinned = withPins(file, [pin]);
+  const read = pinned.ok ? readFlyValue(pinned.value) : pinned;
+  const laid = read.ok ? layFly(read.value, drawers) : read;
+  return laid.ok ? null : (laid.faults[0] ?? null);
 }
 
 /** What the weight of a size holds: its own pin, else what the run does. */

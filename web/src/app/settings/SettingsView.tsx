@@ -49,6 +49,15 @@ const ROWS: readonly RowProps[] = [
     note: 'What you type keeps the unit you typed it in.',
   },
   {
+    name: 'Bare numbers',
+    key_: 'bareNumbers',
+    options: [
+      ['shown', 'take the unit that is shown'],
+      ['ask', 'are asked back'],
+    ],
+    note: '35 is 35 mm where lengths are in millimetres, 1/8 an eighth of an inch where they are in inches.',
+  },
+  {
     name: 'Weights',
     key_: 'mass',
     options: [

@@ -2,11 +2,13 @@ import type { FlyFile } from '@jobbet/core/pattern';
 import { HOOK_SIZES, TUBE, TUBE_MATERIALS } from '@jobbet/core/data';
 import { named } from '@jobbet/core/drawers';
 import { asKind, takePacket, newFly, NEW_PLATFORM, withField } from '@jobbet/core/edit';
+import { withUnit } from '@jobbet/core/units';
 import { useId, useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { mutate } from 'swr';
 import { api, RequestError } from '../../shared/api/client.ts';
 import { useDrawers } from '../../shared/api/useDrawers.ts';
+import { useSettings } from '../../shared/settings/settings.ts';
 import { DialogBox } from '../../shared/ui/DialogBox.tsx';
 
 type Platform = FlyFile['platform'];
@@ -98,6 +100,8 @@ function HookFields({ platform, onTake }: Taking<Hook>) {
 
 function BodyFields({ platform, onTake }: Taking<Body>) {
   const { hook } = platform;
+  const { length, bareNumbers } = useSettings();
+  const whole = (text: string): string => (bareNumbers === 'ask' ? text : withUnit(text, length));
   return (
     <>
       {platform.kind === 'tube' && (
@@ -114,6 +118,7 @@ function BodyFields({ platform, onTake }: Taking<Body>) {
           className={box}
           value={platform.length}
           onChange={(event) => onTake({ ...platform, length: event.target.value })}
+          onBlur={() => onTake({ ...platform, length: whole(platform.length) })}
         />
       </label>
       <Select

@@ -275,6 +275,7 @@ function Aim({ take }: { readonly take: Take }) {
           value={file.intent?.water?.temperature ?? ''}
           empty={`${usual.figure} ${usual.unit}`}
           onChange={(text) => water('temperature', text)}
+          unit={style.temperature}
         />
         .
         {file.intent?.ride !== undefined && file.intent.ride !== laid.tight.ride && (

@@ -129,6 +129,7 @@ function Measured({ hook, behind, label, onSet }: MeasuredProps) {
         value={hook.shank ?? ''}
         empty={behind ? 'nominal' : measure(platform.shankMm, platform.nominal.shank)}
         onChange={(text) => onSet('shank', text)}
+        unit={style.length}
         measures={{ kind: 'length', nominal: behind ? undefined : platform.shankMm }}
       />
       , gap{' '}
@@ -137,6 +138,7 @@ function Measured({ hook, behind, label, onSet }: MeasuredProps) {
         value={hook.gap ?? ''}
         empty={measure(platform.gapMm, platform.nominal.gap)}
         onChange={(text) => onSet('gap', text)}
+        unit={style.length}
         measures={{ kind: 'length', nominal: platform.gapMm ?? undefined }}
       />
       , wire{' '}
@@ -145,6 +147,7 @@ function Measured({ hook, behind, label, onSet }: MeasuredProps) {
         value={hook.wire ?? ''}
         empty={measure(platform.wireMm, platform.nominal.wire)}
         onChange={(text) => onSet('wire', text)}
+        unit={style.length}
         measures={{ kind: 'length', nominal: platform.wireMm ?? undefined }}
       />
     </>
@@ -166,6 +169,7 @@ export function PlatformSentence({ onTake }: { readonly onTake: TakePlatform }) 
       value={value ?? ''}
       empty={empty}
       onChange={(words) => set(key, words)}
+      unit={key === 'splay' ? 'deg' : style.length}
       measures={key === 'splay' ? undefined : { kind: 'length' }}
     />
   );
@@ -232,6 +236,7 @@ export function PlatformSentence({ onTake }: { readonly onTake: TakePlatform }) 
 }
 
 function TrailingWords({ platform, onTake }: { readonly platform: Body; readonly onTake: TakePlatform }) {
+  const style = useStyle();
   const { hook } = platform;
   const take = (next: Behind | undefined, blank?: string): readonly Fault[] =>
     onTake(withField(platform, 'hook', next), blank);
@@ -245,6 +250,7 @@ function TrailingWords({ platform, onTake }: { readonly platform: Body; readonly
       value={value ?? ''}
       empty={empty}
       onChange={(words) => onTake(withField(platform, key, words === '' ? undefined : words), `platform.${key}`)}
+      unit={style.length}
     />
   );
   const usual = platform.kind === 'tube' ? 'point-down' : 'point-up';
@@ -294,6 +300,7 @@ function TrailingWords({ platform, onTake }: { readonly platform: Body; readonly
                 label="trailing splay"
                 value={hook.splay ?? ''}
                 empty="100 deg"
+                unit="deg"
                 onChange={(words) => take(withField(hook, 'splay', words === '' ? undefined : words), 'hook.splay')}
               />
             </>

@@ -1,10 +1,11 @@
-import { readTypedNumber } from '@jobbet/core/units';
+import { readTypedNumber, type Style } from '@jobbet/core/units';
 import type { Fault } from '@jobbet/core/base';
 import type { LaidPart } from '@jobbet/core/model';
 import { COLOUR_WORDS } from '@jobbet/core/data';
 import { isLengthKey, readRelation, relationsOf, withKey, withPart } from '@jobbet/core/edit';
-import { ROLES, nudgeMm, pullRelation } from '@jobbet/core/pattern';
+import { ROLES, loose, nudgeMm, pullRelation } from '@jobbet/core/pattern';
 import { Fragment, type ReactNode } from 'react';
+import { useStyle } from '../../shared/settings/settings.ts';
 import type { Measures } from '../../shared/instruments/store.ts';
 import { ChoiceField, TextField } from '../../shared/fields/Fields.tsx';
 import { DoseField } from './DoseField.tsx';
@@ -146,12 +147,20 @@ interface BlankFieldProps {
   readonly acts: ReturnType<typeof useBlankActs>;
 }
 
+/** The unit of a bare number in a blank; nothing where one is a count or a word. */
+function unitOf(kind: Blank['kind'], key: string, style: Style): string | undefined {
+  if (kind === 'relation') return style.length;
+  if (kind !== 'quantity') return undefined;
+  return key === 'angle' ? 'deg' : key === 'mass' ? style.mass : undefined;
+}
+
 /** One blank, by its kind. */
 function BlankField({
   part,
   piece,
   acts: { set, setCount, setColours, step, swap, partsFor, measuresOf },
 }: BlankFieldProps) {
+  const style = useStyle();
   if (piece.kind === 'swap') return <SwapField part={part.file} piece={piece} onSwap={swap} />;
   const { key, label, empty } = piece;
   const value = textOf(part.file, key);
@@ -202,10 +211,11 @@ function BlankField({
       label={label}
       value={value}
       empty={empty}
-      onChange={(text) => set(key, text)}
+      onChange={(text) => set(key, piece.kind === 'relation' ? loose(text) : text)}
       onStep={piece.kind === 'relation' ? (steps) => step(key, steps) : undefined}
       options={piece.kind === 'words' ? piece.options : undefined}
       measures={measuresOf(piece.kind, key)}
+      unit={unitOf(piece.kind, key, style)}
     />
   );
 }

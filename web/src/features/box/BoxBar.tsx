@@ -1,6 +1,7 @@
 import type { RefObject } from 'react';
 import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 import { FindField } from '../../shared/ui/FindField.tsx';
+import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
 import { SORTS, type SortName } from './sorting.ts';
 
 interface BoxBarProps {
@@ -12,13 +13,18 @@ interface BoxBarProps {
   readonly onFind: (words: string) => void;
   readonly onFirst: () => void;
   readonly onSort: (sort: SortName) => void;
+  /** Whether only flies with something to settle are shown, and how many there are. */
+  readonly settling: boolean;
+  readonly unsettled: number;
+  readonly onSettling: (settling: boolean) => void;
   readonly onNew: () => void;
   readonly onTake: (files: FileList | null) => void;
 }
 
 /** The two lines above the box: where to go from here, and what of the box is shown in which order. */
 export function BoxBar(props: BoxBarProps) {
-  const { search, files, find, sort, count, onFind, onFirst, onSort, onTake, onNew } = props;
+  const { search, files, find, sort, count, onFind, onFirst, onSort, onTake, onNew, settling, unsettled, onSettling } =
+    props;
   return (
     <>
       <HouseBar title="Box" primary={{ words: 'Lay out a new fly', run: onNew }}>
@@ -45,6 +51,16 @@ export function BoxBar(props: BoxBarProps) {
           onEnter={onFirst}
           wide
         />
+        <button
+          type="button"
+          aria-pressed={settling}
+          disabled={unsettled === 0 && !settling}
+          className={`flex items-center gap-1.5 shrink-0 px-1.5 border-b-2 ${settling ? 'bg-pick text-on-pick border-ink' : 'border-transparent'}`}
+          title="Only flies with something to settle"
+          onClick={() => onSettling(!settling)}
+        >
+          {unsettled > 0 && <SnagFlag />} {unsettled} to settle <span className="plain-key">X</span>
+        </button>
         <button type="button" className="ml-auto shrink-0" onClick={() => files.current?.click()}>
           take in <span className="plain-key">I</span>
         </button>

@@ -9,13 +9,15 @@ import { BrokenRow } from './BrokenRow.tsx';
 import { CommonRule } from './CommonRule.tsx';
 import { SinkLadder } from './SinkLadder.tsx';
 
-const ROW = 84;
+const ROW = 96;
 const LADDER = 150;
 /** px a drawing may stand out of its row above and below; only the longest hackles do. */
 const OVER = 10;
-/** px across that the drawings get, and px to the mm at most; all flies share one scale. */
-const ACROSS = 350;
-const MOST_SCALE = 4.4;
+/** The share of the width that the drawings get, px across at most, and px to the mm at most; all flies share one scale. */
+const ACROSS = { share: 0.38, most: 560 };
+const MOST_SCALE = 6;
+/** In a narrow window the room is the flies'. */
+const NARROW = 900;
 
 interface BoxListProps {
   readonly flies: readonly ListedFly[];
@@ -29,19 +31,22 @@ interface BoxListProps {
 }
 
 /** The reach of all drawings from the eye, mm, and the scale at which the longest and the tallest fit. */
-function commonScale(flies: readonly ListedFly[]): { frontMm: number; rearMm: number; scale: number } {
+function commonScale(flies: readonly ListedFly[], width: number): { frontMm: number; rearMm: number; scale: number } {
   const most = (least: number, of: (summary: FlySummary) => number): number =>
     flies.reduce((so, { summary }) => (summary ? Math.max(so, of(summary)) : so), least);
   const frontMm = most(6, (summary) => -summary.frontMm);
   const rearMm = most(30, (summary) => summary.rearMm);
   const tallMm = most(10, (summary) => summary.topMm - summary.bottomMm);
-  return { frontMm, rearMm, scale: Math.min(MOST_SCALE, (ROW + 2 * OVER - 4) / tallMm, ACROSS / (frontMm + rearMm)) };
+  const across = Math.min(ACROSS.most, ACROSS.share * width);
+  return { frontMm, rearMm, scale: Math.min(MOST_SCALE, (ROW + 2 * OVER - 4) / tallMm, across / (frontMm + rearMm)) };
 }
 
 /** Only the rows in sight are there, so that a box of hundreds stays quick. */
 export function BoxList({ flies, at, ladder, onOpen, onPick, onCopy, onRename, onRemove }: BoxListProps) {
   const frame = useRef<HTMLDivElement>(null);
-  const { height } = useSize(frame);
+  const { width, height } = useSize(frame);
+  const withLadder = ladder && width >= NARROW;
+  const left = withLadder ? LADDER : 0;
   const [scroll, setScroll] = useState(0);
   const rows = useVirtualizer({
     count: flies.length,
@@ -52,12 +57,12 @@ export function BoxList({ flies, at, ladder, onOpen, onPick, onCopy, onRename, o
   useEffect(() => {
     rows.scrollToIndex(at);
   }, [rows, at]);
-  const common = useMemo(() => commonScale(flies), [flies]);
+  const common = useMemo(() => commonScale(flies, width), [flies, width]);
   return (
     <div className="flex-1 min-h-0 flex flex-col">
-      <CommonRule left={LADDER} {...common} />
+      <CommonRule left={left} {...common} />
       <div className="flex-1 min-h-0 relative">
-        {ladder && <SinkLadder flies={flies} at={at} width={LADDER} height={height} scroll={scroll} row={ROW} />}
+        {withLadder && <SinkLadder flies={flies} at={at} width={LADDER} height={height} scroll={scroll} row={ROW} />}
         <div
           ref={frame}
           className="absolute inset-0 overflow-y-auto"
@@ -72,7 +77,7 @@ export function BoxList({ flies, at, ladder, onOpen, onPick, onCopy, onRename, o
                 of: flies.length,
                 top: item.start,
                 height: ROW,
-                left: LADDER,
+                left,
                 over: OVER,
               };
               const picked = item.index === at;

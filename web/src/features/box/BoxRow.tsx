@@ -1,5 +1,6 @@
 import { layFly, boundsOf } from '@jobbet/core/model';
 import { axisAt, viewOf } from '@jobbet/core/drawing';
+import type { KeptCheck } from '@jobbet/core/contract';
 import { formatMass, formatSpeed } from '@jobbet/core/units';
 import { memo, useEffect, useMemo, useState } from 'react';
 import { api, type SoundFly } from '../../shared/api/client.ts';
@@ -12,6 +13,7 @@ import { Menu } from '../../shared/ui/Menu.tsx';
 import { RideGlyph, rideWords } from '../../shared/ui/RideGlyph.tsx';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
 import { drawingWidth, rowEyeAt } from './place.ts';
+import { toSettleOf } from './sorting.ts';
 
 /** Where a row lies in the list, px; its drawing may stand `over` px out of it. */
 export interface RowPlace {
@@ -45,6 +47,7 @@ export function BoxRow(props: RowProps) {
   const sink = summary.sinkMmS === null ? null : formatSpeed(summary.sinkMmS, style);
   const mass = formatMass(summary.dryMg, style);
   const drawing = drawingWidth(frontMm, rearMm, scale);
+  const checks = toSettleOf(fly, useSettings().looks);
   const { meant } = listed;
   const other = meant !== null && meant !== summary.ride;
   const sinks = sink ? `sinks ${summary.sinkClass ?? ''}, ${sink.figure} ${sink.unit}` : 'floats';
@@ -70,7 +73,7 @@ export function BoxRow(props: RowProps) {
           if (event.currentTarget.matches(':focus-visible')) onPick();
         }}
         className="flex items-center h-full flex-1 min-w-0 text-left"
-        aria-label={`${fly.name}, ${summary.platform}, ${rides}, ${sinks}, ${mass.figure} ${mass.unit}`}
+        aria-label={`${fly.name}, ${summary.platform}, ${rides}, ${sinks}, ${mass.figure} ${mass.unit}${checks.length > 0 ? `, ${String(checks.length)} to settle` : ''}`}
       >
         <span className="relative shrink-0" style={{ width: drawing, height: place.height }}>
           <strong className="absolute left-3 top-1/2 -translate-y-1/2 text-row">{sink?.figure ?? '–'}</strong>
@@ -90,10 +93,11 @@ export function BoxRow(props: RowProps) {
           <span className="block italic text-ink2 truncate">{summary.platform}</span>
         </span>
         <RowRide fly={fly} />
-        <span className="w-20 shrink-0">{summary.sinkClass ?? 'floats'}</span>
-        <span className="w-20 shrink-0 text-right">
+        <span className="w-20 shrink-0 max-[900px]:hidden">{summary.sinkClass ?? 'floats'}</span>
+        <span className="w-16 shrink-0 text-right">
           {mass.figure} <span className="text-ink3">{mass.unit}</span>
         </span>
+        <RowChecks checks={checks} />
       </button>
       <RowMenu {...props} />
     </li>
@@ -105,17 +109,33 @@ function RowRide({ fly: { summary, listed } }: Pick<RowProps, 'fly'>) {
   const { meant } = listed;
   const other = meant !== null && meant !== summary.ride;
   return (
-    <span className="w-44 flex items-center gap-2 shrink-0">
+    <span className="w-40 max-[900px]:w-10 flex items-center gap-2 shrink-0">
       <RideGlyph ride={summary.ride} heelDeg={summary.heelDeg} balls={listed.balls} size={36} />
       {other ? (
-        <span className="text-warn">
+        <span className="text-warn max-[900px]:hidden">
           <span className="flex items-center gap-1.5">
             <SnagFlag /> {rideWords(summary.ride)}
           </span>
           <span className="block text-label italic">meant {rideWords(meant)}</span>
         </span>
       ) : (
-        <span>{rideWords(summary.ride)}</span>
+        <span className="max-[900px]:hidden">{rideWords(summary.ride)}</span>
+      )}
+    </span>
+  );
+}
+
+/** How much of a fly is to be settled; what, where the pointer rests. */
+function RowChecks({ checks }: { readonly checks: readonly KeptCheck[] }) {
+  return (
+    <span
+      className="w-24 shrink-0 pl-8 flex items-center gap-1.5"
+      title={checks.length > 0 ? checks.map(({ message }) => message).join('\n') : 'nothing to settle'}
+    >
+      {checks.length > 0 && (
+        <>
+          <SnagFlag /> <strong className="text-warn">{checks.length}</strong>
+        </>
       )}
     </span>
   );

@@ -5,6 +5,7 @@ import { api, type ListedFly } from '../../shared/api/client.ts';
 import { useDrawers } from '../../shared/api/useDrawers.ts';
 import { useShell } from '../../shared/ui/shellContext.ts';
 import { isSound, useFlies } from '../../shared/api/listed.ts';
+import { useSettings } from '../../shared/settings/settings.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { BOX } from './commands.ts';
@@ -16,7 +17,7 @@ import { ImportDialog } from './ImportDialog.tsx';
 import { importFiles, type Incoming } from './importing.ts';
 import { MovedByModel } from './MovedByModel.tsx';
 import { RenameDialog } from './RenameDialog.tsx';
-import { matches, sortFlies, type SortName } from './sorting.ts';
+import { matches, sortFlies, toSettleOf, type SortName } from './sorting.ts';
 
 /** Does something that takes the server, and says so where it fails. */
 function doing(work: Promise<void>): void {
@@ -54,13 +55,22 @@ export function BoxView() {
   const tables = useDrawers().drawers?.tables;
   const [find, setFind] = useState('');
   const [sort, setSort] = useState<SortName>('sink');
+  const [settling, setSettling] = useState(false);
+  const { looks } = useSettings();
   const [picked, setPicked] = useState(0);
   const [firstWanted, setFirstWanted] = useState(false);
   const [incoming, setIncoming] = useState<Incoming | null>(null);
   const [renaming, setRenaming] = useState<ListedFly | null>(null);
   const search = useRef<HTMLInputElement>(null);
   const files = useRef<HTMLInputElement>(null);
-  const flies = useMemo(() => sortFlies(data?.filter((fly) => matches(fly, find)) ?? [], sort), [data, find, sort]);
+  const unsettled = useMemo(
+    () => new Set(data?.filter((fly) => toSettleOf(fly, looks).length > 0).map(({ id }) => id)),
+    [data, looks],
+  );
+  const flies = useMemo(() => {
+    const wanted = data?.filter((fly) => matches(fly, find) && (!settling || unsettled.has(fly.id)));
+    return sortFlies(wanted ?? [], sort);
+  }, [data, find, sort, settling, unsettled]);
   const at = Math.min(picked, Math.max(0, flies.length - 1));
   const current = flies[at];
   const open = (fly: ListedFly | undefined): void => {
@@ -83,6 +93,7 @@ export function BoxView() {
     copy: current && (() => doing(copyFly(current))),
     rename: current && (() => setRenaming(current)),
     remove: current && (() => doing(removeFly(current))),
+    settle: () => setSettling((is) => !is),
     take: () => files.current?.click(),
   });
   return (
@@ -101,10 +112,20 @@ export function BoxView() {
         }}
         onFirst={() => setFirstWanted(true)}
         onSort={setSort}
+        settling={settling}
+        unsettled={unsettled.size}
+        onSettling={setSettling}
         onTake={take}
       />
       <main className="flex-1 min-h-0 flex flex-col">
-        <BoxTold failed={error !== undefined} all={data} shown={flies.length} find={find} onNew={shell.openNew} />
+        <BoxTold
+          failed={error !== undefined}
+          all={data}
+          shown={flies.length}
+          find={find}
+          settling={settling}
+          onNew={shell.openNew}
+        />
         <MovedByModel />
         {flies.length > 0 && (
           <BoxList
@@ -130,11 +151,12 @@ interface BoxToldProps {
   readonly all: readonly ListedFly[] | undefined;
   readonly shown: number;
   readonly find: string;
+  readonly settling: boolean;
   readonly onNew: () => void;
 }
 
 /** What is said where there are no flies to show. */
-function BoxTold({ failed, all, shown, find, onNew }: BoxToldProps) {
+function BoxTold({ failed, all, shown, find, settling, onNew }: BoxToldProps) {
   return (
     <>
       {failed && (
@@ -144,7 +166,11 @@ function BoxTold({ failed, all, shown, find, onNew }: BoxToldProps) {
       )}
       {all?.length === 0 && <EmptyBox onNew={onNew} />}
       {all && all.length > 0 && shown === 0 && (
-        <p className="p-6 text-sentence text-ink2">No fly answers to “{find}”.</p>
+        <p className="p-6 text-sentence text-ink2">
+          {find === ''
+            ? 'No fly has anything to settle.'
+            : `No fly ${settling ? 'with something to settle ' : ''}answers to “${find}”.`}
+        </p>
       )}
     </>
   );

@@ -31,7 +31,10 @@ export function SinkLadder({ flies, at, width, height, scroll, row }: LadderProp
   const visible = flies
     .slice(first, first + Math.ceil(height / row) + 3)
     .map((fly, i) => ({ fly, i: first + i, rowY: (first + i) * row - scroll + row / 2 }))
-    .filter(({ fly, rowY }) => fly.summary !== null && rowY > -row && rowY < height + row);
+    .filter(({ fly, rowY }) => fly.summary !== null && rowY > 0 && rowY < height);
+  /** Flies whose rows begin below what is seen, or end above it. */
+  const below = flies.length - Math.min(flies.length, Math.ceil((scroll + height - row / 2) / row));
+  const above = Math.min(flies.length, Math.ceil((scroll - row / 2) / row));
   return (
     <svg width={width} height={height} className="absolute left-0 top-0" aria-hidden="true">
       {CLASSES.map(
@@ -91,6 +94,37 @@ export function SinkLadder({ flies, at, width, height, scroll, row }: LadderProp
           </g>
         );
       })}
+      <Beyond count={above} to="above" x={width - 8} y={18} />
+      <Beyond count={below} to="below" x={width - 8} y={height - 10} />
     </svg>
+  );
+}
+
+/** How many more there are out of sight, and which way. */
+function Beyond({
+  count,
+  to,
+  x,
+  y,
+}: {
+  readonly count: number;
+  readonly to: 'above' | 'below';
+  readonly x: number;
+  readonly y: number;
+}) {
+  if (count <= 0) return null;
+  return (
+    <text
+      x={x}
+      y={y}
+      textAnchor="end"
+      fontSize={12}
+      fill="var(--ink)"
+      stroke="var(--sheet)"
+      strokeWidth={4}
+      paintOrder="stroke"
+    >
+      {to === 'below' ? '↓' : '↑'} {count} {to}
+    </text>
   );
 }

@@ -10,5 +10,6 @@ export const BOX = {
   copy: { name: 'Copy the fly', group, keys: 'c' },
   rename: { name: 'Rename the fly', group, keys: 'r' },
   remove: { name: 'Put the fly in the trash', group, keys: 'delete' },
+  settle: { name: 'Only flies with something to settle', group, keys: 'x' },
   take: { name: 'Import pattern files', group, keys: 'i' },
 } as const satisfies CommandTable;

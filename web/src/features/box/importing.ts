@@ -1,7 +1,8 @@
 import { bad, faultLine } from '@jobbet/core/base';
 import { readFly, sizeFault, type FlyFile } from '@jobbet/core/pattern';
 import { solveFly } from '@jobbet/core/model';
-import { NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers';
+import { drawerOfHead, NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers';
+import Papa from 'papaparse';
 import { api, type ListedFly } from '../../shared/api/client.ts';
 
 /** A file whose name is taken: by a fly in the box, or by another file of the same handful, where `stored` is null. */
@@ -20,6 +21,20 @@ export interface Incoming {
 /** What is to become of a file whose name is taken. */
 export type Answer = 'both' | 'replace' | 'skip';
 
+/** What of a file is enough to tell what it is. */
+const HEAD_BYTES = 20_000;
+
+/** What a file is that is no pattern file, and where it belongs; null where that cannot be told. */
+function otherKind(text: string): string | null {
+  const format = /"format"\s*:\s*"jobbet\.(\w+)"/.exec(text)?.[1];
+  if (format === 'drawers')
+    return 'this is an export of the drawers, not a pattern file: npx jobbet takes it by --drawers';
+  if (text.startsWith('\u001f') || text.startsWith('PK'))
+    return 'this is packed, as a backup is: Settings, restore from a backup';
+  const drawer = drawerOfHead(Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { preview: 1 }).data[0] ?? []);
+  return drawer && `this is a table of ${drawer}, not a pattern file: Drawers, ${drawer}, import`;
+}
+
 /** Reads files without changing anything in the box. @param drawers what a file must solve with */
 export async function importFiles(
   files: readonly File[],
@@ -34,7 +49,8 @@ export async function importFiles(
     const read = large ? bad(large) : readFly(await each.text());
     const solved = read.ok ? solveFly(read.value, drawers) : read;
     if (!read.ok || !solved.ok) {
-      refused.push({ name: each.name, reasons: (solved.ok ? [] : solved.faults).map(faultLine) });
+      const other = otherKind(await each.slice(0, HEAD_BYTES).text());
+      refused.push({ name: each.name, reasons: other ? [other] : (solved.ok ? [] : solved.faults).map(faultLine) });
       continue;
     }
     const file = read.value;

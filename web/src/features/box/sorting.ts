@@ -1,3 +1,5 @@
+import { shownOf } from '@jobbet/core/checks';
+import type { KeptCheck } from '@jobbet/core/contract';
 import type { ListedFly } from '../../shared/api/client.ts';
 
 export const SORTS = {
@@ -27,3 +29,7 @@ export function matches({ name, summary, listed }: ListedFly, find: string): boo
     .split(/\s+/)
     .every((word) => text.includes(word));
 }
+
+/** What of a fly is to be settled, as far as the settings ask for looks. */
+export const toSettleOf = ({ summary }: Pick<ListedFly, 'summary'>, looks: boolean): readonly KeptCheck[] =>
+  shownOf(summary?.checks ?? [], looks);

@@ -1,4 +1,4 @@
-import type { DrawerItem, DrawerName, ReadRows } from '@jobbet/core/drawers';
+import type { DrawerName, ReadRow, ReadRows } from '@jobbet/core/drawers';
 import { useState } from 'react';
 import { RequestError } from '../../shared/api/client.ts';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
@@ -9,13 +9,11 @@ interface CsvDialogProps {
   readonly drawer: DrawerName;
   readonly file: string;
   readonly read: ReadRows;
-  /** Whether an item of that name and kind is in the drawer. */
-  readonly known: (item: DrawerItem) => boolean;
   readonly onClose: () => void;
 }
 
 /** Looks a CSV over before any of it is laid in: each row, and what is wrong with the bad ones. */
-export function CsvDialog({ drawer, file, read, known, onClose }: CsvDialogProps) {
+export function CsvDialog({ drawer, file, read, onClose }: CsvDialogProps) {
   const [problem, setProblem] = useState<string | null>(null);
   const [working, setWorking] = useState(false);
   const good = read.rows.flatMap((row) => (row.read.ok ? [row.read.value] : []));
@@ -49,7 +47,7 @@ export function CsvDialog({ drawer, file, read, known, onClose }: CsvDialogProps
           <p className="mb-2 text-ink2" role="status">
             {read.rows.length} rows for the drawer of {drawer}: {good.length} good, {bad} bad.
           </p>
-          <CsvRows rows={read.rows} known={known} />
+          <CsvRows rows={read.rows} />
         </>
       )}
       {problem !== null && (
@@ -75,12 +73,28 @@ export function CsvDialog({ drawer, file, read, known, onClose }: CsvDialogProps
   );
 }
 
-interface CsvRowsProps extends Pick<CsvDialogProps, 'known'> {
+/** What a good row does: nothing, or cell by cell what it replaces. */
+function Becomes({ replaces }: Pick<ReadRow, 'replaces'>) {
+  if (replaces === null) return 'is new';
+  if (replaces.length === 0) return <span className="text-ink2">is there already, the same</span>;
+  return (
+    <ul>
+      {replaces.map(({ column, was, is }) => (
+        <li key={column}>
+          {column}: <span className="text-ink2">{was === '' ? 'nothing' : was}</span> becomes{' '}
+          {is === '' ? <strong className="text-warn">nothing</strong> : <strong>{is}</strong>}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+interface CsvRowsProps {
   readonly rows: ReadRows['rows'];
 }
 
 /** Each row of a CSV, and what becomes of it. */
-function CsvRows({ rows, known }: CsvRowsProps) {
+function CsvRows({ rows }: CsvRowsProps) {
   return (
     <div className="max-h-[44vh] overflow-auto border border-hair mb-3" tabIndex={0} role="region" aria-label="Rows">
       <table className="w-full text-left">
@@ -100,11 +114,7 @@ function CsvRows({ rows, known }: CsvRowsProps) {
               </td>
               <td className="px-2 py-0.5">
                 {row.read.ok ? (
-                  known(row.read.value) ? (
-                    'replaces the one of that name'
-                  ) : (
-                    'is new'
-                  )
+                  <Becomes replaces={row.replaces} />
                 ) : (
                   <ul className="text-warn">
                     {row.read.faults.map((fault) => (

@@ -1,5 +1,5 @@
-import { kindOf, DRAWERS, type DrawerItem, type DrawerName } from '@jobbet/core/drawers';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { kindOf, DRAWERS, type DrawerName } from '@jobbet/core/drawers';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useParams } from 'react-router';
 import type { StoredItem } from '../../shared/api/client.ts';
 import { useFlies } from '../../shared/api/listed.ts';
@@ -175,13 +175,14 @@ interface IncomingProps {
 
 /** A CSV that is looked at before it is laid in. */
 function Incoming({ drawer, file, all, onClose }: IncomingProps) {
-  const read = useMemo(() => readCsv(drawer, file.text), [drawer, file]);
-  const keyOf = useCallback(
-    (item: DrawerItem): string => `${kindOf(drawer, item)}/${item.name.toLowerCase()}`,
-    [drawer],
+  const read = useMemo(
+    () =>
+      readCsv(
+        drawer,
+        file.text,
+        all.map((row) => row.item),
+      ),
+    [drawer, file, all],
   );
-  const keys = useMemo(() => new Set(all.map((row) => keyOf(row.item))), [all, keyOf]);
-  return (
-    <CsvDialog drawer={drawer} file={file.name} read={read} known={(item) => keys.has(keyOf(item))} onClose={onClose} />
-  );
+  return <CsvDialog drawer={drawer} file={file.name} read={read} onClose={onClose} />;
 }

@@ -4,12 +4,13 @@ import Papa from 'papaparse';
 /** What a sheet program would take for a formula; of what begins with a minus only a plain number is none. */
 const FORMULA = /^(?:[=+@\t\r]|-(?!\d*[.,]?\d+$))/;
 
-/** Reads a CSV of a drawer; commas, semicolons or tabs part the cells. */
-export function readCsv(drawer: DrawerName, text: string): ReadRows {
+/** Reads a CSV over what lies in a drawer; commas, semicolons or tabs part the cells. */
+export function readCsv(drawer: DrawerName, text: string, there: readonly DrawerItem[] = []): ReadRows {
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false });
   return readRows(
     drawer,
     data.map((row) => row.map((cell) => cell.replace(/^'(?=[=+@\t\r-])/, ''))),
+    there,
   );
 }
 

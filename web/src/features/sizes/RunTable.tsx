@@ -1,3 +1,4 @@
+import type { Fault } from '@jobbet/core/base';
 import { PX_PER_MM } from '../../shared/drawing/Projection.tsx';
 import { type LaidFly, boundsOf } from '@jobbet/core/model';
 import { axisAt, eyeAt, viewOf } from '@jobbet/core/drawing';
@@ -33,7 +34,8 @@ interface RunTableProps {
   readonly width: number;
   readonly hold: Hold;
   readonly pins: readonly Pin[];
-  readonly onPin: (pin: Pin) => void;
+  /** Pins a value of one size. @returns why it cannot be pinned */
+  readonly onPin: (pin: Pin) => Fault | null;
   readonly onKeep: (column: Column) => void;
 }
 
@@ -87,6 +89,7 @@ export function RunTable({ own, columns, width, hold, pins, onPin, onKeep }: Run
                 {answer?.ok && laid && (
                   <RunCell row={row} own={own} answer={answer} laid={laid} size={size.text} pins={pins} onPin={onPin} />
                 )}
+                {answer?.ok === false && <LeftPin row={row} own={own} size={size.text} pins={pins} onPin={onPin} />}
               </td>
             ))}
           </tr>
@@ -194,7 +197,7 @@ interface RunCellProps {
   readonly answer: Extract<RunAnswer, { ok: true }>;
   readonly size: string;
   readonly pins: readonly Pin[];
-  readonly onPin: (pin: Pin) => void;
+  readonly onPin: RunTableProps['onPin'];
 }
 
 /** One cell: what it comes to, and where it can be pinned a way to pin it. */
@@ -214,6 +217,23 @@ function RunCell({ row, own, laid, answer, size, pins, onPin }: RunCellProps) {
   );
 }
 
+/** A pin of a size that cannot be reckoned, where it is to be corrected. */
+function LeftPin({ row, own, size, pins, onPin }: Omit<RunCellProps, 'laid' | 'answer'>) {
+  const now = row.pin?.(own);
+  const pinned = now && pins.find((pin) => pin.size === size && pin.part === now.part && pin.key === now.key);
+  if (!pinned) return null;
+  return (
+    <PinCell
+      name={`${row.name} on ${size}`}
+      now={{ ...now, value: pinned.value }}
+      pinned={pinned}
+      onPin={(value) => onPin({ ...now, size, value })}
+    >
+      <span className="text-warn">{pinned.value}</span>
+    </PinCell>
+  );
+}
+
 const HELD: Readonly<Record<Hold, string>> = { shape: 'of its shape', ride: 'of its ratio', sink: 'of its speed' };
 
 const offWords = (off: number): string => {
@@ -229,7 +249,7 @@ interface HeldProps {
   readonly own: boolean;
   readonly size: string;
   readonly pinned: Pin | undefined;
-  readonly onPin: (pin: Pin) => void;
+  readonly onPin: RunTableProps['onPin'];
 }
 
 /** Which size the weight was taken in and how far off that is; what the other ways of holding would take instead. */

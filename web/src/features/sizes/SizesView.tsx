@@ -1,4 +1,5 @@
-import { HOLDS } from '@jobbet/core/study';
+import type { Fault } from '@jobbet/core/base';
+import { HOLDS, pinFault, type Pin } from '@jobbet/core/study';
 import { lazy, Suspense, useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { BoardFrame } from '../../fly/frame/BoardFrame.tsx';
@@ -26,6 +27,14 @@ export function SizesView({ gauge = false }: { readonly gauge?: boolean }) {
   const { file } = own;
   const run = useRunAsked(id, file);
   const { columns, done, reckoned } = useColumns(run);
+  const drawers = useBench((state) => state.drawers);
+  /** What does not stand on a size is told where it was written, and not pinned. */
+  const pin = (one: Pin): Fault | null => {
+    const { answer } = columns.find(({ size }) => size.text === one.size) ?? {};
+    const fault = pinFault(answer?.ok ? answer.file : file, one, drawers);
+    if (!fault) run.pin(one);
+    return fault;
+  };
   const keep = useKeepSize();
   const field = useRef<HTMLInputElement>(null);
   const frame = useRef<HTMLDivElement>(null);
@@ -56,7 +65,7 @@ export function SizesView({ gauge = false }: { readonly gauge?: boolean }) {
             width={width}
             hold={run.hold}
             pins={run.pins}
-            onPin={run.pin}
+            onPin={pin}
             onKeep={(column) => keep(column, file, id)}
           />
         )}

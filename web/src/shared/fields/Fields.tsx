@@ -1,6 +1,8 @@
 import type { Fault } from '@jobbet/core/base';
 import type { ReadingKind } from '@jobbet/core/instruments';
 import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
+import { withUnit } from '@jobbet/core/units';
+import { useSettings } from '../settings/settings.ts';
 import { aimAt, type Measures } from '../instruments/store.ts';
 import { SnagFlag } from '../ui/SnagFlag.tsx';
 
@@ -14,6 +16,8 @@ interface FieldProps {
   readonly onStep?: ((steps: number) => string | null) | undefined;
   readonly options?: readonly string[] | undefined;
   readonly measures?: Measures | undefined;
+  /** The unit that a bare number takes once it is done with: at Enter, or when the field is left. */
+  readonly unit?: string | undefined;
 }
 
 /** A reading as it is written: hundredths of a millimetre, tenths of a milligram. */
@@ -24,15 +28,24 @@ const readingText = (kind: ReadingKind, value: number): string =>
  * A blank in a sentence. What is typed is taken as soon as it reads; until then the last good fly stays on the drawing,
  * the text stays in the field, and the reason stands beneath it. Escape goes back to what was.
  */
-export function TextField({ label, value, empty, onChange, onStep, options, measures }: FieldProps) {
+export function TextField({ label, value, empty, onChange, onStep, options, measures, unit }: FieldProps) {
   /** What is typed and not taken yet; it belongs to the value it was typed over, and falls away when that changes. */
   const [typed, setTyped] = useState<{ text: string; over: string; fault: Fault | null } | null>(null);
   const id = useId();
   const draft = typed?.over === value ? typed.text : null;
   const fault = typed?.over === value ? typed.fault : null;
+  const asked = useSettings().bareNumbers === 'ask' || unit === undefined;
+  /** A bare number with its unit; it waits until it is done with, since it may go on: `1` is the beginning of `1.2 shank`. */
+  const whole = (text: string): string => (asked ? text : withUnit(text, unit));
   const take = (text: string): void => {
-    const [first] = onChange(text);
+    const waits = whole(text) !== text;
+    const [first] = waits ? [] : onChange(text);
     setTyped({ text, over: value, fault: first ?? null });
+  };
+  const finish = (): void => {
+    if (draft === null || whole(draft) === draft) return;
+    const [first] = onChange(whole(draft));
+    setTyped(first ? { text: draft, over: value, fault: first } : null);
   };
   /** The newest way of taking a text: a reading may land long after the focus came. */
   const landing = useRef(take);
@@ -65,6 +78,7 @@ export function TextField({ label, value, empty, onChange, onStep, options, meas
         autoComplete="off"
         onChange={(event) => take(event.target.value)}
         onKeyDown={key}
+        onBlur={finish}
         onFocus={() => {
           if (measures)
             aimAt({

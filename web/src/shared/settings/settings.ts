@@ -15,6 +15,8 @@ const settingsSchema = z.object({
   hand: z.enum(['right', 'left']).catch('right'),
   theme: z.enum(['system', 'light', 'dark']).catch('system'),
   singleKeys: z.boolean().catch(true),
+  /** Whether a bare number takes the unit that is shown, or is asked back. */
+  bareNumbers: z.enum(['shown', 'ask']).catch('shown'),
   /** Whether a sheet writes techniques out where they are first needed. */
   beginner: z.boolean().catch(false),
   mode: z.enum(['lines', 'dressed', 'silhouette']).catch('dressed'),
