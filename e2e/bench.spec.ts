@@ -115,7 +115,7 @@ test('lines, dressed, silhouette; zoom; inches everywhere; the other hand', asyn
   await page.goto(`${empty.url}/settings`);
   await page.getByLabel('inches').check();
   await page.getByLabel('ft/s').check();
-  await page.getByLabel('comma').check();
+  await page.getByRole('radio', { name: 'comma' }).check();
   await page.getByLabel(/^left/).check();
   await page.goBack();
   await expect(page.getByText(/shank ≈ 1 1\/16 in/)).toBeVisible();
@@ -126,7 +126,7 @@ test('lines, dressed, silhouette; zoom; inches everywhere; the other hand', asyn
 test('the drawing goes out as SVG true to scale and as PNG; the fly as its file', async ({ empty, page }) => {
   await openFly(page, empty, example('slate-runner'));
   const out = async (item: string): Promise<{ name: string; bytes: Buffer }> => {
-    await page.getByRole('button', { name: /^fly/ }).click();
+    await page.getByRole('heading', { level: 1 }).getByRole('button').click();
     const download = page.waitForEvent('download');
     await page.getByRole('menuitem', { name: item }).click();
     const file = await download;

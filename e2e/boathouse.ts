@@ -169,6 +169,9 @@ export const saved = (page: Page): Promise<void> => expect(page.getByTestId('sav
 export const blank = (page: Page, label: string) => page.getByTestId('sentence').getByLabel(label, { exact: true });
 
 export async function write(page: Page, label: string, text: string): Promise<void> {
+  // What is not its relation stands behind a word.
+  await expect(page.getByTestId('sentence')).toBeVisible();
+  if ((await blank(page, label).count()) === 0) await page.getByRole('button', { name: /^more/ }).click();
   await blank(page, label).fill(text);
 }
 

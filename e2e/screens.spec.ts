@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import {
   blank,
   command,
@@ -177,4 +178,69 @@ test('a CSV with fewer columns leaves what it does not name; the look-over says 
       { name: 'threads.csv', mimeType: 'text/csv', buffer: Buffer.from('name,denier,breaks at (g)\nx,70,300\n') },
     ]);
   await expect(dialog).toContainText('this is a table of threads: Drawers, threads, import takes it');
+});
+
+/** What of a page stands out of the window to the side. */
+const outside = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const wide = document.documentElement.clientWidth;
+    const cut = (element: Element): boolean => {
+      for (let at = element.parentElement; at; at = at.parentElement)
+        if (/auto|scroll|hidden/.test(getComputedStyle(at).overflowX)) return true;
+      return false;
+    };
+    return [...document.querySelectorAll('button, a, input, select, h1')]
+      .filter((each) => each.checkVisibility() && each.getBoundingClientRect().right > wide + 1 && !cut(each))
+      .map((each) => each.outerHTML.slice(0, 120));
+  });
+
+test('a small window: every view and its bar fit without a sideways scroll, and the views are one word away', async ({
+  demo,
+  page,
+}) => {
+  await page.setViewportSize({ width: 800, height: 500 });
+  await toBox(page, demo);
+  expect(await outside(page)).toEqual([]);
+  await page.keyboard.press('/');
+  await typed(page, 'slate');
+  await page.getByRole('button', { name: /^Slate Runner,/ }).click();
+  for (const view of ['Balance', 'Sizes', 'Sheet', 'Bench']) {
+    await page.getByRole('button', { name: /^Views of the fly/ }).click();
+    await page.getByRole('menuitem', { name: view }).click();
+    await expect(page).toHaveTitle(`Slate Runner · ${view} · Jobbet`);
+    await expect(page.getByRole('main')).toBeVisible();
+    expect([view, await outside(page)]).toEqual([view, []]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(800);
+  }
+  await command(page, 'Open the drawers');
+  await expect(page.getByRole('grid')).toBeVisible();
+  expect(await outside(page)).toEqual([]);
+});
+
+test.describe('on a phone at the vise', () => {
+  test.use({ viewport: { width: 360, height: 740 }, hasTouch: true });
+  test('the sheet is read and a fly is tied by touch', async ({ own, page }) => {
+    await toBox(page, own);
+    await page.getByLabel('Find a fly').fill('slate');
+    await page.getByRole('button', { name: /^Slate Runner,/ }).tap();
+    await page.getByRole('button', { name: /^Views of the fly/ }).tap();
+    await page.getByRole('menuitem', { name: 'Sheet' }).tap();
+    await expect(page.getByTestId('tying-sheet')).toContainText('On the table');
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
+    await page.getByRole('link', { name: /^Tie it/ }).tap();
+    const step = page.getByTestId('vise-step');
+    await expect(step).toHaveAttribute('data-step', 'hook');
+    for (const key of ['done', 'back'])
+      expect((await page.getByRole('button', { name: key }).boundingBox())?.height).toBeGreaterThanOrEqual(40);
+    await page.getByRole('button', { name: 'done' }).tap();
+    await expect(step).not.toHaveAttribute('data-step', 'hook');
+    await page.getByRole('button', { name: 'back' }).tap();
+    await expect(step).toHaveAttribute('data-step', 'hook');
+    await page.getByTestId('vise-stage').tap();
+    await expect(step).not.toHaveAttribute('data-step', 'hook');
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
+    await page.getByRole('button', { name: 'More at the vise' }).tap();
+    await page.getByRole('menuitem', { name: /^out/ }).tap();
+    await expect(page.getByTestId('tying-sheet')).toBeVisible();
+  });
 });

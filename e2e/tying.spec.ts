@@ -111,7 +111,10 @@ test('a fly is tied at the vise by keyboard alone, with a reload in the middle',
     await page.keyboard.press('Space');
   await expect(page.getByTestId('vise-done')).toContainText('a finer thread');
   await expect(page.getByTestId('drying').first()).toContainText('dry in');
+  // One blank too many begins no other fly.
   await page.keyboard.press('Space');
+  await expect(page.getByTestId('vise-done')).toBeVisible();
+  await page.keyboard.press('n');
   await expect(step).toHaveAttribute('data-step', 'hook');
   await expect(page.getByTestId('vise-clock')).toContainText('usually');
   await expect(page.getByTestId('drying').first()).toBeVisible();

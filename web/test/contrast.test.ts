@@ -46,7 +46,7 @@ describe.each(Object.entries(THEMES))('in the %s', (_name, tokens) => {
   test.each(PAIRS)('%s on %s can be read: 4.5 to 1 or more', (words, ground) => {
     expect(contrast(tokens[words] ?? '', tokens[ground] ?? '')).toBeGreaterThanOrEqual(4.5);
   });
-  test.each(['rule', 'measure', 'pickline', 'warn'])('what is drawn in %s stands out: 3 to 1 or more', (line) => {
+  test.each(['rule', 'measure', 'warn'])('what is drawn in %s stands out: 3 to 1 or more', (line) => {
     expect(contrast(tokens[line] ?? '', tokens['sheet'] ?? '')).toBeGreaterThanOrEqual(3);
   });
 });

@@ -62,6 +62,10 @@ const set = (label: string, value: string): void => {
   fireEvent.change(screen.getByLabelText(label), { target: { value } });
 };
 
+beforeEach(() => {
+  setSettings({ more: true });
+});
+
 afterEach(() => {
   act(() => {
     setSettings({ ...METRIC });
@@ -69,6 +73,23 @@ afterEach(() => {
 });
 
 describe('the sentence of a part', () => {
+  test('its relation stands first, the rest behind a word that is remembered', () => {
+    setSettings({ more: false });
+    const bench = createBench(stored(fly({ parts: [tail] })));
+    act(() => {
+      bench.setState({ selected: partCalled('tail') });
+    });
+    render(
+      <BenchProvider value={bench}>
+        <Inspector checked={null} onRemove={() => undefined} onCopyTo={() => undefined} />
+      </BenchProvider>,
+    );
+    expect(screen.getByLabelText('length')).toBeTruthy();
+    expect(screen.queryByLabelText('role')).toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: /^more/ }));
+    expect(screen.getByLabelText('role')).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'less' })).toBeTruthy();
+  });
   test('a blank is taken as it is typed, and what it comes to stands beneath', () => {
     const bench = open('tail');
     set('length', '20 mm');

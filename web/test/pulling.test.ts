@@ -125,11 +125,11 @@ describe('what stays as it is while something is pulled', () => {
 describe('the sheet for either hand, and closer to it', () => {
   const { laid } = createBench(stored()).getState();
   const [wide, tall] = [900, 600];
-  const sheet = (hand: 'right' | 'left', zoom: Zoom = NO_ZOOM) => layoutPlan(laid, wide, tall, hand, zoom);
+  const sheet = (hand: 'right' | 'left', zoom: Zoom = NO_ZOOM) => layoutPlan(laid, wide, tall, hand, zoom, true);
   test('a left-handed sheet is the right-handed one in a mirror: each place as far from the other edge', () => {
     const [right, left] = [sheet('right'), sheet('left')];
     for (const mm of [-2, 0, 7, 30]) expect(xOf(left, mm)).toBeCloseTo(wide - xOf(right, mm), 9);
-    expect(left.section.ox).toBeCloseTo(wide - right.section.ox, 9);
+    expect(left.section?.ox).toBeCloseTo(wide - (right.section?.ox ?? 0), 9);
     expect([left.profile.oy, left.plan.oy, left.scale]).toEqual([right.profile.oy, right.plan.oy, right.scale]);
     expect(mmAt(left, xOf(left, 12))).toBeCloseTo(12, 9);
   });

@@ -121,7 +121,7 @@ function columnFor(drawer: DrawerName, head: string): Column | null {
 
 /** The item of the drawer that a row is about: of its name, and of its kind where the row says one; null where there is none or more. */
 function itemOf(drawer: DrawerName, named: Record<string, unknown>, there: readonly DrawerItem[]): DrawerItem | null {
-  const name = String(named['name'] ?? '').toLowerCase();
+  const name = typeof named['name'] === 'string' ? named['name'].toLowerCase() : '';
   const kind = kindOf(drawer, named as unknown as DrawerItem) as string | undefined;
   const [first, ...more] = there.filter(
     (each) => each.name.toLowerCase() === name && (!kind || kindOf(drawer, each) === kind),

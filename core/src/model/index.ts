@@ -18,7 +18,7 @@ export { sinkingDrag } from './balance/sinking.ts';
 export { type SlackRest, slackRest, slackTorque } from './balance/slack.ts';
 export { restAndSink } from './balance/solveBalance.ts';
 export { USUAL_TEMPERATURE } from './balance/water.ts';
-export { type Bounds, boundsOf } from './geometry/bounds.ts';
+export { type Bounds, boundsOf, reachOf } from './geometry/bounds.ts';
 export { PLAN_UP, PROFILE_UP, extentOf, outlineOf } from './geometry/outline.ts';
 export { project, sumSilhouette } from './geometry/silhouette.ts';
 export { type Askew } from './parts/askew.ts';

@@ -1,5 +1,5 @@
 import { FigureCache, paintFly, type Surface, fitView, type Hand, type View, type ViewName } from '../drawing/index.ts';
-import { boundsOf, type LaidFly } from '../model/index.ts';
+import { boundsOf, reachOf, type Bounds, type LaidFly } from '../model/index.ts';
 import type { Step } from './step.ts';
 
 /** How a stage is looked at. */
@@ -10,18 +10,42 @@ export interface StageLook {
   readonly far?: boolean;
   /** With the hook turned over, as it is for what is tied in on the point side. */
   readonly turned?: boolean;
+  /** The fly as far as it is tied, where that is to fill the frame and not the whole one. */
+  readonly of?: LaidFly;
+  /** The part that is looked at closely. */
+  readonly part?: string | null;
 }
 
 /** Bare surface across and down, px. */
 const BARE = [12, 8] as const;
 
-/** The view of a stage that fills a frame, on the scale of the whole fly. @param width, height of the frame, px */
+/** A part is looked at closer than the whole fly by no more than so many times: what is round it is still known. */
+const CLOSEST = 2.2;
+
+/** A reach made so much longer and taller about its middle. */
+function widened({ front, rear, top, bottom, aside }: Bounds, by: number): Bounds {
+  const [long, tall] = [((rear - front) * (by - 1)) / 2, ((top - bottom) * (by - 1)) / 2];
+  return { front: front - long, rear: rear + long, top: top + tall, bottom: bottom - tall, aside: aside * by };
+}
+
+/**
+ * The view of a stage that fills a frame: on the scale of the whole fly, or as large as what is to be seen of it allows.
+ * @param width, height of the frame, px
+ */
 export function stageView(laid: LaidFly, width: number, height: number, look: StageLook): View {
-  const { hand, view = 'profile', far = false, turned = false } = look;
-  const bounds = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
+  const { hand, view = 'profile', far = false, turned = false, of = laid, part = null } = look;
   // From the far side the fly is seen as the other hand has it.
   const looking: Hand = far ? (hand === 'right' ? 'left' : 'right') : hand;
-  return fitView(bounds, { width, height, bare: BARE, hand: looking, name: view, turned });
+  const fit = (bounds: Bounds): View =>
+    fitView(bounds, { width, height, bare: BARE, hand: looking, name: view, turned });
+  const whole = fit(boundsOf(of.sections, of.platform.landmarksMm.rear));
+  const owner = of.parts.find((each) => each.file.id === part)?.built.id;
+  const reach = owner === undefined ? null : reachOf(of.sections.filter((section) => section.owner === owner));
+  if (!reach) return whole;
+  const close = fit(reach);
+  const by = close.scale / (CLOSEST * whole.scale);
+  // Never smaller than the whole: a part that is as long as the fly is seen with it.
+  return close.scale <= whole.scale ? whole : by > 1 ? fit(widened(reach, by)) : close;
 }
 
 const HEADED: ReadonlySet<string> = new Set(['head', 'whip', 'eye']);
@@ -47,7 +71,7 @@ export class StagePainter {
   /** @param width, height of the frame, px of the surface */
   paint(surface: Surface, step: Step, width: number, height: number): void {
     const stage = stageOf(this.laid, step.drawn, isHeaded(step));
-    const view = stageView(this.laid, width, height, { hand: this.hand, turned: step.turned });
+    const view = stageView(this.laid, width, height, { hand: this.hand, turned: step.turned, part: step.part });
     paintFly(surface, this.figures.figure(stage), view, { ...PAPER, share: FIBRES_SHOWN, sections: stage.sections });
   }
 }

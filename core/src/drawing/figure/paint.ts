@@ -1,6 +1,6 @@
 import { mixTint } from '../../data/index.ts';
 import type { Vec3 } from '../../model/index.ts';
-import { paintLines, paintPick } from './paintLines.ts';
+import { paintEdge, paintLines } from './paintLines.ts';
 import { paintSolid } from './paintSolids.ts';
 import type { Palette } from './palette.ts';
 import type { Surface } from './surface.ts';
@@ -38,6 +38,24 @@ function layFibres(surface: Surface, fibres: Float32Array, view: View, side: Sid
     surface.quad(bx - nx, by - ny, ax - nx, ay - ny);
     surface.close();
   }
+}
+
+/** Across the rim round a picked part's fibres and what is left of it clear of them, px; so many of them have the envelope of all. */
+const RIM = { outer: 14, inner: 8, share: 0.6 } as const;
+
+/** The rim of the picked part, behind everything: along the envelope of its fibres where it has some, else along its edge. */
+function paintPick(surface: Surface, figure: FlyFigure, view: View, options: PaintOptions): void {
+  const { picked, sheet } = options;
+  if (!picked || view.name === 'section') return;
+  const part = figure.parts.find((each) => each.id === picked.id);
+  if (!part || part.fibres.length === 0) {
+    paintEdge(surface, view, options);
+    return;
+  }
+  surface.begin();
+  for (let tint = 0; tint < part.tints.length; tint++) layFibres(surface, part.fibres, view, 'all', tint, RIM.share);
+  surface.stroke(picked.colour, RIM.outer);
+  surface.stroke(sheet, RIM.inner);
 }
 
 /** Fills the fibres of one part that lie before or behind the axis, one path a tint. */
@@ -182,7 +200,7 @@ export function paintSteps(figure: FlyFigure, view: View, options: PaintOptions)
     matter: options.sections ?? figure,
     key: 'pick',
     paint: (surface) => {
-      paintPick(surface, view, options);
+      paintPick(surface, figure, view, options);
     },
   });
   if (view.name === 'section') frontSteps(figure, steps);

@@ -113,7 +113,7 @@ function frontLines(surface: Surface, view: View, palette: Palette, options: Pai
 }
 
 /** The edge of the picked part, drawn broad behind everything. */
-export function paintPick(surface: Surface, view: View, options: PaintOptions): void {
+export function paintEdge(surface: Surface, view: View, options: PaintOptions): void {
   if (!options.picked || view.name === 'section') return;
   for (const section of options.sections ?? []) {
     if (section.owner !== options.picked.id) continue;

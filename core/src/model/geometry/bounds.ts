@@ -12,9 +12,19 @@ export interface Bounds {
 const STEPS = 10;
 
 /** The box round every section. @param rearMm the hook's rearmost reach */
-export function boundsOf(sections: readonly Section[], rearMm: number): Bounds {
+export const boundsOf = (sections: readonly Section[], rearMm: number): Bounds =>
+  grown({ front: 0, rear: rearMm, top: 1, bottom: -1, aside: 1 }, sections);
+
+/** How far some sections alone reach, mm; null where there are none. */
+export function reachOf(sections: readonly Section[]): Bounds | null {
+  const none = { front: Infinity, rear: -Infinity, top: -Infinity, bottom: Infinity, aside: 0 };
+  return sections.length === 0 ? null : grown(none, sections);
+}
+
+/** Bounds that take in some sections too. */
+function grown(least: Bounds, sections: readonly Section[]): Bounds {
   const cut: Ellipse = { y: 0, z: 0, semiY: 0, semiZ: 0, opacity: 1 };
-  let [front, rear, top, bottom, aside] = [0, rearMm, 1, -1, 1];
+  let { front, rear, top, bottom, aside } = least;
   for (const section of sections) {
     front = Math.min(front, section.fromMm);
     rear = Math.max(rear, section.toMm);

@@ -23,7 +23,7 @@ export function PanelKeys({ fly, panel, onPanel }: PanelKeysProps) {
   ]);
   return (
     <p
-      className="px-4 py-1.5 border-b border-hair shrink-0 flex gap-5"
+      className="px-4 py-1.5 border-b border-hair shrink-0 flex flex-wrap gap-x-5 gap-y-1"
       role="group"
       aria-label="Under the tipping weight"
     >

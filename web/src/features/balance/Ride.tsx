@@ -18,7 +18,7 @@ interface RideProps {
 export function Ride({ laid, figures, report, current, asked, onAsk }: RideProps) {
   const shownDeg = asked.kind === 'heel' ? asked.deg : current ? current.restDeg : laid.tight.heelDeg;
   return (
-    <div className="w-[536px] max-[1180px]:w-[500px] shrink-0 border-r border-hair overflow-y-auto py-3">
+    <div className="w-[536px] max-[1180px]:w-[500px] max-[1000px]:w-[376px] shrink-0 border-r border-hair overflow-y-auto py-3">
       <RideDial laid={laid} figures={figures} current={current} asked={asked} shownDeg={shownDeg} onAsk={onAsk} />
       <p className="px-4 text-ink2 leading-tight">
         <Key stroke="var(--weight)" width={2} /> turns it back, tight{' '}

@@ -40,7 +40,7 @@ export function RideDial({ laid, figures, current, asked, shownDeg, onAsk }: Rid
   );
   const views = useMemo(() => [view], [view]);
   return (
-    <div className="relative mx-auto" style={{ width: DIAL.size, height: DIAL.size }}>
+    <div className="relative mx-auto max-[1000px]:[zoom:0.75]" style={{ width: DIAL.size, height: DIAL.size }}>
       <FlyCanvas laid={laid} views={views} width={DIAL.size} height={DIAL.size} mode="dressed" />
       <svg
         ref={svg}

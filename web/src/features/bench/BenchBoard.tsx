@@ -52,7 +52,7 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
       <PrintPlan laid={laid} report={report} />
       <BoardFrame saver={saver} className="no-print">
         <main className="flex flex-1 min-h-0">
-          <div className="w-[218px] border-r border-hair shrink-0 min-h-0">
+          <div className="w-[218px] max-[1000px]:w-[148px] border-r border-hair shrink-0 min-h-0">
             <TyingOrder
               laid={laid}
               selected={selected}
@@ -74,7 +74,7 @@ export function BenchBoard({ saver }: { readonly saver: Saver }) {
               </p>
             )}
           </div>
-          <div className="w-[264px] border-l border-hair shrink-0 min-h-0">
+          <div className="w-[264px] max-[1000px]:w-[236px] border-l border-hair shrink-0 min-h-0">
             <Inspector checked={checked} onRemove={remove} onCopyTo={setCopying} />
           </div>
         </main>

@@ -12,7 +12,7 @@ export function ModeKeys({ fishing, onFishing }: ModeKeysProps) {
   const { mode } = useSettings();
   return (
     <div
-      className="absolute right-4 top-2.5 z-10 flex gap-3 items-baseline no-print"
+      className="absolute right-4 top-2.5 z-10 flex gap-3 items-baseline no-print bg-sheet/70"
       role="group"
       aria-label="How the fly is drawn"
     >

@@ -5,7 +5,7 @@ import { COLOUR_WORDS } from '@jobbet/core/data';
 import { isLengthKey, readRelation, relationsOf, withKey, withPart } from '@jobbet/core/edit';
 import { ROLES, loose, nudgeMm, pullRelation } from '@jobbet/core/pattern';
 import { Fragment, type ReactNode } from 'react';
-import { useStyle } from '../../shared/settings/settings.ts';
+import { setSettings, useSettings, useStyle } from '../../shared/settings/settings.ts';
 import type { Measures } from '../../shared/instruments/store.ts';
 import { ChoiceField, TextField } from '../../shared/fields/Fields.tsx';
 import { DoseField } from './DoseField.tsx';
@@ -38,42 +38,61 @@ export function Sentence({ part }: { readonly part: LaidPart }) {
   const end = pieces.indexOf(DETAILS);
   const [told, details] = end < 0 ? [pieces, []] : [pieces.slice(0, end), pieces.slice(end + 1)];
   const acts = useBlankActs(part);
+  const { more } = useSettings();
   const blank = (piece: Blank): ReactNode => <BlankField part={part} piece={piece} acts={acts} />;
   return (
     <div className="px-4 pt-2 pb-3" data-sentence data-testid="sentence">
-      <p className="text-[15.5px] leading-[1.75]">
+      <p className="text-sentence leading-[1.7]">
         <Pieces pieces={told} blank={blank} />
       </p>
-      {details.length > 0 && (
-        <p className="mt-1 text-ink2 leading-[1.7]">
-          <Pieces pieces={details} blank={blank} />
-        </p>
+      <button
+        type="button"
+        aria-expanded={more}
+        className="mt-1 block text-left text-ink2 hover:text-ink"
+        onClick={() => setSettings({ more: !more })}
+      >
+        <span className="underline underline-offset-2">{more ? 'less' : 'more'}</span>
+        {!more && <span className="italic"> {[part.file.role, part.file.colour].filter(Boolean).join(', ')}</span>}
+      </button>
+      {more && (
+        <>
+          {details.length > 0 && (
+            <p className="mt-1 text-ink2 leading-[1.7]">
+              <Pieces pieces={details} blank={blank} />
+            </p>
+          )}
+          <p className="mt-1 flex flex-wrap gap-x-2 items-baseline text-ink2">
+            role{' '}
+            <ChoiceField
+              label="role"
+              value={part.file.role}
+              options={ROLES}
+              onChange={(role) => acts.set('role', role)}
+            />
+            colour{' '}
+            <TextField
+              label="colour"
+              value={part.file.colour ?? ''}
+              empty="its own"
+              options={COLOUR_WORDS}
+              onChange={(text) => acts.set('colour', text)}
+            />
+            same piece as{' '}
+            <ChoiceField
+              label="the part whose piece it is"
+              value={part.file.continues ?? ''}
+              options={acts.others}
+              empty="no other"
+              onChange={(other) => {
+                changeOrSay(
+                  bench,
+                  withPart(bench.getState().file, id, (each) => withKey(each, 'continues', other)),
+                );
+              }}
+            />
+          </p>
+        </>
       )}
-      <p className="mt-1 flex flex-wrap gap-x-2 items-baseline text-ink2">
-        role{' '}
-        <ChoiceField label="role" value={part.file.role} options={ROLES} onChange={(role) => acts.set('role', role)} />
-        colour{' '}
-        <TextField
-          label="colour"
-          value={part.file.colour ?? ''}
-          empty="its own"
-          options={COLOUR_WORDS}
-          onChange={(text) => acts.set('colour', text)}
-        />
-        same piece as{' '}
-        <ChoiceField
-          label="the part whose piece it is"
-          value={part.file.continues ?? ''}
-          options={acts.others}
-          empty="no other"
-          onChange={(other) => {
-            changeOrSay(
-              bench,
-              withPart(bench.getState().file, id, (each) => withKey(each, 'continues', other)),
-            );
-          }}
-        />
-      </p>
     </div>
   );
 }

@@ -42,7 +42,7 @@ function ThreadBar({ laid, part, tall }: { readonly laid: LaidFly; readonly part
   const [a, b] = [at(part.extent.startMm), at(part.extent.endMm)];
   const mid = tall ? 16 : 8;
   return (
-    <svg width={58} height={tall ? 28 : 16} aria-hidden="true" className="shrink-0">
+    <svg width={58} height={tall ? 28 : 16} aria-hidden="true" className="shrink-0 max-[1000px]:hidden">
       <path
         d={`M3 ${String(mid + 6)}h50M3 ${String(mid + 3)}v6M28 ${String(mid + 4)}v4M53 ${String(mid + 3)}v6`}
         stroke="var(--rule)"
@@ -158,7 +158,7 @@ export function TyingOrder({
     <section aria-label="Tying order" className="flex flex-col h-full min-h-0" onKeyDown={key}>
       <header className="flex items-baseline justify-between px-4 pt-3 pb-1">
         <h2 className="font-bold text-body">Tying order</h2>
-        <span className="text-label italic text-ink3">along 0 to 10</span>
+        <span className="text-label italic text-ink3 max-[1000px]:hidden">along 0 to 10</span>
       </header>
       <button
         type="button"

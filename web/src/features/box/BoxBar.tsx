@@ -3,20 +3,15 @@ import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 import { FindField } from '../../shared/ui/FindField.tsx';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
 import { SORTS, type SortName } from './sorting.ts';
+import type { ShownFlies } from './useShownFlies.ts';
 
 interface BoxBarProps {
   readonly search: RefObject<HTMLInputElement | null>;
   readonly files: RefObject<HTMLInputElement | null>;
-  readonly find: string;
-  readonly sort: SortName;
+  readonly shown: ShownFlies;
   readonly count: string;
   readonly onFind: (words: string) => void;
   readonly onFirst: () => void;
-  readonly onSort: (sort: SortName) => void;
-  /** Whether only flies with something to settle are shown, and how many there are. */
-  readonly settling: boolean;
-  readonly unsettled: number;
-  readonly onSettling: (settling: boolean) => void;
   readonly onNew: () => void;
   readonly onTake: (files: FileList | null) => void;
 }
@@ -41,7 +36,7 @@ export function BoxBar(props: BoxBarProps) {
           }}
         />
       </HouseBar>
-      <div className="flex items-center gap-3 px-4 h-11 border-b border-hair shrink-0">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1 px-4 min-h-11 py-1 border-b border-hair shrink-0">
         <FindField
           field={search}
           label="Find a fly"
@@ -57,7 +52,7 @@ export function BoxBar(props: BoxBarProps) {
           disabled={unsettled === 0 && !settling}
           className={`flex items-center gap-1.5 shrink-0 px-1.5 border-b-2 ${settling ? 'bg-pick text-on-pick border-ink' : 'border-transparent'}`}
           title="Only flies with something to settle"
-          onClick={() => onSettling(!settling)}
+          onClick={() => setSettling(!settling)}
         >
           {unsettled > 0 && <SnagFlag />} {unsettled} to settle <span className="plain-key">X</span>
         </button>
@@ -66,7 +61,7 @@ export function BoxBar(props: BoxBarProps) {
         </button>
         <label className="flex gap-2 text-ink2 min-w-0">
           in order of{' '}
-          <select className="field" value={sort} onChange={(event) => onSort(event.target.value as SortName)}>
+          <select className="field" value={sort} onChange={(event) => setSort(event.target.value as SortName)}>
             {Object.entries(SORTS).map(([name, words]) => (
               <option key={name} value={name}>
                 {words}

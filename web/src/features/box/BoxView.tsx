@@ -1,11 +1,10 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { mutate } from 'swr';
 import { api, type ListedFly } from '../../shared/api/client.ts';
 import { useDrawers } from '../../shared/api/useDrawers.ts';
 import { useShell } from '../../shared/ui/shellContext.ts';
 import { isSound, useFlies } from '../../shared/api/listed.ts';
-import { useSettings } from '../../shared/settings/settings.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { BOX } from './commands.ts';
@@ -17,7 +16,7 @@ import { ImportDialog } from './ImportDialog.tsx';
 import { importFiles, type Incoming } from './importing.ts';
 import { MovedByModel } from './MovedByModel.tsx';
 import { RenameDialog } from './RenameDialog.tsx';
-import { matches, sortFlies, toSettleOf, type SortName } from './sorting.ts';
+import { useShownFlies } from './useShownFlies.ts';
 
 /** Does something that takes the server, and says so where it fails. */
 function doing(work: Promise<void>): void {
@@ -53,24 +52,14 @@ export function BoxView() {
   const navigate = useNavigate();
   const { flies: data, error } = useFlies();
   const tables = useDrawers().drawers?.tables;
-  const [find, setFind] = useState('');
-  const [sort, setSort] = useState<SortName>('sink');
-  const [settling, setSettling] = useState(false);
-  const { looks } = useSettings();
+  const shown = useShownFlies(data);
+  const { find, sort, settling, flies } = shown;
   const [picked, setPicked] = useState(0);
   const [firstWanted, setFirstWanted] = useState(false);
   const [incoming, setIncoming] = useState<Incoming | null>(null);
   const [renaming, setRenaming] = useState<ListedFly | null>(null);
   const search = useRef<HTMLInputElement>(null);
   const files = useRef<HTMLInputElement>(null);
-  const unsettled = useMemo(
-    () => new Set(data?.filter((fly) => toSettleOf(fly, looks).length > 0).map(({ id }) => id)),
-    [data, looks],
-  );
-  const flies = useMemo(() => {
-    const wanted = data?.filter((fly) => matches(fly, find) && (!settling || unsettled.has(fly.id)));
-    return sortFlies(wanted ?? [], sort);
-  }, [data, find, sort, settling, unsettled]);
   const at = Math.min(picked, Math.max(0, flies.length - 1));
   const current = flies[at];
   const open = (fly: ListedFly | undefined): void => {
@@ -93,7 +82,7 @@ export function BoxView() {
     copy: current && (() => doing(copyFly(current))),
     rename: current && (() => setRenaming(current)),
     remove: current && (() => doing(removeFly(current))),
-    settle: () => setSettling((is) => !is),
+    settle: () => shown.setSettling(!settling),
     take: () => files.current?.click(),
   });
   return (
@@ -102,19 +91,14 @@ export function BoxView() {
         onNew={shell.openNew}
         search={search}
         files={files}
-        find={find}
-        sort={sort}
+        shown={shown}
         count={data ? `${String(flies.length)} of ${String(data.length)}` : ''}
         onFind={(words) => {
-          setFind(words);
+          shown.setFind(words);
           setPicked(0);
           setFirstWanted(false);
         }}
         onFirst={() => setFirstWanted(true)}
-        onSort={setSort}
-        settling={settling}
-        unsettled={unsettled.size}
-        onSettling={setSettling}
         onTake={take}
       />
       <main className="flex-1 min-h-0 flex flex-col">

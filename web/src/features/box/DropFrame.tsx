@@ -10,7 +10,7 @@ export function DropFrame({ onTake, children }: DropFrameProps) {
   const [dropping, setDropping] = useState(false);
   return (
     <div
-      className="flex flex-col h-full min-w-[1000px]"
+      className="flex flex-col h-full"
       onDragOver={(event) => {
         event.preventDefault();
         setDropping(true);

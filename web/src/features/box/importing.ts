@@ -22,7 +22,7 @@ export interface Incoming {
 export type Answer = 'both' | 'replace' | 'skip';
 
 /** What of a file is enough to tell what it is. */
-const HEAD_BYTES = 20_000;
+const HEAD_CHARS = 20_000;
 
 /** What a file is that is no pattern file, and where it belongs; null where that cannot be told. */
 function otherKind(text: string): string | null {
@@ -46,10 +46,11 @@ export async function importFiles(
   const refused: { name: string; reasons: string[] }[] = [];
   for (const each of files) {
     const large = sizeFault(each.size);
-    const read = large ? bad(large) : readFly(await each.text());
+    const text = large ? '' : await each.text();
+    const read = large ? bad(large) : readFly(text);
     const solved = read.ok ? solveFly(read.value, drawers) : read;
     if (!read.ok || !solved.ok) {
-      const other = otherKind(await each.slice(0, HEAD_BYTES).text());
+      const other = otherKind(text.slice(0, HEAD_CHARS));
       refused.push({ name: each.name, reasons: other ? [other] : (solved.ok ? [] : solved.faults).map(faultLine) });
       continue;
     }

@@ -24,7 +24,7 @@ interface DrawerFilterProps {
 export function DrawerFilter(props: DrawerFilterProps) {
   const { drawer, search, find, onFind, kinds, kind, onKind, set, onSet, told, onRemove } = props;
   return (
-    <div className="flex items-center gap-4 px-4 h-11 border-b border-hair shrink-0">
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 min-h-11 py-1 border-b border-hair shrink-0">
       <FindField
         field={search}
         label="Find in the drawer"

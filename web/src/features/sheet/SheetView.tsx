@@ -106,8 +106,11 @@ function SheetBoard({ sheet, laid }: SheetOfFly) {
     html: files.html,
   });
   return (
-    <main className="flex flex-1 min-h-0" data-testid="tying-sheet">
-      <aside className="w-[320px] shrink-0 border-r border-hair overflow-y-auto px-4 py-3" aria-label="On the table">
+    <main className="flex flex-1 min-h-0 max-[760px]:block max-[760px]:overflow-y-auto" data-testid="tying-sheet">
+      <aside
+        className="w-[320px] max-[1000px]:w-[260px] shrink-0 border-r border-hair overflow-y-auto px-4 py-3 max-[760px]:w-auto max-[760px]:border-r-0 max-[760px]:border-b max-[760px]:overflow-visible"
+        aria-label="On the table"
+      >
         <h1 className="print-only text-fly font-bold">{sheet.name}</h1>
         <p className="text-ink2">
           {sheet.hook} <span className="italic whitespace-nowrap">sheet {sheet.id}</span>
@@ -126,7 +129,11 @@ function SheetBoard({ sheet, laid }: SheetOfFly) {
         </div>
         <WaterAndCare sheet={sheet} />
       </aside>
-      <section className="flex-1 min-w-0 overflow-y-auto px-4 py-3" aria-label="Steps" tabIndex={0}>
+      <section
+        className="flex-1 min-w-0 overflow-y-auto px-4 py-3 max-[760px]:overflow-visible"
+        aria-label="Steps"
+        tabIndex={0}
+      >
         <BulkChart laid={laid} findings={found} />
         <OrderLine order={order} onReorder={reorder} />
         <Findings findings={found} onTake={take} />

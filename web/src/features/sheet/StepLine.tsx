@@ -68,7 +68,7 @@ export function StepLine({
   return (
     <li
       ref={rowRef}
-      className={`flex gap-4 border-t border-hair py-1.5 break-inside-avoid bg-sheet ${dragged ? 'opacity-60' : ''}`}
+      className={`flex gap-4 max-[1000px]:flex-wrap border-t border-hair py-1.5 break-inside-avoid bg-sheet ${dragged ? 'opacity-60' : ''}`}
       data-step={step.key}
     >
       {handleRef ? (
@@ -89,15 +89,15 @@ export function StepLine({
       ) : (
         <b className="w-6 text-right text-row">{number}</b>
       )}
-      <StageDrawing laid={laid} step={step} figures={figures} {...STAGE} />
-      <div className="flex-1 min-w-0 leading-snug">
+      <StageDrawing laid={laid} step={step} figures={figures} fit="part" {...STAGE} />
+      <div className="flex-1 min-w-0 leading-snug max-[1000px]:order-last max-[1000px]:basis-full max-[1000px]:pl-10 max-[480px]:pl-0">
         <b className="text-row font-semibold">{step.title}</b>{' '}
         <span className="italic text-measure">{measureLine(step, style)}</span>
         <p>{step.how.join(' ')}</p>
         <TechniqueKeys step={step} laid={laid} className="print:hidden" />
         <p className="text-ink2">{minor.join(' ')}</p>
       </div>
-      <p className="w-44 text-right italic text-ink2 leading-snug">
+      <p className="w-44 max-[1000px]:w-auto max-[1000px]:flex-1 text-right italic text-ink2 leading-snug">
         {facts.map((each) => (
           <span key={each} className="block">
             {each}

@@ -29,7 +29,10 @@ export function PinCell({ name, now, pinned, children, onPin }: PinCellProps) {
     setFault(null);
   };
   const take = (): void => {
-    if (written === null || written.trim() === now.value) return leave();
+    if (written === null || written.trim() === now.value) {
+      leave();
+      return;
+    }
     const value = isLengthPin(now) && bareNumbers === 'shown' ? withUnit(written, length) : written;
     const wrong = onPin(value);
     if (wrong) setFault(wrong);

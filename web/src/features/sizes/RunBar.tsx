@@ -26,8 +26,8 @@ export function RunBar({ run, field, table, card, told }: RunBarProps) {
   const { text, read, hold, pins } = run;
   return (
     <>
-      <div className="flex items-baseline gap-3 px-4 py-2 border-b border-hair shrink-0">
-        <label className="flex items-baseline gap-2 text-ink2 flex-1 min-w-0">
+      <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1 px-4 py-2 border-b border-hair shrink-0">
+        <label className="flex items-baseline gap-2 text-ink2 flex-1 min-w-[220px]">
           sizes
           <input
             ref={field}

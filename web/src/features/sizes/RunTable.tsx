@@ -24,7 +24,7 @@ export interface Column {
 }
 
 const HEADS = 172;
-const LEAST = 104;
+const LEAST = 92;
 const TALL = 150;
 const MOST_SCALE = 5;
 

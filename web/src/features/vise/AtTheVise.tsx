@@ -59,8 +59,7 @@ export function AtTheVise({ sheet, laid, machine, before, onKeep }: AtTheVisePro
   const on = (): void => {
     setNoting(false);
     setFar(false);
-    if (finished) take((_old, time) => newTying(id, sheet.id, first, time));
-    else take((old, time) => stepOn(old, steps, time));
+    if (!finished) take((old, time) => stepOn(old, steps, time));
   };
   const runs: Runs<typeof VISE> = {
     on,
@@ -69,17 +68,13 @@ export function AtTheVise({ sheet, laid, machine, before, onKeep }: AtTheVisePro
     flip: () => setFar((is) => !is),
     differs: () => setNoting(true),
     aloud: machine.speak && (() => setAloud((is) => !is)),
+    again: finished ? () => take((_old, time) => newTying(id, sheet.id, first, time)) : null,
     out: () => void navigate(`/fly/${id}/sheet`),
   };
   useTable('vise', VISE, runs);
   if (!step) return null;
   return (
-    <main
-      ref={stage}
-      tabIndex={-1}
-      className="vise flex flex-col h-full min-w-[1000px] outline-none"
-      aria-label="At the vise"
-    >
+    <main ref={stage} tabIndex={-1} className="vise flex flex-col h-full outline-none" aria-label="At the vise">
       <ViseHead sheet={sheet} tying={tying} all={all} at={at} />
       {finished ? (
         <ViseDone tying={tying} />
@@ -103,7 +98,16 @@ export function AtTheVise({ sheet, laid, machine, before, onKeep }: AtTheVisePro
           }}
         />
       )}
-      <ViseFoot tying={tying} all={all} now={now} next={steps[at + 1]} runs={runs} far={far} aloud={aloud} />
+      <ViseFoot
+        tying={tying}
+        all={all}
+        now={now}
+        step={step}
+        next={steps[at + 1]}
+        runs={runs}
+        far={far}
+        aloud={aloud}
+      />
     </main>
   );
 }

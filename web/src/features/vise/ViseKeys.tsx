@@ -2,25 +2,23 @@ import { useEffect, useRef, useState, type ReactNode } from 'react';
 
 interface ViseKeyProps {
   readonly name: string;
-  readonly pressed?: boolean;
   readonly onPress: () => void;
   readonly children: ReactNode;
 }
 
 /** A key that is pressed on the board or tapped here. */
-export function ViseKey({ name, pressed, onPress, children }: ViseKeyProps) {
+export function ViseKey({ name, onPress, children }: ViseKeyProps) {
   return (
     <button
       type="button"
       className="flex items-center gap-2 text-ink2"
-      aria-pressed={pressed}
       onClick={(event) => {
         // The keyboard stays with the page, so that the next blank goes on.
         event.currentTarget.blur();
         onPress();
       }}
     >
-      <span className="border-2 border-ink rounded-[3px] px-3 py-1 text-ink font-semibold min-w-[44px]">
+      <span className="border-2 border-ink rounded-[3px] px-3 py-1 text-ink font-semibold min-w-[44px] min-h-[40px] grid place-items-center">
         {children}
       </span>
       {name}

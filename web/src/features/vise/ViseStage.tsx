@@ -5,14 +5,15 @@ import { formatLength } from '@jobbet/core/units';
 import { useRef, useState } from 'react';
 import { Dimension } from '../../shared/drawing/Dimension.tsx';
 import { useSize } from '../../shared/ui/useSize.ts';
-import { useSettings, useStyle } from '../../shared/settings/settings.ts';
+import { useStyle } from '../../shared/settings/settings.ts';
 import { StageDrawing } from '../../shared/drawing/StageDrawing.tsx';
 
 /** Over the drawing, for the dimensions. px */
 const HEADROOM = 62;
 /** Dimensions are read from a metre away. */
 const LARGER = 1.6;
-const SMALL = { width: 220, height: 92 } as const;
+/** The second look, px. */
+const SECOND = { width: 230, height: 84 } as const;
 
 interface ViseStageProps {
   readonly laid: LaidFly;
@@ -28,56 +29,64 @@ interface ViseStageProps {
 /** Which second look a step asks for. */
 const asksFor = ({ look }: Step): ViewName => (look.some((each) => each.startsWith('From above')) ? 'plan' : 'profile');
 
-/** The fly as it is after a step: the part of that step lit, its measure drawn, the bobbin where it hangs, and a second look. */
+/** The fly as it is after a step: the part of that step lit, its measure drawn, the bobbin where it hangs. */
 export function ViseStage({ laid, step, threadMm, alike, far, onTap }: ViseStageProps) {
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
-  const { hand } = useSettings();
   const [figures] = useState(() => new FigureCache());
-  const [second] = useState(() => new FigureCache());
-  const look = asksFor(step);
+  const headroom = height < 260 ? HEADROOM / 2 : HEADROOM;
   return (
     <div
       ref={frame}
-      className="relative flex-1 min-h-0 overflow-hidden"
+      className="relative flex-1 min-h-[150px] overflow-hidden"
       onClick={onTap}
       data-testid="vise-stage"
       data-turned={step.turned}
     >
-      {width > 0 && height > HEADROOM + 40 && (
-        <div className="absolute inset-x-0" style={{ top: HEADROOM }}>
+      {width > 0 && height > headroom + 40 && (
+        <div className="absolute inset-x-0" style={{ top: headroom }}>
           <StageDrawing
             laid={laid}
             step={step}
             width={width}
-            height={height - HEADROOM}
+            height={height - headroom}
+            fit="stage"
             lit={step.part}
             far={far}
             figures={figures}
             over={(view) => (
               <>
                 <Measured step={step} alike={alike} view={view} limit={width} />
-                {threadMm !== null && <Bobbin atMm={threadMm} view={view} foot={height - HEADROOM} />}
+                {threadMm !== null && <Bobbin atMm={threadMm} view={view} foot={height - headroom} />}
               </>
             )}
           />
         </div>
       )}
-      {height > HEADROOM + SMALL.height + 60 && (
-        <figure className={`absolute bottom-0 ${hand === 'right' ? 'right-0' : 'left-0'} text-[18px] text-ink2`}>
-          <figcaption>{look === 'plan' ? 'From above' : far ? 'The near side' : 'The far side'}</figcaption>
-          <StageDrawing
-            laid={laid}
-            step={step}
-            {...SMALL}
-            lit={step.part}
-            view={look}
-            far={look === 'profile' && !far}
-            figures={second}
-          />
-        </figure>
-      )}
     </div>
+  );
+}
+
+/** What a step asks to be looked at besides: from above, or the other side. */
+export function SecondLook({ laid, step, far }: Pick<ViseStageProps, 'laid' | 'step' | 'far'>) {
+  const [figures] = useState(() => new FigureCache());
+  const look = asksFor(step);
+  return (
+    <figure className="ml-auto shrink-0 text-[clamp(13px,1.4vw,18px)] text-ink2 max-[760px]:hidden">
+      <figcaption className="text-right">
+        {look === 'plan' ? 'From above' : far ? 'The near side' : 'The far side'}
+      </figcaption>
+      <StageDrawing
+        laid={laid}
+        step={step}
+        {...SECOND}
+        fit="stage"
+        lit={step.part}
+        view={look}
+        far={look === 'profile' && !far}
+        figures={figures}
+      />
+    </figure>
   );
 }
 

@@ -9,5 +9,6 @@ export const VISE = {
   flip: { name: 'The far side', group, keys: 'f' },
   differs: { name: 'What differs from the plan', group, keys: 'w' },
   aloud: { name: 'Speak the steps', group, keys: 's' },
+  again: { name: 'The next fly', group, keys: 'n' },
   out: { name: 'Out', group, keys: 'escape' },
 } as const satisfies CommandTable;

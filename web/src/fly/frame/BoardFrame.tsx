@@ -35,7 +35,7 @@ export function BoardFrame({ saver, className = '', children }: BoardFrameProps)
     { name: 'History of this fly', group: 'Fly', keys: 'h', run: showHistory },
   ]);
   return (
-    <div className={`flex flex-col h-full min-w-[1000px] ${className}`}>
+    <div className={`flex flex-col h-full ${className}`}>
       <FlyBar onHistory={showHistory} />
       {children}
       {history && <HistoryDialog saver={saver} onClose={() => setHistory(false)} />}

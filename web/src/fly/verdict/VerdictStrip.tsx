@@ -29,6 +29,9 @@ interface VerdictStripProps {
   readonly onChecks: () => void;
 }
 
+/** Words beside a figure that go where a narrow window has no room for them. */
+const SPARE = 'text-ink2 max-[1000px]:hidden';
+
 const Figure = ({ value }: { readonly value: Written }) => (
   <>
     <strong className="text-verdict font-bold">{value.figure}</strong> <span className="text-ink2">{value.unit}</span>
@@ -54,10 +57,10 @@ function Cell({
 }) {
   return (
     <div
-      className={`px-4 py-2 border-r border-hair min-w-0 whitespace-nowrap ${wide ? 'max-[1230px]:hidden' : ''}`}
+      className={`px-4 max-[1000px]:px-2 py-2 border-r border-hair overflow-hidden whitespace-nowrap ${wide ? 'min-w-0 shrink max-[1230px]:hidden' : 'max-[1000px]:min-w-0 min-[1001px]:shrink-0'}`}
       title={title}
     >
-      <div className="text-label italic text-ink3">
+      <div className="text-label italic text-ink3 truncate">
         {why && laid ? (
           <WhyButton asked={why} laid={laid}>
             {label}
@@ -92,7 +95,7 @@ export function VerdictStrip({
       aria-label="Verdict"
       className={`flex border-t border-ink h-[62px] overflow-hidden ${slow ? 'text-ink3' : ''}`}
     >
-      <div className="flex items-center gap-3 px-4 w-[218px] border-r border-hair shrink-0">
+      <div className="flex items-center gap-3 px-4 w-[218px] max-[1000px]:w-auto max-[1000px]:px-2 border-r border-hair shrink-0">
         <RideGlyph ride={tight.ride} heelDeg={tight.heelDeg} balls={balls} />
         <div>
           <div className="text-label italic text-ink3 truncate max-w-[140px]" title={shownAs}>
@@ -131,14 +134,14 @@ function Figures({ report, tight, laid, certain }: FiguresProps) {
         ) : (
           <>
             <strong className="text-verdict font-bold">{formatAngle(Math.abs(trim.noseDown_deg), style)}°</strong>{' '}
-            <span className="text-ink2">{trim.verdict}</span>
+            <span className={SPARE}>{trim.verdict}</span>
           </>
         )}
       </Cell>
       <SinkCell sink={sink} laid={laid} certain={certain} />
       <Cell label="weight dry, cast, under water" why="weights" laid={laid}>
-        <Figure value={formatMass(weight.dry_mg, style)} /> &ensp;
-        <Figure value={formatMass(weight.casting_mg, style)} /> &ensp;
+        <Figure value={formatMass(weight.dry_mg, style)} /> <span className="max-[1000px]:hidden">&ensp;</span>
+        <Figure value={formatMass(weight.casting_mg, style)} /> <span className="max-[1000px]:hidden">&ensp;</span>
         <Figure value={formatMass(weight.submerged_mg, style)} /> <OffBy certain={certain?.submerged} />
       </Cell>
       {keel.tipping && (
@@ -150,7 +153,9 @@ function Figures({ report, tight, laid, certain }: FiguresProps) {
           wide
         >
           <Figure value={formatMass(keel.tipping.mass_mg, style)} />{' '}
-          <span className="text-ink2">{tippingWords(keel.tipping, style)}</span>
+          <span className="text-ink2" title={tippingWords(keel.tipping, style)}>
+            {tippingWords(keel.tipping, style)}
+          </span>
         </Cell>
       )}
     </>
@@ -185,7 +190,7 @@ function KeelCells({ keel, tight, laid, certain }: KeelCellsProps) {
         <strong className="text-verdict font-bold">
           {tight.heelDeg === null ? 'none' : `${formatAngle(tilt(tight.heelDeg), style)}°`}
         </strong>{' '}
-        <span className="text-ink2">{slackWords(keel)}</span>
+        <span className={SPARE}>{slackWords(keel)}</span>
       </Cell>
       <Cell
         label="rolled by a swing over"
@@ -222,7 +227,7 @@ function SinkCell({ sink, laid, certain }: SinkCellProps) {
     >
       {sink ? (
         <>
-          <Figure value={formatSpeed(sink.terminal_mm_s, style)} /> <span className="text-ink2">{sink.class}</span>{' '}
+          <Figure value={formatSpeed(sink.terminal_mm_s, style)} /> <span className={SPARE}>{sink.class}</span>{' '}
           <OffBy certain={certain?.sink} />
         </>
       ) : (
@@ -261,7 +266,7 @@ function ChecksKey({ settle, notes, onChecks }: ChecksKeyProps) {
     <button
       type="button"
       data-testid="checks"
-      className="ml-auto px-4 py-2 text-left border-l border-hair shrink-0 whitespace-nowrap hover:bg-sunk"
+      className="ml-auto px-4 max-[1000px]:px-2 py-2 text-left border-l border-hair shrink-0 whitespace-nowrap hover:bg-sunk"
       onClick={onChecks}
     >
       <span className="block text-label italic text-ink3">
@@ -270,7 +275,7 @@ function ChecksKey({ settle, notes, onChecks }: ChecksKeyProps) {
       {settle > 0 ? (
         <span className="text-warn">
           <SnagFlag /> <strong className="text-verdict font-bold">{settle}</strong>{' '}
-          <span className="text-ink2">to settle</span>
+          <span className={SPARE}>to settle</span>
         </span>
       ) : (
         <span className="text-ink2">

@@ -71,26 +71,31 @@ interface VerticalProps {
   readonly y2: number;
   readonly words: string;
   readonly result: string;
+  /** Where its words stand, clear of the fly, and to which side of there, px. */
+  readonly label: { readonly x: number; readonly y: number };
   readonly side: 1 | -1;
 }
 
-/** An upright dimension with its words beside it: the gap. */
-export function VerticalDimension({ x, y1, y2, words, result, side }: VerticalProps) {
+/** An upright dimension inside the fly, with its words outside at the end of a leader: the gap. */
+export function VerticalDimension({ x, y1, y2, words, result, label, side }: VerticalProps) {
   const colour = 'var(--measure)';
   return (
     <g aria-hidden="true">
       <line x1={x} x2={x} y1={y1} y2={y2} stroke={colour} strokeWidth={0.8} strokeDasharray="3 2" />
       <path d={`M${String(x)} ${String(y1)}l-2 6h4z M${String(x)} ${String(y2)}l-2 -6h4z`} fill={colour} />
+      <path
+        d={`M${String(x)} ${String(y2)}L${String(label.x - side * 4)} ${String(label.y - 5)}`}
+        stroke={colour}
+        strokeWidth={0.6}
+        fill="none"
+      />
       <text
-        x={x + side * 7}
-        y={(y1 + y2) / 2 + 4}
+        x={label.x}
+        y={label.y}
         textAnchor={side > 0 ? 'start' : 'end'}
         fontSize={12.5}
         fontStyle="italic"
         fill={colour}
-        stroke="var(--sheet)"
-        strokeWidth={4}
-        paintOrder="stroke"
       >
         <tspan fontWeight={500}>{words}</tspan>
         <tspan dx={7} fontWeight={700}>

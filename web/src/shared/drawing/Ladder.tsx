@@ -79,6 +79,7 @@ export function Ladder({ laid, layout, part, band }: LadderProps) {
             y2={layout.profile.oy + (platform.wireMm / 2 + platform.gapMm) * layout.scale}
             words="gap"
             result={`${nominal(platform.nominal.gap)}${mm(platform.gapMm)}`}
+            label={{ x: x(platform.landmarksMm.bend) + layout.dir * 26, y: layout.stationY - 8 }}
             side={layout.dir}
           />
         )}
@@ -86,7 +87,7 @@ export function Ladder({ laid, layout, part, band }: LadderProps) {
   );
 }
 
-/** The school's band on a dimension line: where its end may lie. */
+/** The school's band under a dimension line: where its end may lie. */
 function BandOnLine({
   x1,
   x2,
@@ -102,9 +103,17 @@ function BandOnLine({
   const stroke = within ? 'var(--measure)' : 'var(--warn)';
   return (
     <g aria-hidden="true" data-band={within ? 'within' : 'outside'}>
-      <rect x={a} y={y - 5} width={Math.max(2, b - a)} height={10} fill="var(--band)" />
+      <rect
+        x={a}
+        y={y + 8}
+        width={Math.max(2, b - a)}
+        height={6}
+        fill="var(--band)"
+        stroke="var(--rule)"
+        strokeWidth={0.5}
+      />
       <path
-        d={`M${String(a)} ${String(y - 7)}v14M${String(b)} ${String(y - 7)}v14`}
+        d={`M${String(a)} ${String(y + 5)}v12M${String(b)} ${String(y + 5)}v12`}
         stroke={stroke}
         strokeWidth={1.2}
       />

@@ -1,7 +1,7 @@
 import type { LaidFly } from '@jobbet/core/model';
 import { partAt } from '@jobbet/core/drawing';
 import { useMemo, useRef } from 'react';
-import { useSettings } from '../settings/settings.ts';
+import { setSettings, useSettings } from '../settings/settings.ts';
 import { FlyCanvas } from './FlyCanvas.tsx';
 import type { CommandTable } from '../commands/commands.ts';
 import { useTable } from '../commands/useKeys.ts';
@@ -11,6 +11,7 @@ import type { DrawingActions } from './Grips.tsx';
 import type { Band } from './Ladder.tsx';
 import { Outlines, type Outlined } from './Outlines.tsx';
 import { Overlay, type PullState } from './Overlay.tsx';
+import { NARROW } from './Projection.tsx';
 import { Grid } from './Scales.tsx';
 import { useSize } from '../ui/useSize.ts';
 import { useHeld } from './useHeld.ts';
@@ -39,6 +40,7 @@ const DRAWING = {
   closer: { name: 'Closer to the part', group: 'Drawing', keys: '+ or =' },
   off: { name: 'Further off', group: 'Drawing', keys: '-' },
   whole: { name: 'The whole fly', group: 'Drawing', keys: '0' },
+  front: { name: 'From the front, or folded away', group: 'Drawing', keys: 'f' },
 } as const satisfies CommandTable;
 
 /**
@@ -49,12 +51,12 @@ export function LinesPlan(props: LinesPlanProps) {
   const { laid, selected, moving, refused, outlines, onPick, onPullStart } = props;
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
-  const { hand, mode } = useSettings();
+  const { hand, mode, front } = useSettings();
   const { zoom, by, fit, onWheel, press } = useZoom(frame);
   const { held, pullOn } = useHeld<PlanLayout>(onPullStart);
   const layout = useMemo(
-    () => held ?? (width > 0 ? layoutPlan(laid, width, height, hand, zoom) : null),
-    [held, laid, width, height, hand, zoom],
+    () => held ?? (width > 0 ? layoutPlan(laid, width, height, hand, zoom, front) : null),
+    [held, laid, width, height, hand, zoom, front],
   );
   const pick = (x: number, y: number): void => {
     const id = layout && partAt(laid, [layout.profile, layout.plan], x, y);
@@ -65,8 +67,17 @@ export function LinesPlan(props: LinesPlanProps) {
     const at = part?.extent.tipMm ?? part?.extent.startMm;
     by(factor, layout && at !== undefined ? { x: xOf(layout, at), y: layout.profile.oy } : undefined);
   };
-  useTable('drawing', DRAWING, { closer: () => closer(KEY_ZOOM), off: () => closer(1 / KEY_ZOOM), whole: fit });
-  const views = useMemo(() => (layout ? [layout.plan, layout.profile, layout.section] : []), [layout]);
+  const turnFront = (): void => setSettings({ front: layout?.section === null });
+  useTable('drawing', DRAWING, {
+    closer: () => closer(KEY_ZOOM),
+    off: () => closer(1 / KEY_ZOOM),
+    whole: fit,
+    front: turnFront,
+  });
+  const views = useMemo(
+    () => (layout ? [layout.plan, layout.profile, ...(layout.section ? [layout.section] : [])] : []),
+    [layout],
+  );
   return (
     <div
       ref={frame}
@@ -102,7 +113,8 @@ export function LinesPlan(props: LinesPlanProps) {
             width={width}
             height={height}
           />
-          <ZoomKeys zoom={zoom} onZoom={by} onFit={fit} left={layout.dir < 0} />
+          {width >= NARROW && <FrontKey shown={layout.section !== null} onTurn={turnFront} />}
+          <ZoomKeys zoom={zoom} onZoom={by} onFit={fit} left={width >= NARROW ? 340 : 74} />
         </>
       )}
       {refused !== null && (
@@ -111,5 +123,20 @@ export function LinesPlan(props: LinesPlanProps) {
         </p>
       )}
     </div>
+  );
+}
+
+/** Shows the fly from the front too, or folds that view away. */
+function FrontKey({ shown, onTurn }: { readonly shown: boolean; readonly onTurn: () => void }) {
+  return (
+    <button
+      type="button"
+      aria-pressed={shown}
+      className="absolute left-[190px] top-[9px] text-ink2 hover:text-ink no-print"
+      onPointerDown={(event) => event.stopPropagation()}
+      onClick={onTurn}
+    >
+      {shown ? 'fold the front view' : 'from the front'} <span className="plain-key">F</span>
+    </button>
   );
 }

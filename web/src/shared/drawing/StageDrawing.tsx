@@ -14,6 +14,8 @@ interface StageProps {
   /** The part this step is of, drawn with a broad line under it. */
   readonly lit?: string | null;
   readonly view?: ViewName;
+  /** What fills the frame: the whole fly, it as far as it is tied, or the part of the step. */
+  readonly fit?: 'whole' | 'stage' | 'part';
   /** Seen from the far side. */
   readonly far?: boolean;
   readonly figures?: FigureCache;
@@ -30,6 +32,7 @@ export function StageDrawing({
   lit,
   view = 'profile',
   far = false,
+  fit = 'whole',
   figures,
   over,
 }: StageProps) {
@@ -37,8 +40,16 @@ export function StageDrawing({
   const { drawn, turned } = step;
   const stage = useMemo(() => stageOf(laid, step.drawn, isHeaded(step)), [laid, step]);
   const seen = useMemo(
-    () => stageView(laid, width, height, { hand, view, far, turned }),
-    [laid, width, height, hand, view, far, turned],
+    () =>
+      stageView(laid, width, height, {
+        hand,
+        view,
+        far,
+        turned,
+        ...(fit === 'stage' ? { of: stage } : {}),
+        ...(fit === 'part' ? { part: step.part } : {}),
+      }),
+    [laid, stage, fit, step.part, width, height, hand, view, far, turned],
   );
   const views = useMemo(() => [seen], [seen]);
   return (

@@ -10,12 +10,12 @@ export function ZoomKeys({
   readonly zoom: Zoom;
   readonly onZoom: (by: number) => void;
   readonly onFit: () => void;
-  /** Whether they stand at the left, where no ruler ends. */
-  readonly left: boolean;
+  /** Where they begin, px. */
+  readonly left: number;
 }) {
   const key = 'size-6 border border-hair bg-sheet text-ink2 hover:text-ink';
   return (
-    <div className={`absolute bottom-2 flex gap-1 no-print ${left ? 'left-3' : 'right-3'}`}>
+    <div className="absolute top-[7px] flex gap-1 no-print" style={{ left }}>
       <button
         type="button"
         className={key}

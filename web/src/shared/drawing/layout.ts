@@ -17,7 +17,8 @@ export interface PlanLayout {
   readonly bounds: Bounds;
   readonly profile: View;
   readonly plan: View;
-  readonly section: View;
+  /** The view from the front; null while it is folded away, which leaves the fly its room. */
+  readonly section: View | null;
   readonly ladderY: number;
   readonly stationY: number;
   readonly ruleY: number;
@@ -28,22 +29,36 @@ const BETWEEN = 64;
 const FOOT = 46;
 const SIDES = 22;
 const GAP_MM = 3;
+/** px to the mm that the fly is drawn at before the front view has its room beside it: 3.5 times its size. */
+const ROOMY = 13.2;
 
 /**
  * Lays profile, plan and section on one scale: profile on top, plan below on the same stations, the front view beside the profile at the eye's side,
  * so that the sheet is what a first-angle projection gives for either hand.
+ * @param front whether the front view is shown; null where there is room for it beside a large fly
  */
-export function layoutPlan(laid: LaidFly, width: number, height: number, hand: Hand, zoom: Zoom): PlanLayout {
+export function layoutPlan(
+  laid: LaidFly,
+  width: number,
+  height: number,
+  hand: Hand,
+  zoom: Zoom,
+  front: boolean | null = null,
+): PlanLayout {
   const bounds = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
   const long = bounds.rear - bounds.front;
   const tall = bounds.top - bounds.bottom;
-  const fit = Math.min(
-    (width - 2 * SIDES) / (long + 2 * bounds.aside + GAP_MM),
-    (height - LADDER - BETWEEN - FOOT) / (tall + 2 * bounds.aside + 1.5),
-  );
-  const scale0 = Math.max(1, Math.min(18, fit));
+  const beside = 2 * bounds.aside + GAP_MM;
+  const fitting = (across: number): number =>
+    Math.max(
+      1,
+      Math.min(18, (width - 2 * SIDES) / across, (height - LADDER - BETWEEN - FOOT) / (tall + 2 * bounds.aside + 1.5)),
+    );
+  const withFront = front ?? fitting(long + beside) >= Math.min(ROOMY, fitting(long));
+  const across = withFront ? long + beside : long;
+  const scale0 = fitting(across);
   const dir = hand === 'right' ? -1 : 1;
-  const used = (long + 2 * bounds.aside + GAP_MM) * scale0;
+  const used = across * scale0;
   const margin = Math.max(SIDES, (width - used) / 2);
   // Reckoned with the eye at the left; a right-handed tier sees the whole sheet mirrored.
   const mirrored = (x: number): number => (dir < 0 ? width - x : x);
@@ -67,7 +82,7 @@ export function layoutPlan(laid: LaidFly, width: number, height: number, hand: H
     ruleY: Math.min(height - 26, down(planY) + (bounds.aside + 0.5) * scale + 16),
     profile: viewOf('profile', at(eyeX), down(profileY), scale, hand),
     plan: viewOf('plan', at(eyeX), down(planY), scale, hand),
-    section: viewOf('section', at(sectionX), down(profileY), scale, hand),
+    section: withFront ? viewOf('section', at(sectionX), down(profileY), scale, hand) : null,
   };
 }
 

@@ -20,6 +20,10 @@ const settingsSchema = z.object({
   /** Whether a sheet writes techniques out where they are first needed. */
   beginner: z.boolean().catch(false),
   mode: z.enum(['lines', 'dressed', 'silhouette']).catch('dressed'),
+  /** Whether the bench shows the fly from the front too; null where there is room. */
+  front: z.boolean().nullable().catch(null),
+  /** Whether the inspector shows all of a part, and not its relation alone. */
+  more: z.boolean().catch(false),
   /** Whether checks that cost only looks are shown. */
   looks: z.boolean().catch(true),
   paper: z.enum(Object.keys(PAPERS) as [Paper, ...Paper[]]).catch('a4'),

@@ -52,6 +52,7 @@ export function BarTabs({ source, label, tabs }: BarTabsProps) {
         ))}
       </nav>
       <Menu
+        label={`${label}: ${here?.name ?? 'none of them'}`}
         className="flex items-center gap-1.5 font-bold shrink-0 min-[901px]:hidden"
         lines={tabs.map((tab) => ({
           name: tab.name,

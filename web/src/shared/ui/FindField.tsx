@@ -21,7 +21,7 @@ export function FindField({ field, label, placeholder, value, onChange, onEnter,
         type="search"
         aria-label={label}
         placeholder={placeholder}
-        className={`bg-transparent outline-none text-sentence focus:border-b-2 focus:border-measure ${wide ? 'w-96' : 'w-56'}`}
+        className={`bg-transparent outline-none text-sentence focus:border-b-2 focus:border-measure ${wide ? 'w-96 max-[1100px]:w-60 max-[860px]:w-40' : 'w-56 max-[860px]:w-40'}`}
         value={value}
         onChange={(event) => onChange(event.target.value)}
         onKeyDown={(event) => {

@@ -1,0 +1,23 @@
+import { useMemo, useState } from 'react';
+import type { ListedFly } from '../../shared/api/client.ts';
+import { useSettings } from '../../shared/settings/settings.ts';
+import { matches, sortFlies, toSettleOf, type SortName } from './sorting.ts';
+
+/** Which flies of the box are shown, and in which order. */
+export function useShownFlies(all: readonly ListedFly[] | undefined) {
+  const [find, setFind] = useState('');
+  const [sort, setSort] = useState<SortName>('sink');
+  const [settling, setSettling] = useState(false);
+  const { looks } = useSettings();
+  const unsettled = useMemo(
+    () => new Set(all?.filter((fly) => toSettleOf(fly, looks).length > 0).map(({ id }) => id)),
+    [all, looks],
+  );
+  const flies = useMemo(() => {
+    const wanted = all?.filter((fly) => matches(fly, find) && (!settling || unsettled.has(fly.id)));
+    return sortFlies(wanted ?? [], sort);
+  }, [all, find, sort, settling, unsettled]);
+  return { find, setFind, sort, setSort, settling, setSettling, unsettled: unsettled.size, flies };
+}
+
+export type ShownFlies = ReturnType<typeof useShownFlies>;
