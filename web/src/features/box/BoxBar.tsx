@@ -18,8 +18,8 @@ interface BoxBarProps {
 
 /** The two lines above the box: where to go from here, and what of the box is shown in which order. */
 export function BoxBar(props: BoxBarProps) {
-  const { search, files, find, sort, count, onFind, onFirst, onSort, onTake, onNew, settling, unsettled, onSettling } =
-    props;
+  const { search, files, shown, count, onFind, onFirst, onTake, onNew } = props;
+  const { find, sort, setSort, settling, unsettled, setSettling } = shown;
   return (
     <>
       <HouseBar title="Box" primary={{ words: 'Lay out a new fly', run: onNew }}>

@@ -46,14 +46,17 @@ async function copyFly(fly: ListedFly): Promise<void> {
   say(`${made.name} is in the box.`);
 }
 
+const brokenWords = ({ name, broken }: ListedFly): string =>
+  `${name} does not lay out: ${broken ?? ''}. Save its pattern file and mend it there.`;
+
 /** The box: every fly at one common scale, with how it rides, sinks and weighs. */
 export function BoxView() {
-  const shell = useShell();
+  const { openNew } = useShell();
   const navigate = useNavigate();
   const { flies: data, error } = useFlies();
   const tables = useDrawers().drawers?.tables;
   const shown = useShownFlies(data);
-  const { find, sort, settling, flies } = shown;
+  const { flies } = shown;
   const [picked, setPicked] = useState(0);
   const [firstWanted, setFirstWanted] = useState(false);
   const [incoming, setIncoming] = useState<Incoming | null>(null);
@@ -64,11 +67,11 @@ export function BoxView() {
   const current = flies[at];
   const open = (fly: ListedFly | undefined): void => {
     if (fly && isSound(fly)) void navigate(`/fly/${fly.id}`);
-    else if (fly) say(`${fly.name} does not lay out: ${fly.broken ?? ''}. Save its pattern file and mend it there.`);
+    else if (fly) say(brokenWords(fly));
   };
   // Enter may come before the flies do: it is kept until they are here.
   useEffect(() => {
-    const first = flies[0];
+    const [first] = flies;
     if (firstWanted && first && isSound(first)) void navigate(`/fly/${first.id}`);
   }, [firstWanted, flies, navigate]);
   const take = (list: FileList | null): void => {
@@ -82,13 +85,13 @@ export function BoxView() {
     copy: current && (() => doing(copyFly(current))),
     rename: current && (() => setRenaming(current)),
     remove: current && (() => doing(removeFly(current))),
-    settle: () => shown.setSettling(!settling),
+    settle: () => shown.setSettling(!shown.settling),
     take: () => files.current?.click(),
   });
   return (
     <DropFrame onTake={take}>
       <BoxBar
-        onNew={shell.openNew}
+        onNew={openNew}
         search={search}
         files={files}
         shown={shown}
@@ -108,14 +111,14 @@ export function BoxView() {
           shown={flies.length}
           find={find}
           settling={settling}
-          onNew={shell.openNew}
+          onNew={openNew}
         />
         <MovedByModel />
         {flies.length > 0 && (
           <BoxList
             flies={flies}
             at={at}
-            ladder={sort === 'sink'}
+            ladder={shown.sort === 'sink'}
             onOpen={open}
             onPick={setPicked}
             onCopy={(fly) => doing(copyFly(fly))}
@@ -133,14 +136,15 @@ export function BoxView() {
 interface BoxToldProps {
   readonly failed: boolean;
   readonly all: readonly ListedFly[] | undefined;
-  readonly shown: number;
+  /** How many flies are listed of all. */
+  readonly listed: number;
   readonly find: string;
   readonly settling: boolean;
   readonly onNew: () => void;
 }
 
 /** What is said where there are no flies to show. */
-function BoxTold({ failed, all, shown, find, settling, onNew }: BoxToldProps) {
+function BoxTold({ failed, all, listed, find, settling, onNew }: BoxToldProps) {
   return (
     <>
       {failed && (
@@ -149,7 +153,7 @@ function BoxTold({ failed, all, shown, find, settling, onNew }: BoxToldProps) {
         </p>
       )}
       {all?.length === 0 && <EmptyBox onNew={onNew} />}
-      {all && all.length > 0 && shown === 0 && (
+      {all && all.length > 0 && listed === 0 && (
         <p className="p-6 text-sentence text-ink2">
           {find === ''
             ? 'No fly has anything to settle.'
