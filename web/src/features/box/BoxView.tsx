@@ -105,14 +105,7 @@ export function BoxView() {
         onTake={take}
       />
       <main className="flex-1 min-h-0 flex flex-col">
-        <BoxTold
-          failed={error !== undefined}
-          all={data}
-          shown={flies.length}
-          find={find}
-          settling={settling}
-          onNew={openNew}
-        />
+        <BoxTold failed={error !== undefined} all={data} listed={flies.length} {...shown} onNew={openNew} />
         <MovedByModel />
         {flies.length > 0 && (
           <BoxList
