@@ -244,3 +244,62 @@ test.describe('on a phone at the vise', () => {
     await expect(page.getByTestId('tying-sheet')).toBeVisible();
   });
 });
+
+test('undo lives through a reload, a version is kept by its name, and the history speaks in words', async ({
+  empty,
+  page,
+}) => {
+  await openFly(page, empty, example('slate-runner'));
+  await row(page, 'tail').click();
+  const before = await blank(page, 'length').inputValue();
+  await write(page, 'length', '0.9 shank');
+  await blank(page, 'length').press('Enter');
+  await page.keyboard.press('ArrowLeft');
+  await expect(blank(page, 'length')).not.toHaveValue('0.9 shank');
+  await saved(page);
+  await page.reload();
+  await row(page, 'tail').click();
+  await page.keyboard.press('Control+z');
+  await expect(blank(page, 'length')).toHaveValue('0.9 shank');
+  await page.keyboard.press('Control+z');
+  await expect(blank(page, 'length')).toHaveValue(before);
+  await page.keyboard.press('Control+Shift+z');
+  await expect(blank(page, 'length')).toHaveValue('0.9 shank');
+  await saved(page);
+  await page.keyboard.press('h');
+  const history = page.getByRole('dialog', { name: 'History' });
+  await expect(history.getByLabel('Keep this version as')).toBeFocused();
+  await page.keyboard.type('nine tenths');
+  await page.keyboard.press('Enter');
+  const versions = history.getByRole('list', { name: 'Versions' });
+  await expect(versions).toContainText('nine tenths');
+  await expect(versions).toContainText(`tail, length: ${before} became 0.9 shank`);
+  await expect(history).not.toContainText(/[{}]|undefined/);
+});
+
+test('a part is found by what it is called and by its material, a command by other words, a fly by its name', async ({
+  demo,
+  empty,
+  page,
+}) => {
+  await openFly(page, empty, example('slate-runner'));
+  const dialog = page.getByRole('dialog');
+  await page.keyboard.press('a');
+  await typed(page, 'squirel wing');
+  await expect(dialog.getByRole('option').first()).toContainText(/of .*squirrel/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Part wing-2').or(page.getByLabel('Part wing2'))).toContainText('part');
+  await expect(page.getByTestId('sentence').getByLabel('material')).toHaveValue(/squirrel/);
+  await page.keyboard.press('a');
+  await typed(page, 'twg');
+  await expect(dialog).toContainText('No part of that name');
+  await page.keyboard.press('Escape');
+  await page.goto(demo.url);
+  await page.keyboard.press('k');
+  await typed(page, 'preferences');
+  await expect(dialog.getByRole('option').first()).toContainText('Settings');
+  await dialog.getByRole('combobox').fill('peat lan');
+  await expect(dialog.getByRole('option').first()).toContainText('Peat Lantern');
+  await page.keyboard.press('Enter');
+  await expect(flyName(page)).toHaveText('Peat Lantern');
+});

@@ -69,15 +69,41 @@ describe('revisions', () => {
 describe('versions', () => {
   const kinds = async (id: string): Promise<string[]> =>
     (await house.flies.history(id)).map((version) => `${version.kind} ${String(version.revision)}`);
-  test('autosaves within ten minutes of the first are one version, later ones another', async () => {
-    const { id } = await house.flies.create(fly());
-    for (let revision = 1; revision <= 3; revision++) {
+  /** Autosaves, so many minutes after one another; each is another fly. @returns the revision it stands at */
+  const autosaves = async (id: string, from: number, minutes: readonly number[]): Promise<number> => {
+    let revision = from;
+    for (const wait of minutes) {
       await house.flies.save(id, fly('Test', `${String(revision)} gap`), revision, 'auto');
-      house.clock.minutes(4);
+      revision++;
+      house.clock.minutes(wait);
     }
-    expect(await kinds(id)).toEqual(['auto 4', 'created 1']);
-    await house.flies.save(id, fly('Test', '4 gap'), 4, 'auto');
+    return revision;
+  };
+  test('autosaves of a minute are one version', async () => {
+    const { id } = await house.flies.create(fly());
+    await autosaves(id, 1, [0.3, 0.3, 0.5, 0.2]);
     expect(await kinds(id)).toEqual(['auto 5', 'auto 4', 'created 1']);
+  });
+  test('of autosaves older than ten minutes the last of each ten stays; those of the last ten all do', async () => {
+    const { id } = await house.flies.create(fly());
+    await autosaves(id, 1, new Array<number>(31).fill(1));
+    const kept = await house.flies.history(id);
+    const ages = kept.filter((each) => each.kind === 'auto').map((each) => (house.clock.now() - each.savedAt) / 60_000);
+    expect(ages.filter((age) => age <= 10)).toHaveLength(10);
+    // Two or three tens, by where on the clock they begin.
+    expect(ages.filter((age) => age > 11).length).toBeLessThanOrEqual(3);
+    expect(kept.at(-1)?.kind).toBe('created');
+  });
+  test('a version that was given a name stays as it is', async () => {
+    const { id } = await house.flies.create(fly());
+    const revision = await autosaves(id, 1, [0.1]);
+    await house.flies.nameVersion(id, revision, 'before the wing');
+    await autosaves(id, revision, new Array<number>(30).fill(1));
+    const named = (await house.flies.history(id)).filter((each) => each.name !== null);
+    expect(named.map((each) => [each.name, each.revision])).toEqual([['before the wing', revision]]);
+    expect(await codeOf(house.flies.nameVersion(id, 999, 'nothing'))).toEqual(['no-version', undefined]);
+    await house.flies.nameVersion(id, revision, null);
+    expect((await house.flies.history(id)).every((each) => each.name === null)).toBe(true);
   });
   test('a clock that was set back begins a version of its own; nothing is written over', async () => {
     const { id } = await house.flies.create(fly());
@@ -85,7 +111,7 @@ describe('versions', () => {
     house.clock.minutes(-60);
     await house.flies.save(id, fly('Test', '2 gap'), 2, 'auto');
     expect(await kinds(id)).toEqual(['auto 3', 'auto 2', 'created 1']);
-    house.clock.minutes(3);
+    house.clock.minutes(0.5);
     await house.flies.save(id, fly('Test', '3 gap'), 3, 'auto');
     expect(await kinds(id)).toEqual(['auto 4', 'auto 2', 'created 1']);
   });

@@ -64,6 +64,11 @@ export const ROUTES = {
   undeleteFly: post('/api/flies/:id/undelete', listedFlySchema, { params: byId }),
   purgeFly: remove('/api/trash/:id', gone, { params: byId, status: 204 }),
   versions: get('/api/flies/:id/versions', z.array(flyVersionSchema), { params: byId }),
+  nameVersion: post('/api/flies/:id/versions/name', gone, {
+    params: byId,
+    body: z.strictObject({ revision, name: z.string().trim().min(1).max(120).nullable() }),
+    status: 204,
+  }),
   restoreVersion: post('/api/flies/:id/restore', storedFlySchema, {
     params: byId,
     body: z.strictObject({ version: revision, revision }),

@@ -98,6 +98,7 @@ export const versionKinds = ['created', 'auto', 'saved', 'restored'] as const;
 export const flyVersionSchema = z.object({
   revision: z.number().int(),
   kind: z.enum(versionKinds),
+  name: z.string().nullable().describe('what someone called it'),
   file: patternFile,
   summary: summarySchema.nullable(),
   startedAt: z.number(),

@@ -6,19 +6,38 @@ export interface Difference {
   readonly after: string;
 }
 
-const words = (value: unknown): string =>
-  value === undefined
-    ? 'none'
-    : typeof value === 'string'
-      ? value
-      : typeof value === 'number' || typeof value === 'boolean'
-        ? String(value)
-        : JSON.stringify(value);
+/** Keys of the file that are not the word for what they hold. */
+const KEYS: Readonly<Record<string, string>> = {
+  intent: 'meant',
+  longX: 'X long',
+  heavyX: 'X heavy',
+  perSide: 'feathers a side',
+  buttsTo: 'butts',
+  boundAt: 'second binding',
+  sizeOf: 'size of',
+  mutes: 'left as it is',
+  measured: 'measured',
+};
+
+/** A key in words: `hairLength` is "hair length". */
+const keyIn = (key: string): string =>
+  KEYS[key] ?? key.replace(/([a-z])([A-Z])/g, (_, a: string, b: string) => `${a} ${b.toLowerCase()}`);
+
+/** A value in words, never as it stands in the file. */
+function words(value: unknown): string {
+  if (value === undefined || value === null) return 'none';
+  if (Array.isArray(value)) return value.length === 0 ? 'none' : value.map(words).join(', ');
+  if (typeof value === 'object')
+    return Object.entries(value)
+      .map(([key, each]) => `${keyIn(key)} ${words(each)}`)
+      .join(', ');
+  return value === true ? 'yes' : value === false ? 'no' : String(value as string | number);
+}
 
 function flat(value: object, prefix: string): Map<string, unknown> {
   const out = new Map<string, unknown>();
   for (const [key, each] of Object.entries(value) as [string, unknown][]) {
-    const name = prefix === '' ? key : `${prefix}, ${key}`;
+    const name = prefix === '' ? keyIn(key) : `${prefix}, ${keyIn(key)}`;
     if (typeof each === 'object' && each !== null && !Array.isArray(each))
       flat(each, name).forEach((inner, path) => out.set(path, inner));
     else out.set(name, each);
@@ -26,7 +45,7 @@ function flat(value: object, prefix: string): Map<string, unknown> {
   return out;
 }
 
-/** What differs between two states of a fly, part by part, in the words of the file. */
+/** What differs between two states of a fly, part by part, in words. */
 export function diffFlies(before: FlyFile, after: FlyFile): Difference[] {
   const { parts: partsBefore, ...restBefore } = before;
   const { parts: partsAfter, ...restAfter } = after;
@@ -52,4 +71,12 @@ export function diffFlies(before: FlyFile, after: FlyFile): Difference[] {
   )
     found.push({ what: 'tying order', before: order(partsBefore), after: order(partsAfter) });
   return found;
+}
+
+/** One difference as a sentence: `tail, length: 1 shank became 1.2 shank`. */
+export function differenceWords({ what, before, after }: Difference): string {
+  if (after === 'tied in' && before === 'none') return `${what} tied in`;
+  if (before === 'tied in' && after === 'none') return `${what} taken off`;
+  if (before === 'none') return `${what}: ${after}`;
+  return after === 'none' ? `${what}: no longer ${before}` : `${what}: ${before} became ${after}`;
 }

@@ -69,6 +69,7 @@ const versionRow = z.object({
   flyId: id,
   revision,
   kind: z.enum(versionKinds),
+  name: z.string().min(1).max(120).nullable().default(null),
   file: json,
   summary: json,
   startedAt: time,

@@ -51,6 +51,10 @@ export const flyRoutes =
       return null;
     });
     serve(app, ROUTES.versions, ({ params }) => flies.history(params.id));
+    serve(app, ROUTES.nameVersion, async ({ params, body }) => {
+      await flies.nameVersion(params.id, body.revision, body.name);
+      return null;
+    });
     serve(app, ROUTES.restoreVersion, ({ params, body }) => flies.restore(params.id, body.version, body.revision));
     serve(app, ROUTES.moved, () => movedByModel(house.database.ledger));
     serve(app, ROUTES.seenMoved, async () => {

@@ -24,7 +24,7 @@ export const flies = sqliteTable(
   (table) => [index('flies_by_name').on(table.name), index('flies_deleted').on(table.deletedAt)],
 );
 
-/** Every save of a fly; autosaves that follow each other within ten minutes are one. */
+/** Saves of a fly: of autosaves the last of each minute, and of those that are older than ten minutes the last of each ten. */
 export const versions = sqliteTable(
   'versions',
   {
@@ -34,6 +34,8 @@ export const versions = sqliteTable(
       .references(() => flies.id, { onDelete: 'cascade' }),
     revision: integer('revision').notNull(),
     kind: text('kind', { enum: versionKinds }).notNull(),
+    /** What someone called it; such a one stays as it is. */
+    name: text('name'),
     file: text('file').notNull(),
     summary: text('summary').notNull(),
     startedAt: integer('started_at').notNull(),

@@ -20,7 +20,9 @@ import { brokenWhy, listedFly, parsed, SHOWN, type Shelf } from './shelf.ts';
 
 export type SaveKind = 'auto' | 'saved' | 'restored';
 
-const MERGE_MS = 10 * 60_000;
+/** Autosaves of one minute are one version; of those older than ten, the last of each ten is kept. */
+const MINUTE_MS = 60_000;
+const TEN_MS = 10 * MINUTE_MS;
 
 type Row = typeof flies.$inferSelect;
 type VersionRow = typeof versions.$inferSelect;
@@ -39,10 +41,10 @@ function storedFly(row: Row): StoredFly {
   return { ...rest, file: file.value, summary: summary.data };
 }
 
-function versionOf({ revision, kind, file, summary, startedAt, savedAt }: VersionRow): FlyVersion[] {
+function versionOf({ revision, kind, name, file, summary, startedAt, savedAt }: VersionRow): FlyVersion[] {
   const [read, figures] = [readFlyValue(parsed(file)), summarySchema.safeParse(parsed(summary))];
   return read.ok
-    ? [{ revision, kind, file: read.value, summary: figures.success ? figures.data : null, startedAt, savedAt }]
+    ? [{ revision, kind, name, file: read.value, summary: figures.success ? figures.data : null, startedAt, savedAt }]
     : [];
 }
 
@@ -153,8 +155,8 @@ export class FlyStore {
   }
 
   /**
-   * Saves over `revision` and keeps the save as a version; autosaves within ten minutes of one another are one version. The version is
-   * written only with its fly: both or neither, when the revision moved on meanwhile, here or in another process.
+   * Saves over `revision` and keeps the save as a version; autosaves of one minute are one version, unless it was given a name. The
+   * version is written only with its fly: both or neither, when the revision moved on meanwhile, here or in another process.
    * @throws ApiError `stale` with the current revision when it was saved elsewhere since, `no-fly`, `invalid-fly`
    */
   async save(id: string, value: unknown, revision: number, kind: SaveKind): Promise<StoredFly> {
@@ -175,8 +177,9 @@ export class FlyStore {
       .where(atRevision(flies, id, revision, isNull(flies.deletedAt)))
       .returning();
     // A clock that was set back makes no later save part of an earlier one.
-    const goesOn = at >= (last?.savedAt ?? 0) && at - (last?.startedAt ?? 0) < MERGE_MS;
-    const merges = kind === 'auto' && last?.kind === 'auto' && last.revision === revision && goesOn;
+    const goesOn = at >= (last?.savedAt ?? 0) && at - (last?.startedAt ?? 0) < MINUTE_MS;
+    const merges =
+      kind === 'auto' && last?.kind === 'auto' && last.name === null && last.revision === revision && goesOn;
     const version = merges
       ? this.db
           .update(versions)
@@ -185,15 +188,40 @@ export class FlyStore {
       : this.db
           .insert(versions)
           .select(
-            sql`select null, ${id}, ${next}, ${kind}, ${kept.file}, ${kept.summary}, ${at}, ${at} where changes() = 1`,
+            sql`select null, ${id}, ${next}, ${kind}, null, ${kept.file}, ${kept.summary}, ${at}, ${at} where changes() = 1`,
           );
     const [[row]] = await this.shelf.writing(
-      () => this.ledger.write([saved, version], true),
+      () => this.ledger.write([saved, version, this.thinned(id, at)], true),
       ([[written]]) => written ?? null,
     );
     if (row) return { ...row, file: read.file, summary: read.summary };
     refuseStale(await this.row(id), revision);
     throw new ApiError('no-fly');
+  }
+
+  /** Takes out autosaves that a later one of the same ten minutes stands for; what has a name stays. */
+  private thinned(id: string, at: number) {
+    const old = at - TEN_MS;
+    // Written out: a number that is bound divides as a fraction.
+    const ten = sql.raw(String(TEN_MS));
+    return this.db.delete(versions).where(
+      sql`${versions.flyId} = ${id} and ${versions.kind} = 'auto' and ${versions.name} is null and ${versions.savedAt} < ${old}
+          and exists (select 1 from versions later where later.fly_id = ${id} and later.kind = 'auto'
+            and later.revision > ${versions.revision} and later.saved_at < ${old}
+            and later.started_at / ${ten} = ${versions.startedAt} / ${ten})`,
+    );
+  }
+
+  /** Gives a version a name, by which it is kept as it is; null takes the name away. @throws ApiError `no-version` */
+  async nameVersion(id: string, revision: number, name: string | null): Promise<void> {
+    const [named] = await this.ledger.write([
+      this.db
+        .update(versions)
+        .set({ name })
+        .where(and(eq(versions.flyId, id), eq(versions.revision, revision)))
+        .returning({ id: versions.id }),
+    ]);
+    if (named.length === 0) throw new ApiError('no-version');
   }
 
   /** All versions of a fly that read, the newest first. @throws ApiError `no-fly` */

@@ -1,4 +1,7 @@
-import { Command } from 'cmdk';
+import { useNavigate } from 'react-router';
+import { isSound, useFlies } from '../../shared/api/listed.ts';
+import type { FoundBy } from '../../shared/ui/found.ts';
+import { FoundList } from '../../shared/ui/FoundList.tsx';
 import { DialogBox } from '../../shared/ui/DialogBox.tsx';
 import { listed, useCommands, type Command as Offered } from '../../shared/commands/commands.ts';
 import { SHELL } from './commands.ts';
@@ -25,45 +28,65 @@ const useListed = (): readonly Offered[] => listed(useCommands((state) => state.
 
 const firstOf = (keys: string): string => keys.split(' or ')[0] ?? keys;
 
-/** Everything that can be done from here, found by typing. */
+/** What may be asked for among the commands: something done here, or a fly opened. */
+interface Askable {
+  readonly name: string;
+  readonly group: string;
+  readonly also: string;
+  readonly keys?: string;
+  readonly run: () => void;
+}
+
+const FLIES = 'Flies';
+const BY: FoundBy<Askable> = {
+  name: { weight: 3, of: ({ name }) => name },
+  also: { weight: 1, of: ({ also }) => also },
+};
+
+/** The flies of the box, each to be opened by its name. */
+function useFliesToOpen(): readonly Askable[] {
+  const navigate = useNavigate();
+  const { flies } = useFlies();
+  return (flies ?? []).filter(isSound).map(({ id, name, summary }) => ({
+    name,
+    group: FLIES,
+    also: `open fly ${summary.platform}`,
+    run: () => void navigate(`/fly/${id}`),
+  }));
+}
+
+/** Everything that can be done from here and every fly, found by typing. */
 export function CommandPalette({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
-  const all = useListed().filter(({ name }) => name !== SHELL.commands.name);
-  const groups = [...new Set(all.map((command) => command.group))];
+  const flies = useFliesToOpen();
+  const all: readonly Askable[] = [
+    ...useListed()
+      .filter(({ name }) => name !== SHELL.commands.name)
+      .map((command) => ({ also: '', ...command })),
+    ...flies,
+  ];
   return (
     <DialogBox title="Commands" open={open} onClose={onClose}>
-      <Command label="Commands" loop>
-        <Command.Input
-          placeholder="what to do"
-          className="w-full h-9 px-2 mb-2 border-b-2 border-measure bg-transparent outline-none text-sentence"
-        />
-        <Command.List className="max-h-[54vh] overflow-auto">
-          <Command.Empty className="py-2 text-ink2">Nothing of that name can be done here.</Command.Empty>
-          {groups.map((group) => (
-            <Command.Group
-              key={group}
-              heading={group}
-              className="[&_[cmdk-group-heading]]:text-label [&_[cmdk-group-heading]]:italic [&_[cmdk-group-heading]]:text-ink3 [&_[cmdk-group-heading]]:pt-2"
-            >
-              {all
-                .filter((command) => command.group === group)
-                .map((command) => (
-                  <Command.Item
-                    key={command.name}
-                    value={command.name}
-                    onSelect={() => {
-                      onClose();
-                      setTimeout(command.run, 0);
-                    }}
-                    className="flex justify-between gap-4 px-2 py-1 cursor-pointer data-[selected=true]:bg-pick data-[selected=true]:text-on-pick"
-                  >
-                    <span className="text-row">{command.name}</span>
-                    {command.keys !== undefined && <span className="plain-key">{keyWords(firstOf(command.keys))}</span>}
-                  </Command.Item>
-                ))}
-            </Command.Group>
-          ))}
-        </Command.List>
-      </Command>
+      <FoundList
+        label="Commands"
+        placeholder="what to do, or the name of a fly"
+        items={all}
+        by={BY}
+        keyOf={({ group, name }) => `${group} ${name}`}
+        atFirst={({ group }) => group !== FLIES}
+        groupOf={({ group }) => group}
+        none="Nothing of that name can be done here, and no fly has it."
+        onTake={({ run }) => {
+          onClose();
+          setTimeout(run, 0);
+        }}
+        show={({ name, group, keys }) => (
+          <>
+            <span className="text-row">{name}</span>
+            {group === FLIES && <span className="italic opacity-80">open the fly</span>}
+            {keys !== undefined && <span className="plain-key">{keyWords(firstOf(keys))}</span>}
+          </>
+        )}
+      />
     </DialogBox>
   );
 }

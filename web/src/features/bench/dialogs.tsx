@@ -1,50 +1,61 @@
 import type { LaidFly } from '@jobbet/core/model';
-import { addPart, dependants, freezeDependants, removePart, PRESETS } from '@jobbet/core/edit';
-import { Command } from 'cmdk';
+import { addPart, dependants, freezeDependants, offeredParts, removePart, type OfferedPart } from '@jobbet/core/edit';
+import { useMemo } from 'react';
 import { api, type ListedFly } from '../../shared/api/client.ts';
 import { isSound, useFlies } from '../../shared/api/listed.ts';
 import { DialogBox } from '../../shared/ui/DialogBox.tsx';
+import type { FoundBy } from '../../shared/ui/found.ts';
+import { FoundList } from '../../shared/ui/FoundList.tsx';
 import { besides, partCalled, partOf } from '../../fly/selection.ts';
 import { keyWords } from './sentence.ts';
-import { changeOrSay, useBenchStore } from '../../fly/store.ts';
+import { changeOrSay, useBench, useBenchStore } from '../../fly/store.ts';
 
 /** Picks a part to tie in; find as you type. */
 export function AddPartDialog({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+  return (
+    <DialogBox title="Tie in a part" open={open} onClose={onClose}>
+      <PartsToTieIn onClose={onClose} />
+    </DialogBox>
+  );
+}
+
+const PART_BY: FoundBy<OfferedPart> = {
+  name: { weight: 4, of: ({ name }) => name },
+  called: { weight: 2, of: ({ called }) => called },
+  role: { weight: 2, of: ({ part }) => part.role },
+  material: { weight: 2, of: ({ of }) => of ?? '' },
+  means: { weight: 1, of: ({ of, means }) => (of === null ? means : '') },
+};
+
+/** Parts by their names, by what they are called, by role and by material. */
+function PartsToTieIn({ onClose }: { readonly onClose: () => void }) {
   const bench = useBenchStore();
-  const add = (name: string): void => {
-    const preset = PRESETS.find((each) => each.name === name);
+  const drawers = useBench((state) => state.drawers);
+  const parts = useMemo(() => offeredParts(drawers), [drawers]);
+  const add = ({ part }: OfferedPart): void => {
     const { file, selected } = bench.getState();
-    const after = file.parts.findIndex((part) => part.id === partOf(selected));
-    if (preset) {
-      const next = addPart(file, preset.part, after < 0 ? file.parts.length : after + 1);
-      changeOrSay(bench, next.file, partCalled(next.id));
-    }
+    const after = file.parts.findIndex((each) => each.id === partOf(selected));
+    const next = addPart(file, part, after < 0 ? file.parts.length : after + 1);
+    changeOrSay(bench, next.file, partCalled(next.id));
     onClose();
   };
   return (
-    <DialogBox title="Tie in a part" open={open} onClose={onClose}>
-      <Command label="Parts to tie in" loop>
-        <Command.Input
-          data-first
-          placeholder="eyes, tail, rib"
-          className="w-full h-9 px-2 mb-2 border-b-2 border-measure bg-transparent outline-none text-sentence"
-        />
-        <Command.List className="max-h-[52vh] overflow-auto">
-          <Command.Empty className="py-2 text-ink2">No part of that name.</Command.Empty>
-          {PRESETS.map((preset) => (
-            <Command.Item
-              key={preset.name}
-              value={preset.name}
-              onSelect={add}
-              className="flex justify-between gap-4 px-2 py-1.5 cursor-pointer data-[selected=true]:bg-pick data-[selected=true]:text-on-pick"
-            >
-              <span className="font-semibold text-row">{preset.name}</span>
-              <span className="italic opacity-80">{preset.means}</span>
-            </Command.Item>
-          ))}
-        </Command.List>
-      </Command>
-    </DialogBox>
+    <FoundList
+      label="Parts to tie in"
+      placeholder="eyes, tail, rib, marabou"
+      items={parts}
+      by={PART_BY}
+      keyOf={({ name, of }) => `${name} ${of ?? ''}`}
+      atFirst={({ of }) => of === null}
+      none="No part of that name, and none of that material."
+      onTake={add}
+      show={({ name, means }) => (
+        <>
+          <span className="font-semibold text-row">{name}</span>
+          <span className="italic opacity-80">{means}</span>
+        </>
+      )}
+    />
   );
 }
 

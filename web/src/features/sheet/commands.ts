@@ -3,7 +3,7 @@ import type { CommandTable } from '../../shared/commands/commands.ts';
 const group = 'Sheet';
 
 export const SHEET = {
-  tie: { name: 'Tie it, step by step', group, keys: 'g' },
+  tie: { name: 'Tie it, step by step', also: 'vise tying', group, keys: 'g' },
   print: { name: 'Print the sheet', group, keys: 'p' },
   pdf: { name: 'Save the sheet as PDF', group, keys: 'e' },
   order: { name: 'Put the parts in order', group, keys: 'o' },

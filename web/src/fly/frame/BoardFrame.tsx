@@ -22,17 +22,19 @@ export function BoardFrame({ saver, className = '', children }: BoardFrameProps)
   useOffered('frame', [
     {
       name: 'Undo',
+      also: 'back revert',
       group: 'Fly',
       keys: 'ctrl+z or z',
       run: () => undo(bench),
     },
     {
       name: 'Redo',
+      also: 'again forward',
       group: 'Fly',
       keys: 'ctrl+shift+z or ctrl+y or shift+z',
       run: () => redo(bench),
     },
-    { name: 'History of this fly', group: 'Fly', keys: 'h', run: showHistory },
+    { name: 'History of this fly', also: 'versions earlier keep', group: 'Fly', keys: 'h', run: showHistory },
   ]);
   return (
     <div className={`flex flex-col h-full ${className}`}>

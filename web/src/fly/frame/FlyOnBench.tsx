@@ -8,6 +8,7 @@ import { say } from '../../shared/ui/toast.ts';
 import { Saver, saved } from '../saver.ts';
 import { BenchProvider, createBench, leavePreview, withDrawers, type Bench } from '../store.ts';
 import { takeUpDraft } from '../takeUp.ts';
+import { followUndo } from '../undoKept.ts';
 
 /** What saves the fly on the bench. */
 export const useSaver = (): Saver => useOutletContext<Saver>();
@@ -84,7 +85,11 @@ function OpenFly({ fly, drawers }: { readonly fly: StoredFly; readonly drawers: 
       say(
         'Work on this fly that was kept on this device no longer lays out: it is in the settings, to be saved as a file.',
       );
-    return () => saver.stop();
+    const leaveUndo = followUndo(bench);
+    return () => {
+      leaveUndo();
+      saver.stop();
+    };
   }, [bench, saver]);
   useSayTrouble(bench);
   useEffect(() => {

@@ -2,12 +2,12 @@ import { layFly } from '@jobbet/core/model';
 import type { FlyFile } from '@jobbet/core/pattern';
 import { formatDistanceToNow } from 'date-fns';
 import { useMemo, useState } from 'react';
-import useSWR from 'swr';
+import useSWR, { mutate } from 'swr';
 import { api, type FlyVersion } from '../../shared/api/client.ts';
 import { FlyThumb } from '../../shared/drawing/FlyThumb.tsx';
 import { say } from '../../shared/ui/toast.ts';
 import { DialogBox } from '../../shared/ui/DialogBox.tsx';
-import { diffFlies } from '@jobbet/core/edit';
+import { diffFlies, differenceWords } from '@jobbet/core/edit';
 import type { Saver } from '../saver.ts';
 import { change, useBench, useBenchStore } from '../store.ts';
 
@@ -18,13 +18,61 @@ const KINDS: Readonly<Record<FlyVersion['kind'], string>> = {
   restored: 'restored',
 };
 
+/** What a version is called where it is spoken of. */
+const wordsOf = ({ name, savedAt }: FlyVersion): string =>
+  name ?? `What was there ${formatDistanceToNow(savedAt, { addSuffix: true })}`;
+
+/** So many things that were done are named; of more the number is told. */
+const MOST_TOLD = 2;
+
+/** What a version changed of the one before it. */
+function whatWasDone(version: FlyVersion, before: FlyVersion | undefined): string {
+  if (!before) return version.summary ? `${String(version.summary.parts)} parts` : '';
+  const done = diffFlies(before.file, version.file).map(differenceWords);
+  const more = done.length - MOST_TOLD;
+  if (done.length === 0) return 'nothing else';
+  return `${done.slice(0, MOST_TOLD).join('; ')}${more > 0 ? `; and ${String(more)} more` : ''}`;
+}
+
+/** Gives the fly as it is now a name, by which this version is kept for good. */
+function KeepAs({ onKeep }: { readonly onKeep: (name: string) => Promise<void> }) {
+  const [name, setName] = useState('');
+  const keep = (event: { preventDefault: () => void }): void => {
+    event.preventDefault();
+    if (name.trim() === '') return;
+    onKeep(name.trim()).then(
+      () => {
+        setName('');
+        say(`Kept as ${name.trim()}.`);
+      },
+      (reason: unknown) => say(reason instanceof Error ? reason.message : 'It was not kept.'),
+    );
+  };
+  return (
+    <form className="flex items-center gap-3 mb-3" onSubmit={keep}>
+      <label className="flex items-center gap-2 flex-1 text-ink2">
+        Keep this version as
+        <input
+          className="field flex-1"
+          maxLength={120}
+          placeholder="before the longer wing"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
+      </label>
+      <button type="submit" className="sheet-button" disabled={name.trim() === ''}>
+        Keep it
+      </button>
+    </form>
+  );
+}
+
 /** Every kept version: look at one, see what differs from now, bring it back. */
 export function HistoryDialog({ saver, onClose }: { readonly saver: Saver; readonly onClose: () => void }) {
   const bench = useBenchStore();
   const { id, revision, file } = bench.getState();
-  const { data: versions, error } = useSWR<FlyVersion[], unknown>(`versions/${id}/${String(revision)}`, () =>
-    api.versions(id),
-  );
+  const key = `versions/${id}/${String(revision)}`;
+  const { data: versions, error } = useSWR<FlyVersion[], unknown>(key, () => api.versions(id));
   const [picked, setPicked] = useState<number | null>(null);
   const version = versions?.find((each) => each.revision === picked) ?? versions?.[1] ?? versions?.[0];
   const restore = async (to: FlyVersion): Promise<void> => {
@@ -32,7 +80,7 @@ export function HistoryDialog({ saver, onClose }: { readonly saver: Saver; reado
     const stored = await api.restore(id, to.revision, bench.getState().revision);
     change(bench, stored.file);
     saver.settled(stored.file, stored.revision);
-    say(`Version ${String(to.revision)} is back; what was there before stays in the history.`);
+    say(`${wordsOf(to)} is back; what was there before stays in the history.`);
     onClose();
   };
   return (
@@ -42,9 +90,19 @@ export function HistoryDialog({ saver, onClose }: { readonly saver: Saver; reado
           The history cannot be fetched just now.
         </p>
       )}
-      <div className="flex gap-5">
-        <ol className="w-60 shrink-0 border-t border-hair max-h-[56vh] overflow-auto" aria-label="Versions">
-          {versions?.map((each) => (
+      <KeepAs
+        onKeep={async (name) => {
+          await saver.settledDown();
+          await api.nameVersion(id, bench.getState().revision, name);
+          await mutate(key);
+        }}
+      />
+      <div className="flex gap-5 max-[700px]:flex-col">
+        <ol
+          className="w-72 max-[700px]:w-auto shrink-0 border-t border-hair max-h-[56vh] overflow-auto"
+          aria-label="Versions"
+        >
+          {versions?.map((each, i) => (
             <li
               key={each.revision}
               className={`border-b border-hair ${each.revision === version?.revision ? 'bg-sunk' : ''}`}
@@ -55,12 +113,10 @@ export function HistoryDialog({ saver, onClose }: { readonly saver: Saver; reado
                 aria-pressed={each.revision === version?.revision}
                 onClick={() => setPicked(each.revision)}
               >
+                {each.name !== null && <strong className="block text-row">{each.name}</strong>}
                 <span className="font-semibold">{KINDS[each.kind]}</span>{' '}
                 <span className="italic text-ink2">{formatDistanceToNow(each.savedAt, { addSuffix: true })}</span>
-                <span className="block text-label text-ink3">
-                  {each.summary &&
-                    `${String(each.summary.parts)} parts, ${(each.summary.dryMg / 1000).toFixed(2)} g, ${each.summary.ride.replaceAll('-', ' ')}`}
-                </span>
+                <span className="block text-label text-ink2">{whatWasDone(each, versions[i + 1])}</span>
               </button>
             </li>
           ))}

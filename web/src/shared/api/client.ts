@@ -46,6 +46,8 @@ export const api = {
   purge: (id: string) => ask(ROUTES.purgeFly, { params: { id } }),
   broken: () => ask(ROUTES.broken, {}),
   versions: (id: string) => ask(ROUTES.versions, { params: { id } }),
+  nameVersion: (id: string, revision: number, name: string) =>
+    ask(ROUTES.nameVersion, { params: { id }, body: { revision, name } }),
   restore: (id: string, version: number, revision: number) =>
     ask(ROUTES.restoreVersion, { params: { id }, body: { version, revision } }),
   tyings: (id: string) => ask(ROUTES.tyings, { params: { id } }),

@@ -5,6 +5,8 @@ export interface Command {
   readonly name: string;
   readonly keys?: string;
   readonly group: string;
+  /** What else it is looked for by. */
+  readonly also?: string;
   /** Its keys work while a field has the focus too. */
   readonly inFields?: boolean;
   readonly run: () => void;
