@@ -31,7 +31,8 @@ function words(value: unknown): string {
     return Object.entries(value)
       .map(([key, each]) => `${keyIn(key)} ${words(each)}`)
       .join(', ');
-  return value === true ? 'yes' : value === false ? 'no' : String(value as string | number);
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  return typeof value === 'number' ? String(value) : (value as string);
 }
 
 function flat(value: object, prefix: string): Map<string, unknown> {
