@@ -89,9 +89,13 @@ test('weights are found for the troubled fly, shown, left, and taken, by keyboar
   await page.getByLabel('wished current').focus();
   await page.keyboard.press('Control+a');
   await typed(page, '12');
+  // It begins from what the fly is meant for.
+  await expect(page.getByLabel('sinks from')).toHaveValue('22');
   await page.getByLabel('sinks from').focus();
+  await page.keyboard.press('Control+a');
   await typed(page, '15');
   await page.getByLabel('sinks to').focus();
+  await page.keyboard.press('Control+a');
   await typed(page, '45');
   await page.keyboard.press('Enter');
   const list = page.getByRole('group', { name: 'Weights found' });

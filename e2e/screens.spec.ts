@@ -303,3 +303,47 @@ test('a part is found by what it is called and by its material, a command by oth
   await page.keyboard.press('Enter');
   await expect(flyName(page)).toHaveText('Peat Lantern');
 });
+
+test('the weight finder shows what it finds as it comes, can be stopped, and begins from what the fly is meant for', async ({
+  empty,
+  page,
+}) => {
+  const file = { ...example('slate-runner'), intent: { ride: 'point-up', current: '300 mm/s', sink: 'fast' } };
+  const id = await openFly(page, empty, file);
+  await page.goto(`${empty.url}/fly/${id}/balance`);
+  await expect(page.getByTestId('said')).toContainText('Rides');
+  await page.keyboard.press('f');
+  const finder = page.getByRole('region', { name: 'Weight finder' });
+  await expect(finder.getByLabel('wished current')).toHaveValue('300 mm/s');
+  await expect(finder.getByLabel('sinks from')).toHaveValue('22');
+  await expect(finder.getByLabel('sinks to')).toHaveValue('35');
+  await finder.getByRole('button', { name: 'Find', exact: true }).click();
+  await expect(finder.getByTestId('finding')).toContainText(/choices/);
+  const rows = await finder.getByRole('group', { name: 'Weights found' }).getByRole('button').allTextContents();
+  const bare = rows.map((each) => each.replace(/ at station [\d.]+.*/, ''));
+  expect(rows.length).toBeGreaterThan(0);
+  expect(new Set(bare).size).toBeGreaterThan(1);
+});
+
+test('one cause is one check; what a fix brings is said before it is taken, and what mends that in turn', async ({
+  empty,
+  page,
+}) => {
+  const file = example('slate-runner');
+  const tail = file.parts.find((each) => each['id'] === 'tail');
+  if (tail) tail['length'] = '3 shank';
+  await openFly(page, empty, file);
+  await page.keyboard.press('x');
+  const foul = page.locator('[data-check="length.foul"]');
+  await expect(foul).toHaveCount(1);
+  await expect(foul).toContainText(/tail hangs .*; flash hangs/);
+  await page.keyboard.press('t');
+  await expect(page.getByTestId('preview')).toBeVisible();
+  await expect(foul.getByTestId('then-said')).toContainText(/Then:|Nothing else is said then/);
+  await page.keyboard.press('l');
+  await expect(page.getByTestId('preview')).toHaveCount(0);
+  await page.keyboard.press('t');
+  await page.keyboard.press('t');
+  await expect(foul).toContainText('fouling 4.6');
+  await saved(page);
+});

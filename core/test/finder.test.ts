@@ -138,9 +138,23 @@ describe('the search', () => {
     const told: number[] = [];
     for (let i = 0; i < 6; i++) {
       const step = search.next();
-      if (step.done !== true) told.push(step.value);
+      if (step.done !== true) told.push(step.value.share);
     }
     expect(told).toEqual([...told].sort((a, b) => a - b));
     expect(Math.max(...told)).toBeLessThan(1);
+  });
+  test('what is found so far is told on the way, and the end says no less', () => {
+    const search = findWeights(troubled, FEW, FROM_DRAWER);
+    const looks: number[] = [];
+    let step = search.next();
+    for (; step.done !== true; step = search.next()) if (step.value.soFar) looks.push(step.value.soFar.found.length);
+    expect(looks.length).toBeGreaterThan(0);
+    expect(looks[0]).toBeGreaterThan(0);
+    expect(step.value.found.length).toBeGreaterThanOrEqual(looks.at(-1) ?? 0);
+  });
+  test('rows that differ only by where the eyes sit are one row', () => {
+    const { found } = findAll(troubled, FEW, FROM_DRAWER);
+    const rows = found.map(({ words }) => words.replace(/ at station [\d.]+/, ''));
+    expect(new Set(rows).size).toBe(rows.length);
   });
 });

@@ -8,6 +8,7 @@ import { BUILD } from './build.ts';
 import { BULK, SIDE } from './bulk.ts';
 import { LENGTH } from './length.ts';
 import { ORDER as TYING_ORDER } from './order.ts';
+import { oneCause } from './oneCause.ts';
 import { RULES } from './rules.ts';
 import { standing, type Standing } from './standing.ts';
 import { SALT, STRENGTH } from './strength.ts';
@@ -40,13 +41,12 @@ export interface Checked {
 
 const ORDER: Readonly<Record<Severity, number>> = { stop: 0, warn: 1, note: 2 };
 
-/** Looks a solved fly over. Stops come first, notes last; within them the order of the checks. */
-export function checkFly(solved: SolvedFly, options: CheckOptions = {}): Checked {
+/** What every check finds, each by itself. Stops come first, notes last; within them the order of the checks. */
+export function findingsOf(solved: SolvedFly, options: CheckOptions = {}): readonly Finding[] {
   const { drawers = NOMINAL_DRAWERS } = options;
   const { rules, limits } = drawers;
   const { laid } = solved;
   const { file } = laid;
-  const mutes = new Map((file.mutes ?? []).map((mute) => [mute.code, mute.reason]));
   const school = file.school === undefined ? null : named(drawers.schools, file.school);
   const stands = new Map<string, Standing | null>();
   /** Each part's standing is asked by several checks and takes a fly to be laid. */
@@ -66,9 +66,19 @@ export function checkFly(solved: SolvedFly, options: CheckOptions = {}): Checked
     const fly = { solved, laid, file, drawers, standing: standingOf, rules, limit };
     return check.find(fly).map((each) => ({ ...each, code: check.code, costs: check.costs, reason: check.reason }));
   });
-  const sorted = all.toSorted((a, b) => ORDER[a.severity] - ORDER[b.severity]);
+  return all.toSorted((a, b) => ORDER[a.severity] - ORDER[b.severity]);
+}
+
+/** Looks a solved fly over: what is to be said of it, one finding for one cause, and what it mutes. */
+export function checkFly(solved: SolvedFly, options: CheckOptions = {}): Checked {
+  const { file } = solved.laid;
+  const mutes = new Map((file.mutes ?? []).map((mute) => [mute.code, mute.reason]));
+  const sorted = findingsOf(solved, options);
   return {
-    findings: sorted.filter((each) => !mutes.has(each.code)),
+    findings: oneCause(
+      file,
+      sorted.filter((each) => !mutes.has(each.code)),
+    ),
     muted: sorted.flatMap((each) => {
       const muteReason = mutes.get(each.code);
       return muteReason === undefined ? [] : [{ ...each, muteReason }];

@@ -28,6 +28,8 @@ export interface Found {
 
 export interface Finding extends Found {
   readonly code: string;
+  /** Other checks that the same cause trips, told with it. */
+  readonly with?: readonly string[];
   readonly costs: Costs;
   readonly reason: string;
 }

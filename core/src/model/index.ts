@@ -14,7 +14,7 @@ export {
   weightCentre,
 } from './balance/model.ts';
 export { SideCurrent, type SideLimit, sideHold } from './balance/sideCurrent.ts';
-export { sinkingDrag } from './balance/sinking.ts';
+export { SINK_CLASSES, type SinkClass, sinkRange, sinkingDrag } from './balance/sinking.ts';
 export { type SlackRest, slackRest, slackTorque } from './balance/slack.ts';
 export { restAndSink } from './balance/solveBalance.ts';
 export { USUAL_TEMPERATURE } from './balance/water.ts';

@@ -1,7 +1,7 @@
 export { type Certainty, type CertainOf, type Certain, type Settles, certaintyOf } from './certainty/certainty.ts';
 export { leanWords } from './explain/say.ts';
 export { type Asked, whyOf } from './explain/why.ts';
-export { type Finding, type Found, findWeights } from './finder/finder.ts';
+export { type FinderStep, type Finding, type Found, findWeights } from './finder/finder.ts';
 export { type Wish } from './finder/wishes.ts';
 export { type CardOptions, PROOF_MM, corrected, gaugeCard } from './sizes/gauge/card.ts';
 export { gaugeStrip } from './sizes/gauge/strip.ts';

@@ -17,12 +17,23 @@ const MOST_MM_S = 20_000;
 /** Drag of trailing soft stuff on its side area; flags have 0.1-0.2 a side. The least certain number of the model. */
 const TRAILING_CD = 0.4;
 
-/** Class of a terminal speed: hang under 40 mm/s, slow to 120, medium to 220, fast to 350. */
-export function sinkClass(mmPerS: number): SinkClass {
-  if (mmPerS < 40) return 'hang';
-  if (mmPerS < 120) return 'slow';
-  if (mmPerS < 220) return 'medium';
-  return mmPerS < 350 ? 'fast' : 'very fast';
+/** Classes of terminal speed, slowest first: from which speed on, mm/s. */
+export const SINK_CLASSES: readonly (readonly [name: SinkClass, fromMmS: number])[] = [
+  ['hang', 0],
+  ['slow', 40],
+  ['medium', 120],
+  ['fast', 220],
+  ['very fast', 350],
+];
+
+/** Class of a terminal speed. */
+export const sinkClass = (mmPerS: number): SinkClass =>
+  SINK_CLASSES.findLast(([, from]) => mmPerS >= from)?.[0] ?? 'hang';
+
+/** The speeds of a class, mm/s; without an end for the fastest. */
+export function sinkRange(name: SinkClass): readonly [from: number, to: number] {
+  const at = SINK_CLASSES.findIndex(([each]) => each === name);
+  return [SINK_CLASSES[at]?.[1] ?? 0, SINK_CLASSES[at + 1]?.[1] ?? Infinity];
 }
 
 const hasSoft = (model: BalanceModel): boolean => model.table.softness.some((softness) => softness > 0);

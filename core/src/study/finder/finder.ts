@@ -14,7 +14,7 @@ import {
 import type { Drawers } from '../../drawers/index.ts';
 import type { FlyFile } from '../../pattern/index.ts';
 import { formatLength } from '../../units/index.ts';
-import { candidatesOf, withCandidate, type Candidate } from './candidates.ts';
+import { ballOf, candidatesOf, withCandidate, type Candidate } from './candidates.ts';
 import { missesOf, shortfall, type Deeds, type Wish, type WishName } from './wishes.ts';
 
 /** A choice of weights that was tied in and solved. Masses mg, speeds mm/s. */
@@ -41,10 +41,10 @@ export interface Finding {
 }
 
 /** So many are tied in and solved after all were reckoned. */
-const SOLVED = 200;
+const SOLVED = 90;
 const SHOWN = 40;
 /** Of one piece at other stations and with other wire so many are solved, and so many shown: the choice is to be wide. */
-const PER_PIECE = 10;
+const PER_PIECE = 4;
 const PER_PIECE_SHOWN = 3;
 /** Reckoned figures are near enough within this share. */
 const NEAR = 0.2;
@@ -110,6 +110,16 @@ function reckon(
 
 const pieceOf = ({ shape, material, diameterMm, side }: Candidate): string =>
   [shape, material, diameterMm.toFixed(2), side].join();
+
+/** A choice of ball and wire, wherever along the shank it is: rows that differ by half a station are one. */
+const choiceOf = ({ turns, wire, ...ball }: Candidate): string =>
+  [pieceOf({ turns, wire, ...ball }), turns, wire?.material, wire?.strand].join();
+
+/** How far a candidate stands from where the ball is now, in stations: of places that do as well the nearest is taken. */
+const awayFrom =
+  (station: number) =>
+  (candidate: Candidate): number =>
+    candidate.station === null ? 0 : Math.abs(candidate.station - station);
 
 /** A filter that lets so many of a kind through, the first ones. */
 function atMost<T>(most: number, kind: (each: T) => string): (each: T) => boolean {
@@ -185,16 +195,32 @@ function standsInTheWay(reckoned: readonly Misses[]): WishName | null {
   return best && best.doing > 0 ? best.name : null;
 }
 
+/** How far a search is: the share of it that is done, 0 to 1, and now and then what it found so far. */
+export interface FinderStep {
+  readonly share: number;
+  readonly soFar?: Finding;
+}
+
+/** So many are solved between one look at what was found and the next. */
+const LOOK = 10;
+
+/** Where the ball is now, in stations; where most eyes are for a fly that has none. */
+function stationNow(laid: LaidFly): number {
+  const ball = ballOf(laid);
+  return ball ? (10 * (ball.extent.startMm + ball.extent.endMm)) / 2 / laid.platform.shankMm : 2;
+}
+
 /**
  * Looks for the weights that make a fly do what is wished: all are reckoned by closed forms, the most promising tied in and solved.
- * It yields how much of it is done, from 0 to 1, so that whoever runs it can stop.
+ * It yields how far it is and what it found so far, so that whoever runs it can show that and stop.
  */
-export function* findWeights(laid: LaidFly, drawers: Drawers, wish: Wish): Generator<number, Finding> {
+export function* findWeights(laid: LaidFly, drawers: Drawers, wish: Wish): Generator<FinderStep, Finding> {
   const table = new HoldTable(laid);
   const own = { mg: laid.submergedMg, mmS: sinkSpeed(laid) };
-  yield 0;
+  const away = awayFrom(stationNow(laid));
+  yield { share: 0 };
   const candidates = candidatesOf(laid, drawers, wish);
-  yield 0.1;
+  yield { share: 0.1 };
   const reckoned = candidates.map((candidate) => {
     const deeds = reckon(candidate, laid, table, own);
     const misses = missesOf(wish, deeds);
@@ -202,24 +228,33 @@ export function* findWeights(laid: LaidFly, drawers: Drawers, wish: Wish): Gener
     return { candidate, misses, miss: miss <= NEAR ? 0 : miss, dryMg: deeds.dryMg };
   });
   const promising = [...reckoned]
-    .sort((a, b) => a.miss - b.miss || a.dryMg - b.dryMg)
+    .sort((a, b) => a.miss - b.miss || a.dryMg - b.dryMg || away(a.candidate) - away(b.candidate))
+    .filter(atMost(1, (each) => choiceOf(each.candidate)))
     .filter(atMost(PER_PIECE, (each) => pieceOf(each.candidate)))
     .slice(0, SOLVED);
-  yield 0.15;
+  const inTheWay = standsInTheWay(reckoned.map((each) => each.misses));
+  yield { share: 0.15 };
   const all: Found[] = [];
   for (const [i, { candidate }] of promising.entries()) {
     const one = solved(candidate, laid, drawers, wish);
     if (one) all.push(one);
-    if (i % 5 === 0) yield 0.15 + (0.85 * i) / promising.length;
+    const share = 0.15 + (0.85 * (i + 1)) / promising.length;
+    if ((i + 1) % LOOK === 0) yield { share, soFar: findingOf(all, candidates.length, inTheWay) };
+    else if (i % 3 === 0) yield { share };
   }
+  return findingOf(all, candidates.length, inTheWay);
+}
+
+/** What was found among those that were solved: what does it all, or what comes nearest. */
+function findingOf(all: readonly Found[], tried: number, inTheWay: WishName | null): Finding {
   const doing = all.filter(({ misses }) => Object.keys(misses).length === 0).sort((a, b) => a.dryMg - b.dryMg);
   const nearest = [...all].sort((a, b) => shortfall(a.misses) - shortfall(b.misses) || a.dryMg - b.dryMg);
   const met = doing.length > 0;
   return {
-    tried: candidates.length,
+    tried,
     found: withFront((met ? doing : nearest).filter(atMost(PER_PIECE_SHOWN, (each) => each.piece)).slice(0, SHOWN)),
     met,
-    relax: met ? null : standsInTheWay(reckoned.map((each) => each.misses)),
+    relax: met ? null : inTheWay,
   };
 }
 

@@ -2,7 +2,7 @@ import type { FlyFile } from '@jobbet/core/pattern';
 import type { LaidFly } from '@jobbet/core/model';
 import { CAUTIONS } from '@jobbet/core/data';
 import type { Drawers } from '@jobbet/core/drawers';
-import type { Finding, Found, Wish } from '@jobbet/core/study';
+import type { FinderStep, Finding, Found, Wish } from '@jobbet/core/study';
 import { formatMass, formatNumber, formatSpeed, type Style } from '@jobbet/core/units';
 import { proxy } from 'comlink';
 import { useEffect, useRef, useState, type RefObject } from 'react';
@@ -28,7 +28,7 @@ const RELAX = { ride: 'the way up it rides', holds: 'the current it holds to', s
 /** What is wished of the fly, and the weights that do it. */
 export function Finder({ laid, drawers, shown, onShow, onTake }: FinderProps) {
   const style = useStyle();
-  const [draft, setDraft] = useState(() => draftOf(laid));
+  const [draft, setDraft] = useState(() => draftOf(laid, style));
   const { share, finding, asked, search, stop } = useSearch(laid, drawers);
   const rows = useRef<HTMLDivElement>(null);
   const wish = wishOf(draft, style);
@@ -61,7 +61,7 @@ export function Finder({ laid, drawers, shown, onShow, onTake }: FinderProps) {
       )}
       {draft.lead && <p className="text-ink2">{CAUTIONS.lead}</p>}
       <p role="status" data-testid="finding">
-        {finding && foundWords(finding, style)}
+        {finding && (share === null ? foundWords(finding, style) : 'So far, the search goes on.')}
       </p>
       {finding && finding.found.length > 0 && (
         <FoundWeights finding={finding} shown={shown} list={rows} onShow={onShow} onTake={onTake} />
@@ -77,6 +77,7 @@ function useSearch(laid: LaidFly, drawers: Drawers) {
   /** How many searches came to an end. */
   const [asked, setAsked] = useState(0);
   useEffect(() => leaveLongWork, []);
+  // What was found by then stays.
   const stop = (): void => {
     leaveLongWork();
     setShare(null);
@@ -84,15 +85,26 @@ function useSearch(laid: LaidFly, drawers: Drawers) {
   const search = (wish: Wish): void => {
     setFinding(null);
     setShare(0);
+    // Steps come by another way than the answer, and may come after it.
+    let over = false;
+    const onStep = ({ share: done, soFar }: FinderStep): void => {
+      if (over) return;
+      setShare(done);
+      if (soFar) setFinding(soFar);
+    };
     balanceReckoner
-      .long<Finding | null>(drawers, async (balance) => balance.find(laid.file, wish, proxy(setShare)))
+      .long<Finding | null>(drawers, async (balance) => balance.find(laid.file, wish, proxy(onStep)))
       .then((answer) => {
+        over = true;
         setShare(null);
         if (!answer) return;
         setFinding(answer);
         setAsked((n) => n + 1);
       })
-      .catch(() => setShare(null));
+      .catch(() => {
+        over = true;
+        setShare(null);
+      });
   };
   return { share, finding, asked, search, stop };
 }

@@ -100,19 +100,23 @@ function useScatter(laid: LaidFly, drawers: Drawers, own: Readonly<Record<string
   useEffect(() => {
     const { laid: of, seed } = asked;
     let live = true;
+    /** Steps come by another way than the answer, and may come after it. */
+    let over = false;
     const step = (told: ScatterStep): void => {
       if (!live) return;
       if ('reckoned' in told) setOutcome({ of, reckoned: told.reckoned, solved: null });
-      else setShare(told.share);
+      else if (!over) setShare(told.share);
     };
     balanceReckoner
       .long<Solved | null>(drawers, async (balance) => balance.scatter(of.file, own, seed, proxy(step)))
       .then((solved) => {
         if (!live) return;
+        over = true;
         setShare(null);
         if (solved) setOutcome((now) => now && { ...now, solved });
       })
       .catch(() => {
+        over = true;
         if (live) setShare(null);
       });
     return () => {

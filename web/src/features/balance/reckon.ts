@@ -26,6 +26,7 @@ import {
   scatterOf,
   spreadsOf,
   type Deviation,
+  type FinderStep,
   type Finding,
   type ScatterStep,
   type Solved,
@@ -121,11 +122,13 @@ export const balanceReckon = (desk: Desk) => {
       dragFactorOf(goodOf(desk.laid(file)), depthMm, seconds),
     /**
      * Looks for weights that do what is wished. Longer work asked for later, or `leave`, ends it: it answers null then.
-     * @param onShare told how much of it is done, 0 to 1
+     * @param onStep told how much of it is done, and now and then what was found so far
      */
-    async find(file: FlyFile, wish: Wish, onShare: (share: number) => void): Promise<Finding | null> {
+    async find(file: FlyFile, wish: Wish, onStep: (step: FinderStep) => void): Promise<Finding | null> {
       const own = desk.laid(file);
-      return own.ok ? desk.work.inBits(findWeights(own.value, desk.drawers, wish), onShare) : null;
+      return own.ok
+        ? desk.work.inBits(findWeights(own.value, desk.drawers, wish), onStep, (step) => step.soFar !== undefined)
+        : null;
     },
     /**
      * Ties a fly ten thousand times, each a little off. Longer work asked for later, or `leave`, ends it: it answers null then.

@@ -1,6 +1,6 @@
-import type { LaidFly } from '@jobbet/core/model';
+import { sinkRange, type LaidFly } from '@jobbet/core/model';
 import type { Wish } from '@jobbet/core/study';
-import { figureOf, readTyped, type Style, type Typed } from '@jobbet/core/units';
+import { figureOf, formatSpeed, readTyped, type Style, type Typed } from '@jobbet/core/units';
 
 /** A wish as it is written: its speeds may not read. */
 export interface WishDraft {
@@ -13,14 +13,18 @@ export interface WishDraft {
 }
 
 /** What a fly is meant for, as the wish a search begins with. */
-export const draftOf = ({ file: { intent }, platform }: LaidFly): WishDraft => ({
-  ride: intent?.ride ?? (platform.pointUp ? 'point-down' : 'point-up'),
-  holds: intent?.current ?? '',
-  low: '',
-  high: '',
-  lead: false,
-  from: 'sold',
-});
+export function draftOf({ file: { intent }, platform }: LaidFly, style: Style): WishDraft {
+  const [low, high] = intent?.sink === undefined ? [0, Infinity] : sinkRange(intent.sink);
+  const written = (mmS: number): string => (mmS > 0 && mmS < Infinity ? formatSpeed(mmS, style).figure : '');
+  return {
+    ride: intent?.ride ?? (platform.pointUp ? 'point-down' : 'point-up'),
+    holds: intent?.current ?? '',
+    low: written(low),
+    high: written(high),
+    lead: false,
+    from: 'sold',
+  };
+}
 
 /** A speed as typed, in the tier's unit where none is written; mm/s. */
 export const speedTyped = (text: string, style: Style): Typed =>

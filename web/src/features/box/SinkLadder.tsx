@@ -1,3 +1,4 @@
+import { SINK_CLASSES } from '@jobbet/core/model';
 import { formatSpeed } from '@jobbet/core/units';
 import type { ListedFly } from '../../shared/api/client.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
@@ -11,13 +12,7 @@ interface LadderProps {
   readonly row: number;
 }
 
-const CLASSES = [
-  [0, 40, 'hang'],
-  [40, 120, 'slow'],
-  [120, 220, 'medium'],
-  [220, 350, 'fast'],
-  [350, Infinity, 'very fast'],
-] as const;
+const CLASSES = SINK_CLASSES.map(([name, from], i) => [from, SINK_CLASSES[i + 1]?.[1] ?? Infinity, name] as const);
 const AXIS = 58;
 
 /** True sinking rates on one axis, a curve from each to its row. */

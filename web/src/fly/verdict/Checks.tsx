@@ -1,5 +1,7 @@
 import { wantsSettling, withMute, withoutMute, type Checked, type Finding } from '@jobbet/core/checks';
 import { useState } from 'react';
+import { useOffered } from '../../shared/commands/useKeys.ts';
+import { useOfFly, useReport } from '../../shared/solve/useReport.ts';
 import { setSettings, useSettings } from '../../shared/settings/settings.ts';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
 import { changeOrSay, leavePreview, showPreview, takePreview, useBench, useBenchStore, type Bench } from '../store.ts';
@@ -22,25 +24,71 @@ const COSTS: Readonly<Record<Finding['costs'], string>> = {
 
 /** What is to be said of one part, or of the fly as a whole, with what mends it. */
 export function CheckCards({ findings }: { readonly findings: readonly Finding[] }) {
+  const [leaving, setLeaving] = useState<string | null>(null);
+  const fixes = findings.filter((each) => each.fix !== null).slice(0, TAKES.length);
+  useTakeKeys(fixes, () => setLeaving(findings[0] ? keyOf(findings[0]) : null));
   if (findings.length === 0) return null;
   return (
-    <ul className="flex flex-col gap-3" aria-label="Checks">
+    <ul className="flex flex-col" aria-label="Checks">
       {findings.map((each) => (
-        <CheckCard key={`${each.code} ${each.parts.join()} ${each.message}`} finding={each} />
+        <CheckCard
+          key={keyOf(each)}
+          finding={each}
+          take={TAKES[fixes.indexOf(each)]}
+          leaving={leaving === keyOf(each)}
+          onLeaving={(is) => setLeaving(is ? keyOf(each) : null)}
+        />
       ))}
     </ul>
   );
 }
 
-function CheckCard({ finding }: { readonly finding: Finding }) {
+const keyOf = ({ code, parts, message }: Finding): string => `${code} ${parts.join()} ${message}`;
+
+/** The keys that take the first, the second and the third of what is offered, wherever something is. */
+const TAKES = ['t', 'y', 'u'] as const;
+const NTH = ['first', 'second', 'third'] as const;
+
+/** Shows a fix on the drawing; shown already, takes it. */
+function showOrTake(bench: Bench, fix: NonNullable<Finding['fix']>): void {
+  if (bench.getState().preview?.file === fix.file) takeShown(bench);
+  else showPreview(bench, fix.words, fix.file);
+}
+
+/** Takes the first fixes by key, and leaves what is shown, else the first finding, by another. */
+function useTakeKeys(fixes: readonly Finding[], onLeave: () => void): void {
+  const bench = useBenchStore();
+  const shown = useBench((state) => state.preview !== null);
+  useOffered('checks', [
+    ...fixes.flatMap(({ fix }, i) =>
+      fix
+        ? [
+            {
+              name: `Show or take the ${NTH[i] ?? ''} fix: ${fix.words}`,
+              group: 'Checks',
+              keys: TAKES[i] ?? '',
+              run: () => showOrTake(bench, fix),
+            },
+          ]
+        : [],
+    ),
+    { name: 'Leave it', group: 'Checks', keys: 'l', run: shown ? () => leavePreview(bench) : onLeave },
+  ]);
+}
+
+interface CheckCardProps {
+  readonly finding: Finding;
+  /** The key its fix is taken by. */
+  readonly take: string | undefined;
+  readonly leaving: boolean;
+  readonly onLeaving: (is: boolean) => void;
+}
+
+function CheckCard({ finding, take, leaving, onLeaving }: CheckCardProps) {
   const { fix, severity, code } = finding;
   const loud = wantsSettling(finding);
   return (
-    <li
-      className={`border-l-[3px] pl-3 ${loud ? 'border-warn' : 'border-rule'}`}
-      data-check={code}
-      data-severity={severity}
-    >
+    <li className="border-t border-hair py-2 first:border-t-0 first:pt-0" data-check={code} data-severity={severity}>
       <p className={`font-semibold ${loud ? 'text-warn' : 'text-ink'}`}>
         {loud && (
           <>
@@ -56,57 +104,93 @@ function CheckCard({ finding }: { readonly finding: Finding }) {
           {COSTS[finding.costs]}.
         </span>
       </p>
-      {fix && <FixKeys fix={fix} />}
-      <LeaveIt code={code} />
+      {fix && <FixKeys fix={fix} take={take} />}
+      <LeaveIt finding={finding} leaving={leaving} onLeaving={onLeaving} />
     </li>
   );
 }
 
 /** What mends it: a press shows it on the drawing, another takes it. */
-function FixKeys({ fix }: { readonly fix: NonNullable<Finding['fix']> }) {
+function FixKeys({ fix, take }: { readonly fix: NonNullable<Finding['fix']>; readonly take?: string | undefined }) {
   const bench = useBenchStore();
   const shown = useBench((state) => state.preview?.file === fix.file);
   return (
-    <div className="flex items-baseline justify-between gap-2 border-t border-hair mt-1 pt-1">
-      <button
-        type="button"
-        aria-pressed={shown}
-        className={`text-left font-semibold hover:underline ${shown ? 'bg-pick text-on-pick px-1' : ''}`}
-        onClick={() => {
-          if (shown) takeShown(bench);
-          else showPreview(bench, fix.words, fix.file);
-        }}
-      >
-        {fix.words}
-      </button>
-      {shown && (
-        <span className="flex gap-2 shrink-0">
-          <button type="button" className="underline font-semibold" onClick={() => takeShown(bench)}>
-            take it
-          </button>
-          <button type="button" className="underline" onClick={() => leavePreview(bench)}>
-            back
-          </button>
-        </span>
+    <div className="mt-1">
+      <div className="flex items-baseline justify-between gap-2">
+        <button
+          type="button"
+          aria-pressed={shown}
+          className={`text-left font-semibold hover:underline ${shown ? 'bg-pick text-on-pick px-1' : ''}`}
+          onClick={() => showOrTake(bench, fix)}
+        >
+          {fix.words} {take !== undefined && !shown && <span className="plain-key">{take.toUpperCase()}</span>}
+        </button>
+        {shown && (
+          <span className="flex gap-2 shrink-0">
+            <button type="button" className="underline font-semibold" onClick={() => takeShown(bench)}>
+              take it
+            </button>
+            <button type="button" className="underline" onClick={() => leavePreview(bench)}>
+              back
+            </button>
+          </span>
+        )}
+      </div>
+      {shown && <ThenSaid fix={fix} />}
+    </div>
+  );
+}
+
+/** What is said of the fly once a fix is taken that is not said now, each with what mends that in turn. */
+function ThenSaid({ fix }: { readonly fix: NonNullable<Finding['fix']> }) {
+  const drawers = useBench((state) => state.drawers);
+  const file = useBench((state) => state.calm.file);
+  const now = useFindings(useReport(useOfFly(file, drawers)).checked).all;
+  const then = useReport(useOfFly(fix.file, drawers));
+  const { all } = useFindings(then.checked);
+  if (!then.current) return null;
+  const known = new Set(now.map(({ code, parts }) => `${code} ${parts.join()}`));
+  const come = all.filter(({ code, parts }) => !known.has(`${code} ${parts.join()}`));
+  return (
+    <div role="status" data-testid="then-said" className="mt-1 pl-3">
+      {come.length === 0 ? (
+        <span className="text-ink2">Nothing else is said then.</span>
+      ) : (
+        come.map((each) => (
+          <div key={keyOf(each)}>
+            <span className={wantsSettling(each) ? 'text-warn' : 'text-ink2'}>
+              {wantsSettling(each) && <SnagFlag />} Then: {each.message}
+            </span>
+            {each.fix && <FixKeys fix={{ ...each.fix, words: `and ${each.fix.words}` }} />}
+          </div>
+        ))
       )}
     </div>
   );
 }
 
 /** Leaves a check as it is on this fly, with a reason. */
-function LeaveIt({ code }: Pick<Finding, 'code'>) {
+function LeaveIt({ finding, leaving, onLeaving }: Omit<CheckCardProps, 'take'>) {
   const bench = useBenchStore();
-  const [leaving, setLeaving] = useState<string | null>(null);
+  const [why, setWhy] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const mute = (): void => {
-    const muted = withMute(bench.getState().file, code, leaving ?? '');
-    if (!muted.ok) setProblem(muted.faults[0]?.message ?? 'Say why.');
-    else if (changeOrSay(bench, muted.value)) setLeaving(null);
+    let { file } = bench.getState();
+    // What the same cause trips is left with it.
+    for (const code of [finding.code, ...(finding.with ?? [])]) {
+      const muted = withMute(file, code, why);
+      if (!muted.ok) {
+        setProblem(muted.faults[0]?.message ?? 'Say why.');
+        return;
+      }
+      file = muted.value;
+    }
+    if (changeOrSay(bench, file)) onLeaving(false);
   };
   return (
-    <div className="border-t border-hair mt-1 pt-1">
-      {leaving === null ? (
-        <button type="button" className="text-ink2 hover:text-ink hover:underline" onClick={() => setLeaving('')}>
+    <div className="mt-1">
+      {!leaving ? (
+        <button type="button" className="text-ink2 hover:text-ink hover:underline" onClick={() => onLeaving(true)}>
           Leave it, and say why
         </button>
       ) : (
@@ -124,13 +208,13 @@ function LeaveIt({ code }: Pick<Finding, 'code'>) {
             className="field flex-1"
             placeholder="why it does not matter here"
             maxLength={400}
-            value={leaving}
+            value={why}
             onChange={(event) => {
-              setLeaving(event.target.value);
+              setWhy(event.target.value);
               setProblem(null);
             }}
             onKeyDown={(event) => {
-              if (event.key === 'Escape') setLeaving(null);
+              if (event.key === 'Escape') onLeaving(false);
             }}
           />
           <button type="submit" className="underline">
