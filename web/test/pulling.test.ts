@@ -32,7 +32,7 @@ test('a pull says what it rests on, moves the fly at once and the margins a litt
   expect(bench.getState().pull).toEqual({ gripId: 'tail.length', words: '1¼ shank', snapped: true });
   expect(bench.getState().moving).toBe(true);
   expect(bench.getState().calm).toBe(laid);
-  jest.advanceTimersByTime(150);
+  jest.advanceTimersByTime(200);
   expect(bench.getState().calm).toBe(bench.getState().laid);
   pull?.to(0.31 * shank, 0);
   expect(bench.getState().pull).toMatchObject({ words: '1.31 shank', snapped: false });

@@ -90,7 +90,7 @@ export function createBench(fly: StoredFly, drawers: Drawers = NOMINAL_DRAWERS):
 }
 
 /** How far behind a pull the margins may be. */
-const CALM_MS = 100;
+const CALM_MS = 160;
 
 /** Typing that goes on in one blank within so long is one step of undo. */
 const TYPING_MS = 1200;

@@ -43,12 +43,12 @@ function layFibres(surface: Surface, fibres: Float32Array, view: View, side: Sid
 /** Across the rim round a picked part's fibres and what is left of it clear of them, px; so many of them have the envelope of all. */
 const RIM = { outer: 14, inner: 8, share: 0.6 } as const;
 
-/** The rim of the picked part, behind everything: along the envelope of its fibres where it has some, else along its edge. */
-function paintPick(surface: Surface, figure: FlyFigure, view: View, options: PaintOptions): void {
+/** The rim of the picked part, behind everything: along the envelope of its fibres where it has some and rests, else along its edge. */
+function paintPick(surface: Surface, figure: FlyFigure, view: View, options: PaintOptions, moving: boolean): void {
   const { picked, sheet } = options;
   if (!picked || view.name === 'section') return;
   const part = figure.parts.find((each) => each.id === picked.id);
-  if (!part || part.fibres.length === 0) {
+  if (!part || part.fibres.length === 0 || moving) {
     paintEdge(surface, view, options);
     return;
   }
@@ -199,8 +199,8 @@ export function paintSteps(figure: FlyFigure, view: View, options: PaintOptions)
   steps.list.push({
     matter: options.sections ?? figure,
     key: 'pick',
-    paint: (surface) => {
-      paintPick(surface, figure, view, options);
+    paint: (surface, share) => {
+      paintPick(surface, figure, view, options, share < 1);
     },
   });
   if (view.name === 'section') frontSteps(figure, steps);

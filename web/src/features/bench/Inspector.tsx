@@ -7,7 +7,7 @@ import { CheckCards, CheckInspector } from '../../fly/verdict/Checks.tsx';
 import { useFindings } from '../../fly/verdict/useFindings.ts';
 import { TextField } from '../../shared/fields/Fields.tsx';
 import { HookInspector } from './HookInspector.tsx';
-import { PartIcon } from './PartIcon.tsx';
+import { markOf, PartIcon } from './PartIcon.tsx';
 import { Results } from './Results.tsx';
 import { StandingBox } from './SchoolBox.tsx';
 import { Sentence } from './Sentence.tsx';
@@ -65,7 +65,7 @@ function PartInspector({ part, count, findings, onRemove, onCopyTo }: PartInspec
   return (
     <section aria-label={`Part ${part.file.id}`} className="h-full overflow-y-auto">
       <header className="flex items-center gap-2 px-4 pt-3">
-        <PartIcon part={part.file} />
+        <PartIcon mark={markOf(part.file)} />
         <h2 className="text-part font-bold min-w-0 flex-1">
           <TextField label="name of the part" value={part.file.id} onChange={rename} />
         </h2>

@@ -17,10 +17,15 @@ const PATHS: Readonly<Record<string, string>> = {
   hackle: 'M4 10L14 3M4 10L17 6M4 10h14M4 10l13 4M4 10l10 7',
 };
 
-/** A small mark of how a part is built. */
-export function PartIcon({ part }: { readonly part: Part }) {
+/** What the mark of a part is drawn by: the shape of a ball, else its construction. */
+export function markOf(part: Part): string {
   const shape = part.construction === 'ball' ? part.shape : part.construction;
-  const path = PATHS[shape] ?? PATHS[part.construction] ?? PATHS['bundle'];
+  return [shape, part.construction].find((each) => PATHS[each] !== undefined) ?? 'bundle';
+}
+
+/** A small mark of how a part is built. */
+export function PartIcon({ mark }: { readonly mark: string }) {
+  const path = PATHS[mark];
   return (
     <svg
       width={20}

@@ -3,12 +3,12 @@ import { partName, placeWords } from '@jobbet/core/tying';
 import { saying, type Style } from '@jobbet/core/units';
 import { DragDropProvider } from '@dnd-kit/react';
 import { useSortable } from '@dnd-kit/react/sortable';
-import type { KeyboardEvent } from 'react';
+import { memo, useCallback, useEffect, useRef, type KeyboardEvent } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { dropped } from '../../shared/ui/dropped.ts';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
 import { partOf, type Selection } from '../../fly/selection.ts';
-import { PartIcon } from './PartIcon.tsx';
+import { markOf, PartIcon } from './PartIcon.tsx';
 
 interface TyingOrderProps {
   readonly laid: LaidFly;
@@ -36,10 +36,17 @@ function subtitle(laid: LaidFly, part: LaidPart, style: Style): string[] {
   return [`${part.built.material}${turns}`, where];
 }
 
+interface ThreadBarProps {
+  /** Where the part begins and ends, shares of the shank. */
+  readonly from: number;
+  readonly to: number;
+  readonly tall: boolean;
+}
+
 /** A bar where the part lies along the shank, 0 to 10. */
-function ThreadBar({ laid, part, tall }: { readonly laid: LaidFly; readonly part: LaidPart; readonly tall: boolean }) {
-  const at = (mm: number): number => 3 + 50 * Math.max(-0.05, Math.min(1.08, mm / laid.platform.shankMm));
-  const [a, b] = [at(part.extent.startMm), at(part.extent.endMm)];
+function ThreadBar({ from, to, tall }: ThreadBarProps) {
+  const at = (share: number): number => 3 + 50 * Math.max(-0.05, Math.min(1.08, share));
+  const [a, b] = [at(from), at(to)];
   const mid = tall ? 16 : 8;
   return (
     <svg width={58} height={tall ? 28 : 16} aria-hidden="true" className="shrink-0 max-[1000px]:hidden">
@@ -56,19 +63,36 @@ function ThreadBar({ laid, part, tall }: { readonly laid: LaidFly; readonly part
 }
 
 interface RowProps {
-  readonly laid: LaidFly;
-  readonly part: LaidPart;
+  readonly id: string;
+  /** What its mark is drawn by. */
+  readonly mark: string;
+  /** What stands under its name, in one text parted by line ends. */
+  readonly under: string;
+  readonly from: number;
+  readonly to: number;
   readonly index: number;
   readonly selected: boolean;
   readonly flagged: boolean;
   readonly height: number;
-  readonly onPick: () => void;
+  readonly onPick: (id: string) => void;
   readonly onEdit: () => void;
 }
 
-function Row({ laid, part, index, selected, flagged, height, onPick, onEdit }: RowProps) {
-  const { ref, handleRef, isDragging } = useSortable({ id: part.file.id, index });
-  const style = useStyle();
+/** One part; it is drawn anew only where something of it is other than it was. */
+const Row = memo(function Row({
+  id,
+  mark,
+  under,
+  from,
+  to,
+  index,
+  selected,
+  flagged,
+  height,
+  onPick,
+  onEdit,
+}: RowProps) {
+  const { ref, handleRef, isDragging } = useSortable({ id, index });
   const oneLine = height < 30;
   return (
     <li
@@ -88,14 +112,14 @@ function Row({ laid, part, index, selected, flagged, height, onPick, onEdit }: R
           type="button"
           className="w-8 shrink-0 pl-4 text-left font-bold text-row cursor-grab touch-none"
           title="Drag to reorder"
-          aria-label={`Reorder ${part.file.id}`}
+          aria-label={`Reorder ${id}`}
         >
           {index + 1}
         </button>
         <button
           type="button"
-          data-part={part.file.id}
-          onClick={onPick}
+          data-part={id}
+          onClick={() => onPick(id)}
           onKeyDown={(event) => {
             if (event.key !== 'Enter' || !selected) return;
             event.preventDefault();
@@ -104,10 +128,10 @@ function Row({ laid, part, index, selected, flagged, height, onPick, onEdit }: R
           aria-current={selected ? 'true' : undefined}
           className="flex items-center gap-2 flex-1 text-left pl-1 pr-2 min-w-0"
         >
-          <PartIcon part={part.file} />
+          <PartIcon mark={mark} />
           <span className="min-w-0 flex-1">
             <span className="block text-row font-semibold truncate">
-              {partName(part.file.id)}{' '}
+              {partName(id)}{' '}
               {flagged && (
                 <span className="text-warn" title="something to settle">
                   <SnagFlag />
@@ -116,7 +140,8 @@ function Row({ laid, part, index, selected, flagged, height, onPick, onEdit }: R
               )}
             </span>
             {!oneLine &&
-              subtitle(laid, part, style)
+              under
+                .split('\n')
                 .slice(0, height < 60 ? 1 : 2)
                 .map((line) => (
                   <span key={line} className="block text-label leading-[1.3] italic text-ink2 truncate">
@@ -124,12 +149,12 @@ function Row({ laid, part, index, selected, flagged, height, onPick, onEdit }: R
                   </span>
                 ))}
           </span>
-          <ThreadBar laid={laid} part={part} tall={!oneLine} />
+          <ThreadBar from={from} to={to} tall={!oneLine} />
         </button>
       </div>
     </li>
   );
-}
+});
 
 const rowHeight = (count: number): number => (count <= 8 ? 66 : count <= 15 ? 40 : 22);
 
@@ -147,6 +172,12 @@ export function TyingOrder({
 }: TyingOrderProps) {
   const height = rowHeight(laid.parts.length);
   const ids = laid.parts.map((part) => part.file.id);
+  const style = useStyle();
+  const newest = useRef(onPick);
+  useEffect(() => {
+    newest.current = onPick;
+  });
+  const pick = useCallback((id: string) => newest.current(id), []);
   const key = (event: KeyboardEvent): void => {
     const id = partOf(selected);
     if (event.key === 'Delete' && id !== null) {
@@ -160,20 +191,7 @@ export function TyingOrder({
         <h2 className="font-bold text-body">Tying order</h2>
         <span className="text-label italic text-ink3 max-[1000px]:hidden">along 0 to 10</span>
       </header>
-      <button
-        type="button"
-        onClick={onHook}
-        aria-current={selected.kind === 'hook' ? 'true' : undefined}
-        className={`relative text-left pl-4 pr-2 py-1.5 border-y border-hair/60 ${selected.kind === 'hook' ? 'bg-sunk' : ''}`}
-      >
-        {selected.kind === 'hook' && (
-          <span
-            className="absolute left-0 top-0 bottom-0 w-[5px] bg-pick border-r border-on-pick/40"
-            aria-hidden="true"
-          />
-        )}
-        <span className="text-row font-semibold">Hook, thread and aim</span>
-      </button>
+      <HookRow chosen={selected.kind === 'hook'} onHook={onHook} />
       <DragDropProvider
         onDragEnd={(event) => {
           const drop = dropped(ids, event);
@@ -184,13 +202,16 @@ export function TyingOrder({
           {laid.parts.map((part, index) => (
             <Row
               key={part.file.id}
-              laid={laid}
-              part={part}
+              id={part.file.id}
+              mark={markOf(part.file)}
+              under={subtitle(laid, part, style).join('\n')}
+              from={part.extent.startMm / laid.platform.shankMm}
+              to={part.extent.endMm / laid.platform.shankMm}
               index={index}
               selected={part.file.id === partOf(selected)}
               flagged={flagged.has(part.file.id)}
               height={height}
-              onPick={() => onPick(part.file.id)}
+              onPick={pick}
               onEdit={onEdit}
             />
           ))}
@@ -209,5 +230,25 @@ export function TyingOrder({
         </div>
       </footer>
     </section>
+  );
+}
+
+/** The hook, the thread and the aim, over the parts. */
+function HookRow({ chosen, onHook }: { readonly chosen: boolean; readonly onHook: () => void }) {
+  return (
+    <button
+      type="button"
+      onClick={onHook}
+      aria-current={chosen ? 'true' : undefined}
+      className={`relative text-left pl-4 pr-2 py-1.5 border-y border-hair/60 ${chosen ? 'bg-sunk' : ''}`}
+    >
+      {chosen && (
+        <span
+          className="absolute left-0 top-0 bottom-0 w-[5px] bg-pick border-r border-on-pick/40"
+          aria-hidden="true"
+        />
+      )}
+      <span className="text-row font-semibold">Hook, thread and aim</span>
+    </button>
   );
 }

@@ -23,7 +23,16 @@ interface FlyCanvasProps {
 
 const MOVING_SHARE = 0.35;
 
-const token = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+/** Colours of the page by theme: asking for them in each frame has the whole page styled in each. */
+const tokens = new Map<string, string>();
+function token(name: string): string {
+  const key = `${document.documentElement.className} ${name}`;
+  const known = tokens.get(key);
+  if (known !== undefined && known !== '') return known;
+  const value = getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+  tokens.set(key, value);
+  return value;
+}
 
 /** Fibres may stand out of the sections by so much, mm. */
 const BEYOND_MM = 6;

@@ -2,9 +2,9 @@ import type { LaidFly, Bounds } from '@jobbet/core/model';
 import { gripBy, headGrip, partGrips, tipGrip, type Grip } from '@jobbet/core/edit';
 import { screenX, screenY, type View } from '@jobbet/core/drawing';
 import { formatLength, type Style } from '@jobbet/core/units';
-import type { KeyboardEvent, PointerEvent, RefObject } from 'react';
+import { useLayoutEffect, useRef, useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react';
 import { useStyle } from '../settings/settings.ts';
-import { Handle } from './Handle.tsx';
+import { Handle, type HandleActs } from './Handle.tsx';
 import { mmAt } from './layout.ts';
 
 /** A grip in the hand: it takes each place the pointer comes to, then ends. */
@@ -77,33 +77,35 @@ export function Grips(props: GripsProps) {
     const left = svg.current?.getBoundingClientRect().left ?? 0;
     const from = { x: mmAt(layout, event.clientX - left), y: event.clientY };
     const outward = above && plan ? Math.sign(grip.above[1] - 1e-9) * plan.up[1] : grip.down ? -1 : 1;
-    let next: { readonly mm: number; readonly free: boolean } | null = null;
-    const frame = (): void => {
-      if (next) pull.to(next.mm, next.free ? 0 : REST_PX / layout.scale);
-      next = null;
-    };
-    const move = (moved: globalThis.PointerEvent): void => {
-      if (next === null) requestAnimationFrame(frame);
+    followPointer((moved) => {
       const along = mmAt(layout, moved.clientX - left) - from.x;
       const out = (outward * (from.y - moved.clientY)) / layout.scale;
-      next = { mm: grip.way === 'out' ? out : along, free: moved.ctrlKey || moved.metaKey };
-    };
-    const up = (): void => {
-      frame();
-      window.removeEventListener('pointermove', move);
-      window.removeEventListener('pointercancel', up);
-      pull.end();
-    };
-    window.addEventListener('pointermove', move);
-    window.addEventListener('pointerup', up, { once: true });
-    window.addEventListener('pointercancel', up, { once: true });
+      pull.to(grip.way === 'out' ? out : along, moved.ctrlKey || moved.metaKey ? 0 : REST_PX / layout.scale);
+    }, pull.end);
   };
+  const byId = new Map(grips.map((each) => [each.id, each]));
+  const acts = useActs({
+    pull: (id, above, event) => {
+      const grip = byId.get(id);
+      if (grip) start(grip, above, event);
+    },
+    key: (id, event) => {
+      const grip = byId.get(id);
+      if (grip) pressOn(grip, event, props);
+    },
+    pick: (id) => {
+      const part = byId.get(id)?.part;
+      if (part !== undefined && part !== null) onPick(part);
+    },
+  });
   const handle = (grip: Grip, above: boolean) => {
     const [view, at] = above && plan ? [plan, grip.above] : [layout.profile, grip.at];
     const part = laid.parts.find((each) => each.file.id === grip.part);
     return (
       <Handle
         key={`${grip.id}${above ? ' above' : ''}`}
+        grip={grip.id}
+        acts={acts}
         x={screenX(view, at)}
         y={screenY(view, at)}
         kind={grip.kind}
@@ -114,11 +116,6 @@ export function Grips(props: GripsProps) {
         lowMm={grip.kind === 'tip' ? (part?.extent.endMm ?? 0) : 0}
         highMm={grip.way === 'out' ? 20 : laid.platform.hookMm * 4}
         valueText={toldBy(grip, part?.extent.lengthMm ?? 0, style)}
-        onPick={() => {
-          if (grip.part !== null) onPick(grip.part);
-        }}
-        onPull={(event) => start(grip, above, event)}
-        onKey={(event) => pressOn(grip, event, props)}
       />
     );
   };
@@ -128,6 +125,42 @@ export function Grips(props: GripsProps) {
       {grips.map((each) => handle(each, false))}
     </>
   );
+}
+
+/** Follows the pointer, once a frame, until it is let go. */
+function followPointer(to: (moved: globalThis.PointerEvent) => void, end: () => void): void {
+  let next: globalThis.PointerEvent | null = null;
+  const frame = (): void => {
+    if (next) to(next);
+    next = null;
+  };
+  const move = (moved: globalThis.PointerEvent): void => {
+    if (next === null) requestAnimationFrame(frame);
+    next = moved;
+  };
+  const up = (): void => {
+    frame();
+    window.removeEventListener('pointermove', move);
+    window.removeEventListener('pointercancel', up);
+    end();
+  };
+  window.addEventListener('pointermove', move);
+  window.addEventListener('pointerup', up, { once: true });
+  window.addEventListener('pointercancel', up, { once: true });
+}
+
+/** What is done with handles, as it is now, under one object that stays: a handle that stays as it was is not drawn anew for it. */
+function useActs(now: HandleActs): HandleActs {
+  const newest = useRef(now);
+  useLayoutEffect(() => {
+    newest.current = now;
+  });
+  const [acts] = useState<HandleActs>(() => ({
+    pull: (...given) => newest.current.pull(...given),
+    key: (...given) => newest.current.key(...given),
+    pick: (...given) => newest.current.pick(...given),
+  }));
+  return acts;
 }
 
 /** Arrows nudge a grip, by a fifth with Shift; Page up and down take it a station on. */

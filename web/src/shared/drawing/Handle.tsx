@@ -1,5 +1,5 @@
 import type { GripKind } from '@jobbet/core/edit';
-import type { KeyboardEvent, PointerEvent } from 'react';
+import { memo, type KeyboardEvent, type PointerEvent } from 'react';
 
 interface HandleProps {
   readonly x: number;
@@ -13,9 +13,16 @@ interface HandleProps {
   readonly highMm: number;
   /** A second place to take hold of the same thing, which the keyboard need not visit. */
   readonly pointerOnly: boolean;
-  readonly onPull: (event: PointerEvent<SVGGElement>) => void;
-  readonly onKey: (event: KeyboardEvent<SVGGElement>) => void;
-  readonly onPick: () => void;
+  /** Which grip it is of. */
+  readonly grip: string;
+  readonly acts: HandleActs;
+}
+
+/** What is done with handles, by their grips. */
+export interface HandleActs {
+  readonly pull: (grip: string, above: boolean, event: PointerEvent<SVGGElement>) => void;
+  readonly key: (grip: string, event: KeyboardEvent<SVGGElement>) => void;
+  readonly pick: (grip: string) => void;
 }
 
 const square = (r: number): string =>
@@ -36,9 +43,9 @@ function Form({ kind, picked }: { readonly kind: GripKind; readonly picked: bool
   );
 }
 
-/** Something that can be pulled: a slider to the keyboard and to a screen reader. */
-export function Handle(props: HandleProps) {
-  const { x, y, kind, picked, name, valueText, valueMm, lowMm, highMm, pointerOnly, onPull, onKey, onPick } = props;
+/** Something that can be pulled: a slider to the keyboard and to a screen reader. Drawn anew only where something of it moved. */
+export const Handle = memo(function Handle(props: HandleProps) {
+  const { x, y, kind, picked, name, valueText, valueMm, lowMm, highMm, pointerOnly, grip, acts } = props;
   const tenth = (mm: number): number => Math.round(mm * 10) / 10;
   const spoken = pointerOnly
     ? { 'aria-hidden': true, 'data-grip': `${name} from above` }
@@ -58,13 +65,13 @@ export function Handle(props: HandleProps) {
       transform={`translate(${String(x)} ${String(y)})`}
       className={`handle ${kind === 'pinch' ? 'cursor-ns-resize' : 'cursor-ew-resize'}`}
       style={{ touchAction: 'none' }}
-      onPointerDown={onPull}
-      onKeyDown={onKey}
-      onFocus={onPick}
+      onPointerDown={(event) => acts.pull(grip, pointerOnly, event)}
+      onKeyDown={(event) => acts.key(grip, event)}
+      onFocus={() => acts.pick(grip)}
     >
       <title>{name}</title>
       <circle r={kind === 'tip' ? 12 : 9} fill="transparent" />
       <Form kind={kind} picked={picked || kind === 'head space'} />
     </g>
   );
-}
+});

@@ -2,7 +2,6 @@ import { PAPERS, type Paper } from '@jobbet/core/drawing';
 import { METRIC, styleSchema, type Style } from '@jobbet/core/units';
 import { z } from 'zod';
 import { create } from 'zustand';
-import { useShallow } from 'zustand/shallow';
 import { kept } from '../kept/kept.ts';
 
 /** One that does not read falls back by itself; the others stay. */
@@ -57,13 +56,20 @@ export function setSettings(change: Partial<Settings>): void {
 
 const STYLE = Object.keys(METRIC) as (keyof Style)[];
 
-/** The units and the decimal sign, and nothing else of the settings: it may go to a worker or over the wire. */
-export const useStyle = (): Style =>
-  useSettings(
-    useShallow((settings) => Object.fromEntries(STYLE.map((key) => [key, settings[key]])) as unknown as Style),
-  );
+let style: Style = METRIC;
 
-const darkQuery = (): MediaQueryList => window.matchMedia('(prefers-color-scheme: dark)');
+/** The units and the decimal sign of the settings: the same object for as long as they are the same. */
+function styleOf(settings: Settings): Style {
+  if (STYLE.some((key) => style[key] !== settings[key]))
+    style = Object.fromEntries(STYLE.map((key) => [key, settings[key]])) as unknown as Style;
+  return style;
+}
+
+/** The units and the decimal sign, and nothing else of the settings: it may go to a worker or over the wire. */
+export const useStyle = (): Style => useSettings(styleOf);
+
+let query: MediaQueryList | undefined;
+const darkQuery = (): MediaQueryList => (query ??= window.matchMedia('(prefers-color-scheme: dark)'));
 
 export const isDark = (theme: Settings['theme']): boolean =>
   theme === 'dark' || (theme === 'system' && darkQuery().matches);
