@@ -86,7 +86,7 @@ describe('figures for reading', () => {
   test('masses, speeds, temperatures, angles', () => {
     expect(formatMass(970)).toEqual({ figure: '0.97', unit: 'g' });
     expect(formatMass(6.7)).toEqual({ figure: '6.7', unit: 'mg' });
-    expect(formatMass(647.9891, { ...METRIC, mass: 'gr' })).toEqual({ figure: '10.0', unit: 'gr' });
+    expect(formatMass(647.9891, { ...METRIC, mass: 'gr' })).toEqual({ figure: '10.0', unit: 'grains' });
     expect(formatSpeed(304.8, { ...METRIC, speed: 'ft/s' })).toEqual({ figure: '1.00', unit: 'ft/s' });
     expect(formatTemperature(10, { ...METRIC, temperature: 'F' }).figure).toBe('50');
     expect(formatAngle(-0.2)).toBe('0');

@@ -240,7 +240,7 @@ test.each([
   ['tail.tip', 'the tail’s tip'],
   ['tail.tip + 3 mm', 'the tail’s tip + 3 mm'],
   ['between thorax-2.front and head', 'between the front of the second thorax and head'],
-  ['0.6..0.8 shank', '0.6..0.8 shank'],
+  ['0.6..0.8 shank', '0.6 to 0.8 shank'],
 ])('a relation as a tier says it: %s', (text, words) => {
   expect(relationWords(text)).toBe(words);
 });

@@ -170,7 +170,7 @@ describe('figures in the units of the person', () => {
       setSettings({ length: 'in', mass: 'gr', decimal: ',' });
     });
     open('eyes');
-    expect(screen.getByTestId('results').textContent).toMatch(/\d+,\d gr dry/);
+    expect(screen.getByTestId('results').textContent).toMatch(/\d+,\d grains dry/);
     expect(screen.getByText('5/32 in', { exact: false })).toBeTruthy();
   });
 });

@@ -66,7 +66,7 @@ test('in the units of the person', () => {
   });
   show(report([eyes('4 mm')]));
   expect(strip()).toMatch(/\d,\d\d ft\/s/);
-  expect(strip()).toMatch(/\d,\d gr/);
+  expect(strip()).toMatch(/\d,\d grains/);
 });
 test('what may be off by more than a quarter says so beside it, and nothing else does', () => {
   const solved = solveFly(fly({ parts: [eyes('4 mm')] }));

@@ -3,7 +3,7 @@ import { formatNumber } from '../units/index.ts';
 import { limpness, traitsOf, type LaidPart } from '../model/index.ts';
 import type { PartOf } from '../pattern/index.ts';
 import type { Standing } from './standing.ts';
-import { partName } from '../tying/index.ts';
+import { partName, relationWords } from '../tying/index.ts';
 import { found, partsOf, type Checking, type Check, type Found } from './types.ts';
 
 const mm = (value: number): string => `${formatNumber(value, 1)} mm`;
@@ -16,7 +16,7 @@ const standingOf = (fly: Checking, part: LaidPart): Standing | null => fly.stand
 
 /** A fix that tells the part by its school again. */
 const rejoin = (at: Standing | null): Found['fix'] =>
-  at && !at.follows ? { words: `follow the school: ${at.rule}`, file: at.file } : null;
+  at && !at.follows ? { words: `follow the school: ${relationWords(at.rule)}`, file: at.file } : null;
 
 /** Whether a hook trails far enough back to be in what hangs free. */
 const hookBehind = ({ laid }: Checking, part: LaidPart): boolean =>
@@ -107,7 +107,7 @@ export const LENGTH: readonly Check[] = [
           found(
             'note',
             part,
-            `${partName(part.file.id)}: ${mm(at.valueMm)} lies outside ${mm(at.lowMm)} to ${mm(at.highMm)} (${at.rule}): ${at.why}`,
+            `${partName(part.file.id)}: ${mm(at.valueMm)} lies outside ${mm(at.lowMm)} to ${mm(at.highMm)} (${relationWords(at.rule)}): ${at.why}`,
             { figure: at.valueMm, limit: at.valueMm > at.highMm ? at.highMm : at.lowMm, fix: rejoin(at) },
           ),
         ];

@@ -26,16 +26,18 @@ const SIDE_OF: Readonly<Record<string, string>> = { rear: 'behind', front: 'in f
  * A relation as a tier says it.
  * @example relationWords('eyes.rear + 6 mm') // '6 mm behind the eyes'
  * @example relationWords('tail.tip') // 'the tail’s tip'
+ * @example relationWords('0.85..1.6 shank') // '0.85 to 1.6 shank'
  */
 export function relationWords(text: string): string {
-  const [, id, edge, sign, more] = new RegExp(`^${EDGE.source} ?([+-])? ?(.*)$`).exec(text) ?? [];
+  const told = text.replace(/ ?\.\. ?/g, ' to ');
+  const [, id, edge, sign, more] = new RegExp(`^${EDGE.source} ?([+-])? ?(.*)$`).exec(told) ?? [];
   const beside = edge === undefined ? undefined : SIDE_OF[edge];
   const outward = (edge === 'rear' && sign === '+') || (edge === 'front' && sign === '-');
   if (id !== undefined && beside !== undefined && outward && more !== undefined && more !== '')
     return `${more} ${beside} the ${partName(id)}`;
   if (id !== undefined && beside !== undefined && sign === undefined && more === '')
     return `${beside} the ${partName(id)}`;
-  return text.replace(
+  return told.replace(
     new RegExp(EDGE.source, 'g'),
     (whole, name: string, at: string) => OF_EDGE[at]?.(partName(name)) ?? whole,
   );

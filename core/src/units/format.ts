@@ -52,7 +52,7 @@ export function formatLength(mm: number, style: Style = METRIC): Written {
 
 /** A mass for reading: 0.01 g (milligrams below 0.02 g), or 0.1 grain. @param mg mass in mg */
 export function formatMass(mg: number, style: Style = METRIC): Written {
-  if (style.mass === 'gr') return { figure: fixed(mg / MG_PER.gr, 1, style), unit: 'gr' };
+  if (style.mass === 'gr') return { figure: fixed(mg / MG_PER.gr, 1, style), unit: 'grains' };
   if (Math.abs(mg) < 20) return { figure: fixed(mg, 1, style), unit: 'mg' };
   return { figure: fixed(mg / 1000, 2, style), unit: 'g' };
 }

@@ -22,7 +22,7 @@ const UNITS: Readonly<Record<QuantityKind, readonly UnitSpec[]>> = {
   mass: [
     { names: ['mg'], scale: MG_PER.mg },
     { names: ['g'], scale: MG_PER.g },
-    { names: ['gr'], scale: MG_PER.gr },
+    { names: ['gr', 'grain', 'grains'], scale: MG_PER.gr },
   ],
   angle: [{ names: ['deg', '°'], scale: 1 }],
   speed: [

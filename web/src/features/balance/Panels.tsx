@@ -23,7 +23,7 @@ export function PanelKeys({ fly, panel, onPanel }: PanelKeysProps) {
   ]);
   return (
     <p
-      className="px-4 py-1.5 border-b border-hair shrink-0 flex flex-wrap gap-x-5 gap-y-1"
+      className="sticky top-0 bottom-0 z-10 bg-sheet px-4 py-1.5 border-b border-hair shrink-0 flex flex-wrap gap-x-4 gap-y-1"
       role="group"
       aria-label="Under the tipping weight"
     >
@@ -32,13 +32,13 @@ export function PanelKeys({ fly, panel, onPanel }: PanelKeysProps) {
           key={each}
           type="button"
           aria-pressed={each === panel}
-          className={each === panel ? 'font-semibold' : 'text-ink2 hover:text-ink underline underline-offset-2'}
+          className={`px-1 border-b-2 ${each === panel ? 'bg-pick text-on-pick border-ink font-semibold' : 'border-transparent text-ink2 hover:text-ink'}`}
           onClick={() => onPanel(each)}
         >
           {PANEL[each].name} <span className="plain-key">{PANEL[each].keys.toUpperCase()}</span>
         </button>
       ))}
-      <Link to={seen} className="text-ink2 hover:text-ink underline underline-offset-2">
+      <Link to={seen} className="px-1 text-ink2 hover:text-ink">
         {SEEN.seen.name} <span className="plain-key">V</span>
       </Link>
     </p>

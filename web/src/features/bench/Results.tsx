@@ -1,5 +1,5 @@
 import type { LaidPart } from '@jobbet/core/model';
-import { behindFront, placeWords } from '@jobbet/core/tying';
+import { behindFront, placeWords, relationWords } from '@jobbet/core/tying';
 import { relationsOf } from '@jobbet/core/edit';
 import { formatLength, formatMass, formatNumber, saying, type Style } from '@jobbet/core/units';
 import type { ReactNode } from 'react';
@@ -112,11 +112,12 @@ function Reckoning({ part }: { readonly part: LaidPart }) {
       {why.map(({ key, reading: { mm, pieces } }) => (
         <Row key={key} name={keyWords(part.file, key)}>
           {pieces.length === 1 && pieces[0]?.mm === mm
-            ? `${pieces[0].text} is `
+            ? `${relationWords(pieces[0].text)} is `
             : pieces.map((each, i) => (
                 <span key={i}>
                   {i > 0 && !each.text.startsWith('−') ? ' + ' : ' '}
-                  {each.text} <span className="text-measure italic">{formatLength(each.mm, style).figure}</span>
+                  {relationWords(each.text)}{' '}
+                  <span className="text-measure italic">{formatLength(each.mm, style).figure}</span>
                   {i === pieces.length - 1 && ' = '}
                 </span>
               ))}

@@ -1,5 +1,6 @@
 import { followAll, type Standing } from '@jobbet/core/checks';
 import type { School } from '@jobbet/core/data';
+import { relationWords } from '@jobbet/core/tying';
 import { formatLength } from '@jobbet/core/units';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { say } from '../../shared/ui/toast.ts';
@@ -58,7 +59,7 @@ export function StandingBox({ id }: { readonly id: string }) {
     <div className="px-4 py-3 border-t border-hair" data-testid="standing">
       <BandMark at={at} />
       <p>
-        <b>{school.name}</b> gives <span className="italic text-measure">{at.rule}</span>: {at.why}.{' '}
+        <b>{school.name}</b> gives <span className="italic text-measure">{relationWords(at.rule)}</span>: {at.why}.{' '}
         {at.follows
           ? 'It follows.'
           : at.within

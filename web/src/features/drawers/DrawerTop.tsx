@@ -25,7 +25,7 @@ export function DrawerTop(props: DrawerTopProps) {
     <>
       <HouseBar
         title="Drawers"
-        sub="what lies in the boathouse, and what every fly is reckoned with"
+        sub="what every fly is reckoned with"
         primary={{ words: `Lay in another ${ONE[drawer]}`, run: onAdd }}
       />
       <div className="flex flex-wrap items-end gap-x-4 gap-y-1 px-4 pt-2 border-b border-hair shrink-0">

@@ -1,4 +1,5 @@
 import { hasColumn, type DrawerName } from '@jobbet/core/drawers';
+import { formatNumber, type Style } from '@jobbet/core/units';
 import type { StoredItem } from '../../shared/api/client.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
@@ -97,6 +98,23 @@ function Shown({ drawer, row, of, trouble }: ShownProps) {
         />
       )}
       {text === '' ? <Nominal text={nominalText(drawer, row.item, of, style)} /> : text}
+      {text !== '' && <Series row={row} of={of} style={style} />}
     </>
+  );
+}
+
+/** Over how many pieces a figure was measured, and how far they lay apart. */
+function Series({ row, of, style }: Pick<ItemCellProps, 'row' | 'of'> & { readonly style: Style }) {
+  const [, base, unit] = /^(.+)(Mm|Mg)$/.exec(of.key) ?? [];
+  if (base === undefined || unit === undefined) return null;
+  const item = row.item as unknown as Readonly<Record<string, unknown>>;
+  const [count, spread] = [item[`${base}N`], item[`${base}Sd${unit}`]];
+  if (typeof count !== 'number') return null;
+  const within = typeof spread === 'number' ? `±${formatNumber(spread, unit === 'Mg' ? 0 : 2, style)} ` : '';
+  return (
+    <span className="text-ink2">
+      {' '}
+      {within}of {count}
+    </span>
   );
 }

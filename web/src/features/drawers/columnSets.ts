@@ -13,7 +13,8 @@ const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
   hooks: {
     first: ['name', 'form', 'size', 'longX', 'heavyX'],
     sets: {
-      measures: ['shankMm', 'shankN', 'shankSdMm', 'gapMm', 'gapN', 'gapSdMm', 'wireMm', 'wireN', 'wireSdMm', '=flies'],
+      measures: ['shankMm', 'gapMm', 'wireMm', 'saltSafe', 'count', '=flies'],
+      series: ['shankN', 'shankSdMm', 'gapN', 'gapSdMm', 'wireN', 'wireSdMm'],
       make: ['eye', 'bend', 'barb', 'finish', 'temper', 'saltSafe', '=flies'],
       stock: ['count', 'price', 'discontinued', 'also', 'note', '=flies'],
     },
@@ -21,7 +22,8 @@ const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
   weights: {
     first: ['name', 'form', 'material', 'diameterMm'],
     sets: {
-      measures: ['massMg', 'massN', 'massSdMg', '=solid', '=lead', 'boreMm', 'frontMm', 'lengthMm', '=flies'],
+      measures: ['massMg', '=solid', '=lead', 'boreMm', 'frontMm', 'lengthMm', '=flies'],
+      series: ['massN', 'massSdMg'],
       stock: ['=lead', 'count', 'price', 'discontinued', 'also', 'note', '=flies'],
     },
   },

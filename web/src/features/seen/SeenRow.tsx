@@ -103,6 +103,23 @@ export function SeenRow({ laid, sight, width, height, scale }: SeenRowProps) {
   );
 }
 
+/** The round of water the fish looks through, as wide as the look allows, flatter where it is low; the sheet is round it. */
+function Window({ width, height, water }: { readonly width: number; readonly height: number; readonly water: string }) {
+  return (
+    <svg width={width} height={height} className="absolute inset-0" aria-hidden="true">
+      <ellipse
+        cx={width / 2}
+        cy={height / 2}
+        rx={width / 2 - 6}
+        ry={Math.min(width / 2, height / 2) - 6}
+        fill={water}
+        stroke="var(--ink)"
+        strokeWidth={1}
+      />
+    </svg>
+  );
+}
+
 interface LookProps extends SeenRowProps {
   readonly looking: Looking;
   readonly name: ViewName;
@@ -127,7 +144,8 @@ function Look({ laid, sight, looking, name, width, height, scale, title, told }:
   const depth = (m: number): string => Object.values(formatDepth(1000 * m, style)).join(' ');
   return (
     <figure className="min-w-0 border-r border-hair" data-testid={`look-${name}`}>
-      <div className="relative overflow-hidden" style={{ height: tall, background: rgb(water) }}>
+      <div className="relative overflow-hidden" style={{ height: tall }}>
+        <Window width={width} height={tall} water={rgb(water)} />
         <div style={{ filter: `blur(${((finestMm(sight.distanceM) * scale) / EDGE_SIGMAS).toFixed(2)}px)` }}>
           <FlyCanvas laid={laid} views={views} width={width} height={tall} mode="silhouette" ink={rgb(fly)} />
         </div>
@@ -135,10 +153,10 @@ function Look({ laid, sight, looking, name, width, height, scale, title, told }:
           <svg width={BAR_MM * scale + 60} height={22} className="absolute left-3 bottom-2" aria-hidden="true">
             <path
               d={`M1 6v8M1 10h${String(BAR_MM * scale)}M${String(1 + BAR_MM * scale)} 6v8`}
-              stroke="var(--on-pick)"
+              stroke="var(--ink)"
               strokeWidth={1.2}
             />
-            <text x={BAR_MM * scale + 8} y={14} fontSize={12} fontStyle="italic" fill="var(--on-pick)">
+            <text x={BAR_MM * scale + 8} y={14} fontSize={12} fontStyle="italic" fill="var(--ink)">
               {length10(style)}
             </text>
           </svg>

@@ -3,6 +3,7 @@ import { PX_PER_MM } from '../../shared/drawing/Projection.tsx';
 import { type LaidFly, boundsOf } from '@jobbet/core/model';
 import { axisAt, eyeAt, viewOf } from '@jobbet/core/drawing';
 import { HOLDS, type Hold, type WeightTaken, type Pin, type RunSize } from '@jobbet/core/study';
+import { relationWords } from '@jobbet/core/tying';
 import { formatLength, formatNumber } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
@@ -76,7 +77,10 @@ export function RunTable({ own, columns, width, hold, pins, onPin, onKeep }: Run
               style={{ maxWidth: HEADS }}
             >
               <span className="flex justify-between gap-2">
-                {row.name} <span className="font-normal italic text-label text-measure truncate">{row.said}</span>
+                {row.name}{' '}
+                <span className="font-normal italic text-label text-measure truncate" title={relationWords(row.said)}>
+                  {relationWords(row.said)}
+                </span>
               </span>
             </th>
             {columns.map(({ size, answer, laid }) => (

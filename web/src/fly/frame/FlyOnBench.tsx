@@ -7,6 +7,8 @@ import { useDrawers } from '../../shared/api/useDrawers.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { Saver, saved } from '../saver.ts';
 import { BenchProvider, createBench, leavePreview, withDrawers, type Bench } from '../store.ts';
+import { TopBar } from '../../shared/ui/TopBar.tsx';
+import { FlyTabs } from './FlyTabs.tsx';
 import { takeUpDraft } from '../takeUp.ts';
 import { followUndo } from '../undoKept.ts';
 
@@ -37,9 +39,12 @@ function OneFly({ id }: { readonly id: string }) {
     return <NoFly words={failed instanceof RequestError ? failed.message : 'The fly cannot be opened.'} />;
   if (!data || !drawers)
     return (
-      <div className="p-6 text-ink2" role="status">
-        Fetching the fly from the box
-      </div>
+      <>
+        <TopBar called="Fetching" title={<h1 className="text-fly font-bold">…</h1>} tabs={<FlyTabs id={id} />} />
+        <p className="p-6 text-ink2" role="status">
+          {data ? 'Waiting for the drawers' : 'Waiting for the fly from the box'}
+        </p>
+      </>
     );
   return <OpenFly fly={data} drawers={drawers.tables} />;
 }

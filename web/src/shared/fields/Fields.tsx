@@ -91,7 +91,7 @@ export function TextField({ label, value, empty, onChange, onStep, options, meas
       />
       {options && (
         <datalist id={`${id}-list`}>
-          {options.map((option) => (
+          {[...new Set(options)].map((option) => (
             <option key={option} value={option} />
           ))}
         </datalist>

@@ -1,7 +1,7 @@
 import { useOffered } from '../commands/useKeys.ts';
 import { useToast } from './toast.ts';
 
-/** The line at the foot; while it offers something, Ctrl+Z does it. */
+/** The line over the bar, where nothing is worked on; while it offers something, Ctrl+Z does it. */
 export function Toasts() {
   const { toast, clear } = useToast();
   const run = (): void => {
@@ -9,9 +9,9 @@ export function Toasts() {
     clear();
   };
   return (
-    <div role="status" className="fixed bottom-20 left-1/2 -translate-x-1/2 z-40 no-print">
+    <div role="status" className="fixed top-1 left-1/2 -translate-x-1/2 z-40 max-w-[94vw] no-print">
       {toast && (
-        <div className="flex items-center gap-4 bg-ink text-sheet px-4 py-2">
+        <div className="flex items-center gap-4 bg-ink text-sheet border border-sheet/40 px-4 py-1.5">
           <span>{toast.words}</span>
           {toast.action && (
             <>
