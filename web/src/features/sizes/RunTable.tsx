@@ -1,6 +1,6 @@
 import type { Fault } from '@jobbet/core/base';
 import { PX_PER_MM } from '../../shared/drawing/Projection.tsx';
-import { type LaidFly, boundsOf } from '@jobbet/core/model';
+import { boundsOf, type LaidFly } from '@jobbet/core/model';
 import { axisAt, eyeAt, viewOf } from '@jobbet/core/drawing';
 import { HOLDS, type Hold, type WeightTaken, type Pin, type RunSize } from '@jobbet/core/study';
 import { relationWords } from '@jobbet/core/tying';
@@ -12,6 +12,7 @@ import { useSettings, useStyle } from '../../shared/settings/settings.ts';
 import type { RunAnswer } from './reckon.ts';
 import { PinCell } from './PinCell.tsx';
 import { rowsOf } from './rows.tsx';
+import { layoutRun } from './runLayout.ts';
 
 /** One size of the run, its answer once it is in, and the fly laid out on it for drawing. */
 export interface Column {
@@ -25,9 +26,6 @@ export interface Column {
 }
 
 const HEADS = 172;
-const LEAST = 92;
-const TALL = 150;
-const MOST_SCALE = 5;
 
 interface RunTableProps {
   readonly own: LaidFly;
@@ -44,26 +42,34 @@ interface RunTableProps {
 export function RunTable({ own, columns, width, hold, pins, onPin, onKeep }: RunTableProps) {
   const style = useStyle();
   const rows = useMemo(() => rowsOf(own, style), [own, style]);
-  const across = Math.max(LEAST, Math.floor((width - HEADS - 16) / Math.max(1, columns.length)));
-  const { scale, tall: tallMm } = useMemo(() => {
-    const bounds = columns.flatMap(({ laid }) =>
-      laid ? [boundsOf(laid.sections, laid.platform.landmarksMm.rear)] : [],
-    );
-    const long = Math.max(20, ...bounds.map((each) => each.rear - each.front));
-    const tall = Math.max(10, ...bounds.map((each) => each.top - each.bottom));
-    return { scale: Math.min(MOST_SCALE, (across - 14) / long, (TALL - 10) / tall), tall };
-  }, [columns, across]);
+  const { screenPxPerMm } = useSettings();
+  const truePx = screenPxPerMm ?? PX_PER_MM;
+  const layout = useMemo(
+    () =>
+      layoutRun(
+        columns.map(({ laid }) => laid),
+        width - HEADS - 16,
+        truePx,
+      ),
+    [columns, width, truePx],
+  );
+  const { scale } = layout;
   return (
     <table className="border-separate border-spacing-0 text-left" aria-label="The run">
       <thead>
         <tr>
           <th scope="col" className="align-bottom px-4 pb-2 font-normal italic text-ink2" style={{ width: HEADS }}>
-            {formatNumber(scale / PX_PER_MM, 1, style)} : 1
+            {Math.abs(scale / truePx - 1) < 0.005 ? 'true size' : `${formatNumber(scale / truePx, 2, style)} : 1`}
           </th>
-          {columns.map((column) => (
-            <th key={column.size.text} scope="col" className="align-top pt-3 font-normal" style={{ width: across }}>
+          {columns.map((column, i) => (
+            <th
+              key={column.size.text}
+              scope="col"
+              className="align-top pt-3 font-normal"
+              style={{ width: layout.columns[i] }}
+            >
               <span className="block px-2 text-part font-bold">{column.size.text.replace(':', ' ')}</span>
-              <SizeDrawing laid={column.laid} width={across} height={Math.ceil(tallMm * scale) + 16} scale={scale} />
+              <SizeDrawing laid={column.laid} width={layout.columns[i] ?? 0} height={layout.tall} scale={scale} />
             </th>
           ))}
         </tr>
@@ -98,10 +104,25 @@ export function RunTable({ own, columns, width, hold, pins, onPin, onKeep }: Run
             ))}
           </tr>
         ))}
-        <RunFoot own={own} columns={columns} across={across} hold={hold} pins={pins} onPin={onPin} onKeep={onKeep} />
+        <RunFoot
+          own={own}
+          columns={columns}
+          across={Math.min(...layout.columns)}
+          hold={hold}
+          pins={pins}
+          onPin={onPin}
+          onKeep={onKeep}
+        />
       </tbody>
     </table>
   );
+}
+
+/** What does not scale on any other size than the fly's own: said once for all of them. */
+function notesOfAll(columns: readonly Column[]): readonly string[] {
+  const told = columns.flatMap(({ answer }) => (answer?.ok && answer.notes.length > 0 ? [answer.notes] : []));
+  const [first = [], ...others] = told;
+  return others.length === 0 ? [] : first.filter((note) => others.every((notes) => notes.includes(note)));
 }
 
 interface RunFootProps extends Omit<RunTableProps, 'width'> {
@@ -111,6 +132,7 @@ interface RunFootProps extends Omit<RunTableProps, 'width'> {
 
 /** Under the figures: which weight was taken, what does not scale, and where a size is saved as a fly. */
 function RunFoot({ own, columns, across, hold, pins, onPin, onKeep }: RunFootProps) {
+  const common = notesOfAll(columns);
   return (
     <>
       <tr>
@@ -136,10 +158,19 @@ function RunFoot({ own, columns, across, hold, pins, onPin, onKeep }: RunFootPro
       <tr>
         <th scope="row" className="border-t border-hair px-4 py-1 align-top font-semibold">
           does not scale
+          {common.map((note) => (
+            <p key={note} className="font-normal text-label text-ink2 whitespace-normal">
+              {note}
+            </p>
+          ))}
         </th>
         {columns.map(({ size, answer }) => (
           <td key={size.text} className="border-t border-hair px-2 py-1 align-top text-label text-ink2">
-            {answer?.ok ? answer.notes.map((note) => <p key={note}>{note}</p>) : <Faults answer={answer} />}
+            {answer?.ok ? (
+              answer.notes.filter((note) => !common.includes(note)).map((note) => <p key={note}>{note}</p>)
+            ) : (
+              <Faults answer={answer} />
+            )}
           </td>
         ))}
       </tr>

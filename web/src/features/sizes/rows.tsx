@@ -118,7 +118,7 @@ export function rowsOf(own: LaidFly, style: Style): RowOf[] {
     },
     {
       name: 'rides',
-      said: 'times the tipping weight',
+      said: '× what tips it',
       cell: ({ keel }, laid) => (
         <span className="flex items-center gap-1.5">
           <RideGlyph

@@ -77,7 +77,7 @@ export function AtTheVise({ sheet, laid, machine, before, onKeep }: AtTheVisePro
     <main ref={stage} tabIndex={-1} className="vise flex flex-col h-full outline-none" aria-label="At the vise">
       <ViseHead sheet={sheet} tying={tying} all={all} at={at} />
       {finished ? (
-        <ViseDone tying={tying} />
+        <ViseDone tying={tying} laid={laid} />
       ) : (
         <ViseStep
           laid={laid}

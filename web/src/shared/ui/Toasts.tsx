@@ -9,19 +9,19 @@ export function Toasts() {
     clear();
   };
   return (
-    <div role="status" className="fixed top-1 left-1/2 -translate-x-1/2 z-40 max-w-[94vw] no-print">
+    <div role="status" className="fixed top-1 left-1/2 -translate-x-1/2 z-40 max-w-[94vw] no-print pointer-events-none">
       {toast && (
         <div className="flex items-center gap-4 bg-ink text-sheet border border-sheet/40 px-4 py-1.5">
           <span>{toast.words}</span>
           {toast.action && (
             <>
               <UndoKey name={toast.action.name} run={run} />
-              <button type="button" className="font-bold underline underline-offset-2" onClick={run}>
+              <button type="button" className="font-bold underline underline-offset-2 pointer-events-auto" onClick={run}>
                 {toast.action.name}
               </button>
             </>
           )}
-          <button type="button" aria-label="Dismiss" onClick={clear}>
+          <button type="button" className="pointer-events-auto" aria-label="Dismiss" onClick={clear}>
             ×
           </button>
         </div>
