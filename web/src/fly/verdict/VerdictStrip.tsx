@@ -30,7 +30,7 @@ interface VerdictStripProps {
 }
 
 /** Words beside a figure that go where a narrow window has no room for them. */
-const SPARE = 'text-ink2 max-[1000px]:hidden';
+const SPARE = 'text-ink2 max-[1100px]:hidden';
 
 const Figure = ({ value }: { readonly value: Written }) => (
   <>
@@ -57,7 +57,7 @@ function Cell({
 }) {
   return (
     <div
-      className={`px-4 max-[1000px]:px-2 py-2 border-r border-hair overflow-hidden whitespace-nowrap ${wide ? 'min-w-0 shrink max-[1230px]:hidden' : 'max-[1000px]:min-w-0 min-[1001px]:shrink-0'}`}
+      className={`px-4 max-[1000px]:px-2 py-2 border-r border-hair overflow-hidden whitespace-nowrap ${wide ? 'min-w-0 shrink max-[1230px]:hidden' : 'max-[1100px]:min-w-0 min-[1101px]:shrink-0'}`}
       title={title}
     >
       <div className="text-label italic text-ink3 truncate">
