@@ -1,4 +1,4 @@
-import type { LaidFly } from '@jobbet/core/model';
+import { tippingsOf, type LaidFly } from '@jobbet/core/model';
 import type { Drawers } from '@jobbet/core/drawers';
 import {
   SOLVED,
@@ -9,7 +9,8 @@ import {
   quantile,
   spreadsOf,
 } from '@jobbet/core/study';
-import { formatAngle, formatNumber, formatSpeed, type Style } from '@jobbet/core/units';
+import { partName } from '@jobbet/core/tying';
+import { formatAngle, formatMass, formatNumber, formatSpeed, type Style } from '@jobbet/core/units';
 import { proxy } from 'comlink';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
@@ -86,7 +87,7 @@ export function Hands({ fly, laid, drawers, off, onOff }: HandsProps) {
           }}
         />
       ) : (
-        outcome?.reckoned && <Told reckoned={outcome.reckoned} solved={outcome.solved} />
+        outcome?.reckoned && <Told laid={outcome.of} reckoned={outcome.reckoned} solved={outcome.solved} />
       )}
     </section>
   );
@@ -141,7 +142,13 @@ const percent = (share: number, style: Style): string => {
 const TELLS = 0.005;
 const SHOWN_CARES = 6;
 
-function Told({ reckoned, solved }: { readonly reckoned: Reckoned; readonly solved: Solved | null }) {
+interface ToldProps {
+  readonly laid: LaidFly;
+  readonly reckoned: Reckoned;
+  readonly solved: Solved | null;
+}
+
+function Told({ laid, reckoned, solved }: ToldProps) {
   const style = useStyle();
   const { meant, asMeant, rides, cares } = reckoned;
   const others = (Object.keys(rides) as (keyof typeof rides)[])
@@ -164,7 +171,8 @@ function Told({ reckoned, solved }: { readonly reckoned: Reckoned; readonly solv
               {percent(rides[ride] / reckoned.flies, style)} {ride === 'undecided' ? 'undecided' : rideWords(ride)}
             </span>
           ))}
-          . {first && <Mind care={first} reckoned={reckoned} />}
+          . {first && asMeant > 0 && <Mind care={first} reckoned={reckoned} />}
+          {meant !== null && asMeant === 0 && <WouldHaveToChange laid={laid} meant={meant} />}
         </p>
         <Cares reckoned={reckoned} />
         <p className="italic text-ink2 mt-1">
@@ -174,6 +182,28 @@ function Told({ reckoned, solved }: { readonly reckoned: Reckoned; readonly solv
       </div>
       <Spreads reckoned={reckoned} solved={solved} />
     </div>
+  );
+}
+
+interface WouldProps {
+  readonly laid: LaidFly;
+  readonly meant: string;
+}
+
+/** What would have to be other for a fly that never rides as meant: no care at the vise makes up for the plan. */
+function WouldHaveToChange({ laid, meant }: WouldProps) {
+  const style = useStyle();
+  const [first] = tippingsOf(laid);
+  const mass = (mg: number): string => Object.values(formatMass(mg, style)).join(' ');
+  return (
+    <>
+      No care at the vise makes it ride {rideWords(meant)}: the plan does not.{' '}
+      {first?.asTied
+        ? `From ${mass(first.asTied.massMg)} on the ${partName(first.part)} would turn it over, ${formatNumber(1 / first.asTied.ratio, 1, style)} times what is fitted; “Find weights” has what does.`
+        : first?.otherSide
+          ? `On the other side of the shank the ${partName(first.part)} would turn it over from ${mass(first.otherSide.massMg)} on.`
+          : 'Nothing on it turns it over: it asks for eyes on one side of the shank, see “Find weights”.'}
+    </>
   );
 }
 

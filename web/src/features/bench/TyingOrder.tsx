@@ -1,11 +1,10 @@
 import type { LaidFly, LaidPart } from '@jobbet/core/model';
 import { partName, placeWords } from '@jobbet/core/tying';
 import { saying, type Style } from '@jobbet/core/units';
-import { DragDropProvider } from '@dnd-kit/react';
 import { useSortable } from '@dnd-kit/react/sortable';
 import { memo, useCallback, useEffect, useRef, type KeyboardEvent } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
-import { dropped } from '../../shared/ui/dropped.ts';
+import { OrderDrag } from '../../shared/ui/OrderDrag.tsx';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
 import { partOf, type Selection } from '../../fly/selection.ts';
 import { markOf, PartIcon } from './PartIcon.tsx';
@@ -192,12 +191,7 @@ export function TyingOrder({
         <span className="text-label italic text-ink3 max-[1000px]:hidden">along 0 to 10</span>
       </header>
       <HookRow chosen={selected.kind === 'hook'} onHook={onHook} />
-      <DragDropProvider
-        onDragEnd={(event) => {
-          const drop = dropped(ids, event);
-          if (drop) onMove(ids.indexOf(drop.moved), drop.to);
-        }}
-      >
+      <OrderDrag ids={ids} nameOf={partName} onDrop={({ moved, to }) => onMove(ids.indexOf(moved), to)}>
         <ol className="min-h-0 overflow-y-auto" aria-label="Parts">
           {laid.parts.map((part, index) => (
             <Row
@@ -216,7 +210,7 @@ export function TyingOrder({
             />
           ))}
         </ol>
-      </DragDropProvider>
+      </OrderDrag>
       {laid.parts.length === 0 && <p className="px-4 py-3 text-ink2">Tie in the first part.</p>}
       <footer className="mt-auto px-4 py-2 text-ink2 border-t border-hair">
         <button type="button" className="flex justify-between w-full py-0.5 hover:text-ink" onClick={onAdd}>

@@ -2,7 +2,7 @@ import type { LaidFly } from '@jobbet/core/model';
 import type { Finding } from '@jobbet/core/checks';
 import { STEP_MM, tyingPlan } from '@jobbet/core/tying';
 import { formatLength } from '@jobbet/core/units';
-import { useMemo, useRef } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useSize } from '../../shared/ui/useSize.ts';
 import { useSettings, useStyle } from '../../shared/settings/settings.ts';
 
@@ -19,6 +19,8 @@ export function BulkChart({ laid, findings }: BulkChartProps) {
   const style = useStyle();
   const { hand } = useSettings();
   const frame = useRef<HTMLDivElement>(null);
+  // It stands there by itself where it marks something.
+  const [asked, setAsked] = useState(false);
   const { width } = useSize(frame);
   const { profiles, moves } = useMemo(() => tyingPlan(laid), [laid]);
   const { shankMm } = laid.platform;
@@ -46,9 +48,15 @@ export function BulkChart({ laid, findings }: BulkChartProps) {
         <span className="italic text-ink2">
           diameter along the shank after each part, the thickest {length(most)}
           {told === '' && '; even under the body'}
-        </span>
+        </span>{' '}
+        {told === '' && (
+          <button type="button" className="underline no-print" aria-expanded={asked} onClick={() => setAsked(!asked)}>
+            {asked ? 'fold it' : 'show it'}
+          </button>
+        )}
       </figcaption>
       <div
+        hidden={told === '' && !asked}
         ref={frame}
         role="img"
         aria-label={`Diameter along the shank as the fly is tied; ${told === '' ? 'even under the body' : told}`}

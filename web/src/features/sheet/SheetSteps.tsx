@@ -1,12 +1,11 @@
 import type { LaidFly } from '@jobbet/core/model';
 import type { FigureCache } from '@jobbet/core/drawing';
-import { saidOnce, type Step, type Thread } from '@jobbet/core/tying';
+import { partName, saidOnce, type Step, type Thread } from '@jobbet/core/tying';
 import { useMemo } from 'react';
-import { DragDropProvider } from '@dnd-kit/react';
 import { useSortable } from '@dnd-kit/react/sortable';
 import type { TyingRecord } from '@jobbet/core/contract';
 import { usualStepTime } from '@jobbet/core/tying';
-import { dropped } from '../../shared/ui/dropped.ts';
+import { OrderDrag } from '../../shared/ui/OrderDrag.tsx';
 import { shiftedBy } from '../../shared/ui/order.ts';
 import { StepLine, type StepLineProps } from './StepLine.tsx';
 
@@ -49,14 +48,9 @@ export function SheetSteps({ laid, steps, thread, tyings, figures, onOrder }: Sh
     />
   );
   return (
-    <DragDropProvider
-      onDragEnd={(event) => {
-        const drop = dropped(ids, event);
-        if (drop) onOrder(drop.ids, drop.moved);
-      }}
-    >
+    <OrderDrag ids={ids} nameOf={partName} onDrop={(drop) => onOrder(drop.ids, drop.moved)}>
       <ol>{steps.map(row)}</ol>
-    </DragDropProvider>
+    </OrderDrag>
   );
 }
 

@@ -16,7 +16,11 @@ export function Toasts() {
           {toast.action && (
             <>
               <UndoKey name={toast.action.name} run={run} />
-              <button type="button" className="font-bold underline underline-offset-2 pointer-events-auto" onClick={run}>
+              <button
+                type="button"
+                className="font-bold underline underline-offset-2 pointer-events-auto"
+                onClick={run}
+              >
                 {toast.action.name}
               </button>
             </>
