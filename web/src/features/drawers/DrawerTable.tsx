@@ -83,7 +83,7 @@ export function DrawerTable({ drawer, rows, columns, find, fresh, onPick, onCoun
     );
   };
   return (
-    <div ref={frame} className="flex-1 min-h-0 overflow-auto" onKeyDown={grid.onKey}>
+    <div ref={frame} className="flex-1 min-h-0 min-w-0 overflow-auto" onKeyDown={grid.onKey}>
       <table
         role="grid"
         aria-label={drawer}

@@ -1,4 +1,4 @@
-import { kindOf, DRAWERS, type DrawerName } from '@jobbet/core/drawers';
+import { kindOf, DRAWERS, type DrawerName, type HookItem } from '@jobbet/core/drawers';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useParams } from 'react-router';
 import type { StoredItem } from '../../shared/api/client.ts';
@@ -15,6 +15,7 @@ import { DRAWER } from './commands.ts';
 import { DrawerFilter } from './DrawerFilter.tsx';
 import { DrawerTop } from './DrawerTop.tsx';
 import { DrawerTable } from './DrawerTable.tsx';
+import { HookOutline } from './HookOutline.tsx';
 import { addItem, redoDrawers, removeItem, undoDrawers } from './history.ts';
 import { newItem } from './newItem.ts';
 import { countsOf } from './usedBy.ts';
@@ -100,7 +101,10 @@ function OneDrawer({ drawer }: { readonly drawer: DrawerName }) {
           find={find}
         />
         {drawers && all.length > 0 && (
-          <DrawerTable {...{ drawer, rows, columns, find, fresh }} onPick={setPicked} onCount={setCount} />
+          <div className="flex-1 min-h-0 flex">
+            <DrawerTable {...{ drawer, rows, columns, find, fresh }} onPick={setPicked} onCount={setCount} />
+            {drawer === 'hooks' && picked && <HookOutline hook={picked.item as HookItem} drawers={drawers.tables} />}
+          </div>
         )}
         <p className="shrink-0 px-4 py-1 border-t border-hair text-label text-ink2">{CAUTION[drawer]}</p>
         <ChangedFlies />
