@@ -4,6 +4,8 @@ import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 const LENGTHS: readonly (readonly [string, string])[] = [
   ['1.2 shank', 'a share of the shank; also gap, wire, hook, body, head space'],
   ['31 mm, 5/32 in, .020"', 'a plain measure; fractions and a decimal comma are read too'],
+  ['35, 1/8', 'a bare number takes the unit that is shown, once the blank is left; a setting asks it back'],
+  ['120 %, 1¼x, 1.2 shanks', 'the same as 1.2 shank'],
   ['1.5..2 shank', 'a band: the middle is the target'],
   ['tail + 2 mm', 'as long as the tail and a little more'],
   ['same as tail', 'just as long'],
@@ -66,9 +68,10 @@ export function HelpView() {
         <h2 className="text-part font-bold">Checks and schools</h2>
         <p className="mb-3">
           A school is a set of relations with bands and reasons. A fly follows one, any part may leave it. Checks speak
-          of what costs fish, strength or looks; a note is only worth knowing. A fix is shown on the drawing first. A
-          check that does not matter on a fly is left with a reason, which the fly keeps. Limits and the rules of your
-          waters lie in the drawers; the real rules are yours to look up.
+          of what costs fish, strength or looks; a note is only worth knowing. A fix is shown on the drawing first, with
+          what is said of the fly then; T, Y and U show and take the first three, L leaves. A check that does not matter
+          on a fly is left with a reason, which the fly keeps. Limits and the rules of your waters lie in the drawers;
+          the real rules are yours to look up.
         </p>
         <h2 className="text-part font-bold">Take care</h2>
         <p className="mb-3">
@@ -114,10 +117,10 @@ function Doing() {
       <p className="mb-5">
         The parts are tied in the order of the list. What one part asks of another stands with the checks, and on the
         sheet one key puts the parts in order; a step is dragged, or moved by [ and ] on its number. Where tiers differ
-        another way is chosen beside the steps, and what it changes is said. E makes a PDF, on one page where it fits.
-        At the vise Space or a tap goes on, the left arrow goes back, C counts a turn, F shows the far side, W writes
-        what differs. “By eye” names what on the hook or the fly is as long. A fly left in the middle is taken up where
-        it was; times and what differed are kept with the fly.
+        another way is chosen beside the steps, and what it changes is said. E makes a PDF, on one page where it fits. G
+        takes the fly to the vise. There Space or a tap goes on, the left arrow goes back, C counts a turn, F shows the
+        far side, W writes what differs; N begins the next one. “By eye” names what on the hook or the fly is as long. A
+        fly left in the middle is taken up where it was; times and what differed are kept with the fly.
       </p>
       <h2 className="text-part font-bold">Sizes and the gauge card</h2>
       <p className="mb-5">
