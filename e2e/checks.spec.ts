@@ -66,7 +66,7 @@ test('a part leaves its school and rejoins it; the whole fly follows another', a
   await openFly(page, empty, example('peat-lantern'));
   await row(page, 'tail').click();
   const standing = page.getByTestId('standing');
-  await expect(standing).toContainText('Mobile gives 0.85 body..1.6 shank');
+  await expect(standing).toContainText('Mobile gives 0.85 body to 1.6 shank');
   await expect(standing).toContainText('Its own relation, within the band.');
   await blank(page, 'length').fill('2.2 shank');
   await expect(standing).toContainText('outside the band');
