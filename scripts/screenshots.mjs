@@ -35,6 +35,7 @@ async function open(colorScheme, fly, part) {
   await page.goto(url);
   await page.getByRole('listitem').first().waitFor();
   if (fly !== undefined) {
+    await page.getByLabel('Find a fly').fill(fly);
     await page.getByRole('button', { name: new RegExp(`^${fly},`) }).click();
     await page.locator(`[data-part="${part}"]`).click();
     await page.getByLabel('Verdict').getByText('cm/s').first().waitFor();
@@ -113,7 +114,7 @@ async function tying() {
   await page.locator('[data-step="eye"]').waitFor({ state: 'attached' });
   await page.waitForTimeout(600);
   await page.screenshot({ path: join(out, 'sheet.png') });
-  await page.keyboard.press('t');
+  await page.keyboard.press('g');
   await page.getByTestId('vise-step').waitFor();
   for (let i = 0; i < 9; i++) await page.keyboard.press('Space');
   await page.waitForTimeout(600);
@@ -125,6 +126,8 @@ async function bulk() {
   const page = await open('light', 'Night Sexton', 'tail');
   await page.getByRole('link', { name: /Sheet/ }).click();
   await page.locator('[data-step="eye"]').waitFor({ state: 'attached' });
+  const folded = page.getByRole('button', { name: 'show it' });
+  if ((await folded.count()) > 0) await folded.click();
   await page.waitForTimeout(600);
   await page.screenshot({ path: join(out, 'bulk.png'), clip: { x: 320, y: 44, width: 960, height: 356 } });
 }
@@ -175,6 +178,7 @@ async function drawers() {
   for (const drawer of ['hooks', 'weights', 'materials', 'threads']) {
     await page.goto(`${url}/drawers/${drawer}`);
     await page.getByRole('grid').waitFor();
+    await page.getByRole('gridcell').first().click();
     await page.waitForTimeout(300);
     shots.push(await shotOf(page));
   }
