@@ -125,8 +125,9 @@ describe('the data folder', () => {
     await client.execute('drop table devices');
     await client.execute('alter table flies drop column listed');
     await client.execute('alter table tyings drop column edits');
+    await client.execute('alter table versions drop column name');
     await client.execute(
-      'delete from __drizzle_migrations where created_at = (select max(created_at) from __drizzle_migrations)',
+      'delete from __drizzle_migrations where created_at in (select created_at from __drizzle_migrations order by created_at desc limit 2)',
     );
     close();
     (await openDatabase(path)).close();

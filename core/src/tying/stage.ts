@@ -68,10 +68,10 @@ export class StagePainter {
     this.hand = hand;
   }
 
-  /** @param width, height of the frame, px of the surface */
+  /** The whole fly: paper cuts nothing off at a frame. @param width, height of the frame, px of the surface */
   paint(surface: Surface, step: Step, width: number, height: number): void {
     const stage = stageOf(this.laid, step.drawn, isHeaded(step));
-    const view = stageView(this.laid, width, height, { hand: this.hand, turned: step.turned, part: step.part });
+    const view = stageView(this.laid, width, height, { hand: this.hand, turned: step.turned });
     paintFly(surface, this.figures.figure(stage), view, { ...PAPER, share: FIBRES_SHOWN, sections: stage.sections });
   }
 }
