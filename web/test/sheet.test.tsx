@@ -168,6 +168,10 @@ describe('beside the steps', () => {
   });
   test('a bulk that is even says so, one that is not says what is the matter', () => {
     const { rerender } = render(<BulkChart laid={laid} findings={[]} />);
+    expect(screen.getByTestId('bulk').textContent).toContain('even under the body');
+    // Where it marks nothing it is folded until it is asked for.
+    expect(screen.queryByRole('img')).toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: 'show it' }));
     expect(screen.getByRole('img').getAttribute('aria-label')).toContain('even under the body');
     const jump: Finding = {
       code: 'bulk.step',
