@@ -773,6 +773,9 @@ describe('one cause, one check', () => {
     expect(about[0]?.parts).toEqual(['tail', 'flash']);
     expect(about[0]?.message).toMatch(/fouling .*the longest its school ties it/);
     expect(about[0]?.with).toContain('length.nip');
+    // Said of the part once, and of what leans on it by name.
+    expect(about[0]?.message.match(/tail/g)).toHaveLength(1);
+    expect(about[0]?.message).toMatch(/; the flash with it$/);
     expect(apart(long).filter((each) => each.code.startsWith('length.')).length).toBeGreaterThan(3);
   });
   test('its fix mends it as a whole', () => {

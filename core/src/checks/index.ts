@@ -9,6 +9,6 @@ export {
 } from './checkFly.ts';
 export { type Comparison, type Difference, compareSchools } from './compare.ts';
 export { reportChecked, reportChecks } from './report.ts';
-export { type ToSettle, shownOf, toSettle, wantsSettling } from './settle.ts';
+export { shownOf, toSettle, wantsSettling } from './settle.ts';
 export { type Standing, followAll, standing } from './standing.ts';
 export { type Finding } from './types.ts';

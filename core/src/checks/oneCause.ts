@@ -1,5 +1,6 @@
 import { dependants } from '../edit/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
+import { partName } from '../tying/index.ts';
 import type { Finding } from './types.ts';
 
 /** Checks that a part too long for its fly trips one after the other, the one that costs most first. */
@@ -30,6 +31,17 @@ function rootOf(id: string, on: ReadonlyMap<string, string>): string {
   return root;
 }
 
+/** What else is to be said of a part after the first: of itself without its name again, of what leans on it by name alone. */
+function othersIn({ parts: [part = ''] }: Finding, others: readonly Finding[]): string[] {
+  const name = partName(part);
+  const own = others.filter((each) => each.parts[0] === part);
+  const leaning = new Set(others.flatMap((each) => (each.parts[0] === part ? [] : each.parts.map(partName))));
+  return [
+    ...own.map(({ message }) => message.replace(new RegExp(`^${name}(?: is|:) `), '')),
+    ...(leaning.size === 0 ? [] : [`the ${[...leaning].join(' and the ')} with it`]),
+  ];
+}
+
 /**
  * One finding for one cause: a part that is too long is told once, with all it costs and the parts that are as long by it, and mended once.
  * The gravest of them stands for all.
@@ -56,7 +68,7 @@ export function oneCause(file: FlyFile, findings: readonly Finding[]): Finding[]
     return [
       {
         ...finding,
-        message: [finding.message, ...others.map((each) => each.message)].join('; '),
+        message: [finding.message, ...othersIn(finding, others)].join('; '),
         parts: [...new Set(all.flatMap((each) => each.parts))],
         with: [...new Set(others.map((each) => each.code))].filter((code) => code !== finding.code),
         fix: finding.fix ?? others.find((each) => each.fix !== null)?.fix ?? null,

@@ -1,4 +1,4 @@
-import type { Costs, Finding } from './types.ts';
+import type { Finding } from './types.ts';
 
 /** Whether a finding wants to be settled; a note is only worth knowing. */
 export const wantsSettling = ({ severity }: Pick<Finding, 'severity'>): boolean => severity !== 'note';
@@ -7,16 +7,8 @@ export const wantsSettling = ({ severity }: Pick<Finding, 'severity'>): boolean 
 export const shownOf = <T extends Pick<Finding, 'costs'>>(findings: readonly T[], looks: boolean): readonly T[] =>
   findings.filter((each) => looks || each.costs !== 'looks');
 
-/** What lists keep of a finding that wants settling. */
-export interface ToSettle {
-  readonly code: string;
-  readonly severity: 'stop' | 'warn';
-  readonly costs: Costs;
-  readonly message: string;
-}
-
 /** The findings that want settling, as they are kept with a fly and told when they come or go. */
-export const toSettle = (findings: readonly Finding[]): ToSettle[] =>
+export const toSettle = (findings: readonly Finding[]) =>
   findings.flatMap(({ code, severity, costs, message }) =>
     severity === 'note' ? [] : [{ code, severity, costs, message }],
   );

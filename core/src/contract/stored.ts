@@ -16,7 +16,7 @@ export const keptCheckSchema = z.object({
   code: z.string().max(100),
   severity: z.enum(['stop', 'warn']),
   costs: z.enum(['fish', 'strength', 'looks']),
-  message: z.string().max(1000),
+  message: z.string(),
 });
 export type KeptCheck = z.infer<typeof keptCheckSchema>;
 
@@ -37,7 +37,7 @@ export const summarySchema = z.object({
   topMm: z.number(),
   bottomMm: z.number(),
   /** What is to be settled of it; of flies kept before that was told there is none. */
-  checks: z.array(keptCheckSchema).max(500).optional(),
+  checks: z.array(keptCheckSchema).optional(),
   /** In which order it is tied, in short; of flies kept before that was told there is none. */
   order: z.string().max(20_000).optional(),
 });
