@@ -35,6 +35,13 @@ function words(value: unknown): string {
   return typeof value === 'number' ? String(value) : (value as string);
 }
 
+/** What is left as it is by its reasons, and a size of a run by the fly and the size: codes and ids say nothing to a tier. */
+const told = ({ mutes, sizeOf, ...rest }: Partial<FlyFile>): object => ({
+  ...rest,
+  ...(mutes === undefined ? {} : { mutes: mutes.map(({ reason }) => reason) }),
+  ...(sizeOf === undefined ? {} : { sizeOf: `${sizeOf.fly}, ${sizeOf.size}` }),
+});
+
 function flat(value: object, prefix: string): Map<string, unknown> {
   const out = new Map<string, unknown>();
   for (const [key, each] of Object.entries(value) as [string, unknown][]) {
@@ -58,7 +65,7 @@ export function diffFlies(before: FlyFile, after: FlyFile): Difference[] {
       if (then !== now) found.push({ what: key, before: then, after: now });
     }
   };
-  compare(restBefore, restAfter, '');
+  compare(told(restBefore), told(restAfter), '');
   for (const id of new Set([...partsBefore, ...partsAfter].map((part) => part.id))) {
     const [was, is] = [partsBefore.find((part) => part.id === id), partsAfter.find((part) => part.id === id)];
     if (was && is) compare(was, is, id);
