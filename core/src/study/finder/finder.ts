@@ -112,8 +112,8 @@ const pieceOf = ({ shape, material, diameterMm, side }: Candidate): string =>
   [shape, material, diameterMm.toFixed(2), side].join();
 
 /** A choice of ball and wire, wherever along the shank it is: rows that differ by half a station are one. */
-const choiceOf = ({ turns, wire, ...ball }: Candidate): string =>
-  [pieceOf({ turns, wire, ...ball }), turns, wire?.material, wire?.strand].join();
+const choiceOf = (candidate: Candidate): string =>
+  [pieceOf(candidate), candidate.turns, candidate.wire?.material, candidate.wire?.strand].join();
 
 /** How far a candidate stands from where the ball is now, in stations: of places that do as well the nearest is taken. */
 const awayFrom =
