@@ -1,3 +1,4 @@
+import { seriesText } from '../src/features/drawers/cells.ts';
 import { COLUMNS, readDrawers, DRAWERS, type DrawerItem, type HookItem, type WeightItem } from '@jobbet/core/drawers';
 import { METRIC } from '@jobbet/core/units';
 import { readFileSync } from 'node:fs';
@@ -111,6 +112,20 @@ describe('cells', () => {
     expect(measuresOf('weights', eyes, column('weights', 'massMg'))?.nominal).toBeGreaterThan(400);
     for (const key of ['massN', 'massSdMg', 'price'])
       expect(measuresOf('weights', eyes, column('weights', key))).toBeNull();
+  });
+});
+
+describe('a measure with its series', () => {
+  const measured: HookItem = { name: 'long 6', form: 'single', size: '6', shankMm: 26.6, shankN: 10, shankSdMm: 0.254 };
+  test.each([
+    ['mm', '±0.254 of 10'],
+    ['in', '±0.01 of 10'],
+  ] as const)('stands beside it in %s, as the figure does', (length, told) => {
+    expect(seriesText('hooks', measured, 'shankMm', { ...METRIC, length })).toBe(told);
+  });
+  test('is left out where nobody measured', () => {
+    expect(seriesText('hooks', { ...measured, shankN: undefined } as unknown as HookItem, 'shankMm', METRIC)).toBe('');
+    expect(seriesText('hooks', measured, 'gapMm', METRIC)).toBe('');
   });
 });
 

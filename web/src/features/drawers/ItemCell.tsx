@@ -1,10 +1,9 @@
 import { hasColumn, type DrawerName } from '@jobbet/core/drawers';
-import { formatNumber, type Style } from '@jobbet/core/units';
 import type { StoredItem } from '../../shared/api/client.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
 import { CellEditor, type Onward } from './CellEditor.tsx';
-import { cellText, nominalText, type TableColumn } from './cells.ts';
+import { cellText, nominalText, seriesText, type TableColumn } from './cells.ts';
 import { Nominal, type Refused } from './Troubles.tsx';
 import type { CellAt, GridFocus } from './useGrid.ts';
 import { cellKey, type Writing } from './useWriting.ts';
@@ -83,6 +82,7 @@ interface ShownProps extends Pick<ItemCellProps, 'drawer' | 'row' | 'of'> {
 function Shown({ drawer, row, of, trouble }: ShownProps) {
   const style = useStyle();
   const text = cellText(row.item, of, style);
+  const series = seriesText(drawer, row.item, of.key, style);
   return (
     <>
       {trouble && (
@@ -98,23 +98,7 @@ function Shown({ drawer, row, of, trouble }: ShownProps) {
         />
       )}
       {text === '' ? <Nominal text={nominalText(drawer, row.item, of, style)} /> : text}
-      {text !== '' && <Series row={row} of={of} style={style} />}
+      {text !== '' && series !== '' && <span className="text-ink2"> {series}</span>}
     </>
-  );
-}
-
-/** Over how many pieces a figure was measured, and how far they lay apart. */
-function Series({ row, of, style }: Pick<ItemCellProps, 'row' | 'of'> & { readonly style: Style }) {
-  const [, base, unit] = /^(.+)(Mm|Mg)$/.exec(of.key) ?? [];
-  if (base === undefined || unit === undefined) return null;
-  const item = row.item as unknown as Readonly<Record<string, unknown>>;
-  const [count, spread] = [item[`${base}N`], item[`${base}Sd${unit}`]];
-  if (typeof count !== 'number') return null;
-  const within = typeof spread === 'number' ? `±${formatNumber(spread, unit === 'Mg' ? 0 : 2, style)} ` : '';
-  return (
-    <span className="text-ink2">
-      {' '}
-      {within}of {count}
-    </span>
   );
 }

@@ -1,5 +1,6 @@
 import { solidNamed } from '@jobbet/core/data';
 import {
+  COLUMNS,
   hasColumn,
   type Column,
   type DrawerItem,
@@ -94,6 +95,16 @@ const MEASURED: Readonly<Record<string, readonly [n: string, sd: string]>> = {
   wireMm: ['wireN', 'wireSdMm'],
   massMg: ['massN', 'massSdMg'],
 };
+
+/** Over how many pieces a figure was measured and how far they lay apart, as it stands beside it: `±0.15 of 10`; nothing where it was not. */
+export function seriesText(drawer: DrawerName, item: DrawerItem, key: string, style: Style): string {
+  const [nKey, sdKey] = MEASURED[key] ?? [];
+  const column = COLUMNS[drawer].find((each) => each.key === sdKey);
+  const count = nKey === undefined ? undefined : valueOf(item, nKey);
+  if (typeof count !== 'number') return '';
+  const spread = column ? cellText(item, own(column), style) : '';
+  return `${spread === '' ? '' : `±${spread} `}of ${String(count)}`;
+}
 
 const READING: Partial<Record<Column['kind'], ReadingKind>> = { length: 'length', mass: 'mass' };
 
