@@ -18,6 +18,16 @@ describe('a change that is shown before it is made', () => {
     undo(bench);
     expect(bench.getState().file).toEqual(before);
   });
+  test('knows the changes it goes on from, so that what was said of them stays beside it', () => {
+    const bench = createBench(stored());
+    const [first, second] = [withTail('30 mm'), withTail('28 mm')];
+    showPreview(bench, 'longer', first);
+    expect(bench.getState().preview?.by).toEqual([first]);
+    showPreview(bench, 'and shorter', second, [first]);
+    expect(bench.getState().preview?.by).toEqual([first, second]);
+    expect(takePreview(bench)).toBe('and shorter');
+    expect(bench.getState().file).toEqual(second);
+  });
   test('is left again, by being shown twice, and by any other change; with nothing shown there is nothing to take', () => {
     const bench = createBench(stored());
     const shown = withTail('30 mm');

@@ -15,6 +15,14 @@ export type SaveState = 'saved' | 'waiting' | 'saving' | 'failed' | 'conflict' |
 /** Whether nothing may be sent before someone has said what is to become of it. */
 export const isToSettle = (save: SaveState): save is 'conflict' | 'gone' => save === 'conflict' || save === 'gone';
 
+/** A change that is shown and not made: its words, the fly with it, and the changes it goes on from, itself the last. */
+interface Preview {
+  readonly words: string;
+  readonly file: FlyFile;
+  readonly laid: LaidFly;
+  readonly by: readonly FlyFile[];
+}
+
 export interface BenchState {
   readonly id: string;
   readonly file: FlyFile;
@@ -38,7 +46,7 @@ export interface BenchState {
   /** What is being pulled on the drawing, and what it says. */
   readonly pull: PullState | null;
   /** A change that is shown on the drawing and not made yet. */
-  readonly preview: { readonly words: string; readonly file: FlyFile; readonly laid: LaidFly } | null;
+  readonly preview: Preview | null;
 }
 
 type Tracked = Pick<BenchState, 'file'>;
@@ -208,11 +216,11 @@ export const useChosenPart = (): string | null => useBench((state) => partOf(sta
 export const useHistory = <T>(select: (state: TemporalState<Tracked>) => T): T =>
   useStore(useBenchStore().temporal, select);
 
-/** Shows a change on the drawing without making it; shown again it is left. */
-export function showPreview(bench: Bench, words: string, file: FlyFile): void {
+/** Shows a change on the drawing without making it; shown again it is left. @param after changes that are in it already */
+export function showPreview(bench: Bench, words: string, file: FlyFile, after: readonly FlyFile[] = []): void {
   const { preview, drawers } = bench.getState();
   const laid = preview?.file === file ? null : layFly(file, drawers);
-  bench.setState({ preview: laid?.ok === true ? { words, file, laid: laid.value } : null });
+  bench.setState({ preview: laid?.ok === true ? { words, file, laid: laid.value, by: [...after, file] } : null });
 }
 
 /** Makes the change that is shown. @returns its words, null when none is shown */

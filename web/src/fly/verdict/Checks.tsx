@@ -1,3 +1,4 @@
+import type { FlyFile } from '@jobbet/core/pattern';
 import { wantsSettling, withMute, withoutMute, type Checked, type Finding } from '@jobbet/core/checks';
 import { useState } from 'react';
 import { useOffered } from '../../shared/commands/useKeys.ts';
@@ -26,7 +27,8 @@ const COSTS: Readonly<Record<Finding['costs'], string>> = {
 export function CheckCards({ findings }: { readonly findings: readonly Finding[] }) {
   const [leaving, setLeaving] = useState<string | null>(null);
   const fixes = findings.filter((each) => each.fix !== null).slice(0, TAKES.length);
-  useTakeKeys(fixes, () => setLeaving(findings[0] ? keyOf(findings[0]) : null));
+  const [first] = findings;
+  useTakeKeys(fixes, first ? () => setLeaving(keyOf(first)) : null);
   if (findings.length === 0) return null;
   return (
     <ul className="flex flex-col" aria-label="Checks">
@@ -49,16 +51,19 @@ const keyOf = ({ code, parts, message }: Finding): string => `${code} ${parts.jo
 const TAKES = ['t', 'y', 'u'] as const;
 const NTH = ['first', 'second', 'third'] as const;
 
-/** Shows a fix on the drawing; shown already, takes it. */
-function showOrTake(bench: Bench, fix: NonNullable<Finding['fix']>): void {
+type Fix = NonNullable<Finding['fix']>;
+
+/** Shows a fix on the drawing; shown already, takes it. @param after fixes that are in it already */
+function showOrTake(bench: Bench, fix: Fix, after: readonly FlyFile[] = []): void {
   if (bench.getState().preview?.file === fix.file) takeShown(bench);
-  else showPreview(bench, fix.words, fix.file);
+  else showPreview(bench, fix.words, fix.file, after);
 }
 
 /** Takes the first fixes by key, and leaves what is shown, else the first finding, by another. */
-function useTakeKeys(fixes: readonly Finding[], onLeave: () => void): void {
+function useTakeKeys(fixes: readonly Finding[], onLeave: (() => void) | null): void {
   const bench = useBenchStore();
   const shown = useBench((state) => state.preview !== null);
+  const leave = shown ? () => leavePreview(bench) : onLeave;
   useOffered('checks', [
     ...fixes.flatMap(({ fix }, i) =>
       fix
@@ -72,7 +77,7 @@ function useTakeKeys(fixes: readonly Finding[], onLeave: () => void): void {
           ]
         : [],
     ),
-    { name: 'Leave it', group: 'Checks', keys: 'l', run: shown ? () => leavePreview(bench) : onLeave },
+    ...(leave ? [{ name: 'Leave it', group: 'Checks', keys: 'l', run: leave }] : []),
   ]);
 }
 
@@ -110,10 +115,22 @@ function CheckCard({ finding, take, leaving, onLeaving }: CheckCardProps) {
   );
 }
 
+interface FixKeysProps {
+  readonly fix: Fix;
+  /** The key it is taken by. */
+  readonly take?: string | undefined;
+  /** Fixes it goes on from. */
+  readonly after?: readonly FlyFile[];
+}
+
+const NOTHING: readonly FlyFile[] = [];
+
 /** What mends it: a press shows it on the drawing, another takes it. */
-function FixKeys({ fix, take }: { readonly fix: NonNullable<Finding['fix']>; readonly take?: string | undefined }) {
+function FixKeys({ fix, take, after = NOTHING }: FixKeysProps) {
   const bench = useBenchStore();
   const shown = useBench((state) => state.preview?.file === fix.file);
+  // What is said then stays while one of its own fixes is shown.
+  const goesOn = useBench((state) => state.preview?.by.includes(fix.file) === true);
   return (
     <div className="mt-1">
       <div className="flex items-baseline justify-between gap-2">
@@ -121,7 +138,7 @@ function FixKeys({ fix, take }: { readonly fix: NonNullable<Finding['fix']>; rea
           type="button"
           aria-pressed={shown}
           className={`text-left font-semibold hover:underline ${shown ? 'bg-pick text-on-pick px-1' : ''}`}
-          onClick={() => showOrTake(bench, fix)}
+          onClick={() => showOrTake(bench, fix, after)}
         >
           {fix.words} {take !== undefined && !shown && <span className="plain-key">{take.toUpperCase()}</span>}
         </button>
@@ -136,21 +153,24 @@ function FixKeys({ fix, take }: { readonly fix: NonNullable<Finding['fix']>; rea
           </span>
         )}
       </div>
-      {shown && <ThenSaid fix={fix} />}
+      {goesOn && <ThenSaid fix={fix} after={[...after, fix.file]} />}
     </div>
   );
 }
 
+/** One finding and another are of the same thing where their check and their part are. */
+const aboutOf = ({ code, parts: [part = ''] }: Finding): string => `${code} ${part}`;
+
 /** What is said of the fly once a fix is taken that is not said now, each with what mends that in turn. */
-function ThenSaid({ fix }: { readonly fix: NonNullable<Finding['fix']> }) {
+function ThenSaid({ fix, after }: { readonly fix: Fix; readonly after: readonly FlyFile[] }) {
   const drawers = useBench((state) => state.drawers);
   const file = useBench((state) => state.calm.file);
-  const now = useFindings(useReport(useOfFly(file, drawers)).checked).all;
+  const now = useReport(useOfFly(file, drawers));
   const then = useReport(useOfFly(fix.file, drawers));
-  const { all } = useFindings(then.checked);
-  if (!then.current) return null;
-  const known = new Set(now.map(({ code, parts }) => `${code} ${parts.join()}`));
-  const come = all.filter(({ code, parts }) => !known.has(`${code} ${parts.join()}`));
+  const [before, { all }] = [useFindings(now.checked).all, useFindings(then.checked)];
+  if (!now.current || !then.current) return null;
+  const known = new Set(before.map(aboutOf));
+  const come = all.filter((each) => !known.has(aboutOf(each)));
   return (
     <div role="status" data-testid="then-said" className="mt-1 pl-3">
       {come.length === 0 ? (
@@ -161,7 +181,7 @@ function ThenSaid({ fix }: { readonly fix: NonNullable<Finding['fix']> }) {
             <span className={wantsSettling(each) ? 'text-warn' : 'text-ink2'}>
               {wantsSettling(each) && <SnagFlag />} Then: {each.message}
             </span>
-            {each.fix && <FixKeys fix={{ ...each.fix, words: `and ${each.fix.words}` }} />}
+            {each.fix && <FixKeys fix={{ ...each.fix, words: `and ${each.fix.words}` }} after={after} />}
           </div>
         ))
       )}
