@@ -8,7 +8,7 @@ import type { Bench } from './store.ts';
 const MOST = 300;
 
 /** A text as it differs from the one before: so much of its beginning and of its end, and what stands between. */
-type Step = readonly [begin: number, end: number, between: string];
+type Step = [begin: number, end: number, between: string];
 
 const undoSchema = z.object({
   /** The first file, then each as it differs from the one before it. */
@@ -55,7 +55,7 @@ function keepUndo(id: string, file: FlyFile, { past, future }: Undo): void {
   const [first = ''] = all;
   const steps = all.slice(1).map((text, i): Step => stepFrom(all[i] ?? '', text));
   if (steps.length === 0) placeOf(id).remove();
-  else placeOf(id).write({ first, steps: steps.map(([...step]) => step), at: near.length });
+  else placeOf(id).write({ first, steps, at: near.length });
 }
 
 const readText = (text: string): FlyFile | null => {

@@ -2,9 +2,10 @@ import type { LaidFly, LaidPart } from '@jobbet/core/model';
 import { partName, placeWords } from '@jobbet/core/tying';
 import { saying, type Style } from '@jobbet/core/units';
 import { useSortable } from '@dnd-kit/react/sortable';
-import { memo, useCallback, useEffect, useRef, type KeyboardEvent } from 'react';
+import { memo, type KeyboardEvent } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { OrderDrag } from '../../shared/ui/OrderDrag.tsx';
+import { useStable } from '../../shared/ui/useStable.ts';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
 import { partOf, type Selection } from '../../fly/selection.ts';
 import { markOf, PartIcon } from './PartIcon.tsx';
@@ -172,11 +173,7 @@ export function TyingOrder({
   const height = rowHeight(laid.parts.length);
   const ids = laid.parts.map((part) => part.file.id);
   const style = useStyle();
-  const newest = useRef(onPick);
-  useEffect(() => {
-    newest.current = onPick;
-  });
-  const pick = useCallback((id: string) => newest.current(id), []);
+  const pick = useStable(onPick);
   const key = (event: KeyboardEvent): void => {
     const id = partOf(selected);
     if (event.key === 'Delete' && id !== null) {

@@ -2,9 +2,10 @@ import type { LaidFly, Bounds } from '@jobbet/core/model';
 import { gripBy, headGrip, partGrips, tipGrip, type Grip } from '@jobbet/core/edit';
 import { screenX, screenY, type View } from '@jobbet/core/drawing';
 import { formatLength, type Style } from '@jobbet/core/units';
-import { useLayoutEffect, useRef, useState, type KeyboardEvent, type PointerEvent, type RefObject } from 'react';
+import type { KeyboardEvent, PointerEvent, RefObject } from 'react';
 import { useStyle } from '../settings/settings.ts';
-import { Handle, type HandleActs } from './Handle.tsx';
+import { useStable } from '../ui/useStable.ts';
+import { Handle } from './Handle.tsx';
 import { mmAt } from './layout.ts';
 
 /** A grip in the hand: it takes each place the pointer comes to, then ends. */
@@ -84,19 +85,17 @@ export function Grips(props: GripsProps) {
     }, pull.end);
   };
   const byId = new Map(grips.map((each) => [each.id, each]));
-  const acts = useActs({
-    pull: (id, above, event) => {
-      const grip = byId.get(id);
-      if (grip) start(grip, above, event);
-    },
-    key: (id, event) => {
-      const grip = byId.get(id);
-      if (grip) pressOn(grip, event, props);
-    },
-    pick: (id) => {
-      const part = byId.get(id)?.part;
-      if (part !== undefined && part !== null) onPick(part);
-    },
+  const pull = useStable((id: string, above: boolean, event: PointerEvent<SVGGElement>) => {
+    const grip = byId.get(id);
+    if (grip) start(grip, above, event);
+  });
+  const key = useStable((id: string, event: KeyboardEvent<SVGGElement>) => {
+    const grip = byId.get(id);
+    if (grip) pressOn(grip, event, props);
+  });
+  const pick = useStable((id: string) => {
+    const part = byId.get(id)?.part;
+    if (part !== undefined && part !== null) onPick(part);
   });
   const handle = (grip: Grip, above: boolean) => {
     const [view, at] = above && plan ? [plan, grip.above] : [layout.profile, grip.at];
@@ -105,7 +104,9 @@ export function Grips(props: GripsProps) {
       <Handle
         key={`${grip.id}${above ? ' above' : ''}`}
         grip={grip.id}
-        acts={acts}
+        onPull={pull}
+        onKey={key}
+        onPick={pick}
         x={screenX(view, at)}
         y={screenY(view, at)}
         kind={grip.kind}
@@ -147,20 +148,6 @@ function followPointer(to: (moved: globalThis.PointerEvent) => void, end: () => 
   window.addEventListener('pointermove', move);
   window.addEventListener('pointerup', up, { once: true });
   window.addEventListener('pointercancel', up, { once: true });
-}
-
-/** What is done with handles, as it is now, under one object that stays: a handle that stays as it was is not drawn anew for it. */
-function useActs(now: HandleActs): HandleActs {
-  const newest = useRef(now);
-  useLayoutEffect(() => {
-    newest.current = now;
-  });
-  const [acts] = useState<HandleActs>(() => ({
-    pull: (...given) => newest.current.pull(...given),
-    key: (...given) => newest.current.key(...given),
-    pick: (...given) => newest.current.pick(...given),
-  }));
-  return acts;
 }
 
 /** Arrows nudge a grip, by a fifth with Shift; Page up and down take it a station on. */

@@ -15,14 +15,9 @@ interface HandleProps {
   readonly pointerOnly: boolean;
   /** Which grip it is of. */
   readonly grip: string;
-  readonly acts: HandleActs;
-}
-
-/** What is done with handles, by their grips. */
-export interface HandleActs {
-  readonly pull: (grip: string, above: boolean, event: PointerEvent<SVGGElement>) => void;
-  readonly key: (grip: string, event: KeyboardEvent<SVGGElement>) => void;
-  readonly pick: (grip: string) => void;
+  readonly onPull: (grip: string, above: boolean, event: PointerEvent<SVGGElement>) => void;
+  readonly onKey: (grip: string, event: KeyboardEvent<SVGGElement>) => void;
+  readonly onPick: (grip: string) => void;
 }
 
 const square = (r: number): string =>
@@ -45,7 +40,8 @@ function Form({ kind, picked }: { readonly kind: GripKind; readonly picked: bool
 
 /** Something that can be pulled: a slider to the keyboard and to a screen reader. Drawn anew only where something of it moved. */
 export const Handle = memo(function Handle(props: HandleProps) {
-  const { x, y, kind, picked, name, valueText, valueMm, lowMm, highMm, pointerOnly, grip, acts } = props;
+  const { x, y, kind, picked, name, valueText, valueMm, lowMm, highMm, pointerOnly, grip, onPull, onKey, onPick } =
+    props;
   const tenth = (mm: number): number => Math.round(mm * 10) / 10;
   const spoken = pointerOnly
     ? { 'aria-hidden': true, 'data-grip': `${name} from above` }
@@ -65,9 +61,9 @@ export const Handle = memo(function Handle(props: HandleProps) {
       transform={`translate(${String(x)} ${String(y)})`}
       className={`handle ${kind === 'pinch' ? 'cursor-ns-resize' : 'cursor-ew-resize'}`}
       style={{ touchAction: 'none' }}
-      onPointerDown={(event) => acts.pull(grip, pointerOnly, event)}
-      onKeyDown={(event) => acts.key(grip, event)}
-      onFocus={() => acts.pick(grip)}
+      onPointerDown={(event) => onPull(grip, pointerOnly, event)}
+      onKeyDown={(event) => onKey(grip, event)}
+      onFocus={() => onPick(grip)}
     >
       <title>{name}</title>
       <circle r={kind === 'tip' ? 12 : 9} fill="transparent" />

@@ -1,5 +1,6 @@
-import { useEffect, useRef } from 'react';
+import { useEffect } from 'react';
 import { create } from 'zustand';
+import { useStable } from './useStable.ts';
 
 interface OpenDialogs {
   /** What closes each, the last opened last. */
@@ -11,16 +12,12 @@ export const useOpenDialogs = create<OpenDialogs>()(() => ({ closers: [] }));
 
 /** Counts a dialog among the open ones for as long as it is. */
 export function useCountedOpen(open: boolean, onClose: () => void): void {
-  const newest = useRef(onClose);
-  useEffect(() => {
-    newest.current = onClose;
-  });
+  const close = useStable(onClose);
   useEffect(() => {
     if (!open) return;
-    const close = (): void => newest.current();
     useOpenDialogs.setState(({ closers }) => ({ closers: [...closers, close] }));
     return () => useOpenDialogs.setState(({ closers }) => ({ closers: closers.filter((each) => each !== close) }));
-  }, [open]);
+  }, [open, close]);
 }
 
 const OVERLAID = '[role="dialog"], [role="menu"], [role="listbox"]';
