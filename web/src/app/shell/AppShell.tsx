@@ -63,8 +63,8 @@ export function AppShell() {
         </ShellProvider>
       </div>
       {measuring && <InstrumentStrip />}
-      {open === 'commands' && <CommandPalette open onClose={close} />}
-      {open === 'keys' && <KeyMap open onClose={close} />}
+      {open === 'commands' && <CommandPalette onClose={close} />}
+      {open === 'keys' && <KeyMap onClose={close} />}
       {open === 'new' && <NewFlyDialog onClose={close} />}
       <Toasts />
       <WorkLine />

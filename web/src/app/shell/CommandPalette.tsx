@@ -56,7 +56,7 @@ function useFliesToOpen(): readonly Askable[] {
 }
 
 /** Everything that can be done from here and every fly, found by typing. */
-export function CommandPalette({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+export function CommandPalette({ onClose }: { readonly onClose: () => void }) {
   const flies = useFliesToOpen();
   const all: readonly Askable[] = [
     ...useListed()
@@ -65,7 +65,7 @@ export function CommandPalette({ open, onClose }: { readonly open: boolean; read
     ...flies,
   ];
   return (
-    <DialogBox title="Commands" open={open} onClose={onClose}>
+    <DialogBox title="Commands" open onClose={onClose}>
       <FoundList
         label="Commands"
         placeholder="what to do, or the name of a fly"
@@ -92,13 +92,13 @@ export function CommandPalette({ open, onClose }: { readonly open: boolean; read
 }
 
 /** The keys that work here. */
-export function KeyMap({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+export function KeyMap({ onClose }: { readonly onClose: () => void }) {
   const all = useListed().filter((command) => command.keys !== undefined);
   const groups = [...new Set(all.map((command) => command.group))];
   return (
     <DialogBox
       title="Keys"
-      open={open}
+      open
       onClose={onClose}
       wide
       note="Single letters work outside fields and can be turned off in the settings. In a field, up and down step the number, with Shift by a fifth; on a tip in the drawing the arrows pull it."

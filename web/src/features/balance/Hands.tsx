@@ -197,7 +197,7 @@ function WouldHaveToChange({ laid, meant }: WouldProps) {
   const mass = (mg: number): string => Object.values(formatMass(mg, style)).join(' ');
   return (
     <>
-      No care at the vise makes it ride {rideWords(meant)}: the plan does not.{' '}
+      No care at the vise makes it ride {rideWords(meant)}: the plan itself does not.{' '}
       {first?.asTied
         ? `From ${mass(first.asTied.massMg)} on the ${partName(first.part)} would turn it over, ${formatNumber(1 / first.asTied.ratio, 1, style)} times what is fitted; “Find weights” has what does.`
         : first?.otherSide

@@ -24,8 +24,5 @@ export const BENCH = {
   remove: { ...bench, name: 'Take the part off', also: 'delete remove', keys: 'delete' },
   mode: { name: 'Lines, dressed, silhouette', also: 'drawing view mode', group: 'Drawing', keys: 'v' },
   turn: { name: 'As tied, as it fishes', also: 'turn over flip', group: 'Drawing', keys: 'r' },
-  file: { ...fly, name: 'Save the pattern file', also: 'export json download' },
-  svg: { ...fly, name: 'Save the drawing as SVG', also: 'export picture' },
-  png: { ...fly, name: 'Save the drawing as PNG', also: 'export picture image' },
   print: { ...fly, name: 'Print', also: 'paper', keys: 'p or ctrl+p' },
 } as const satisfies CommandTable;

@@ -3,7 +3,6 @@ import { setSettings, useSettings } from '../../shared/settings/settings.ts';
 import { bound } from '../../shared/commands/commands.ts';
 import { useOffered } from '../../shared/commands/useKeys.ts';
 import { BENCH, COMPARED } from './commands.ts';
-import { exportFile, exportPng, exportSvg } from '../../fly/export.ts';
 import { nudgePicked } from '../../fly/pulling.ts';
 import { goToChecks, takeShown } from '../../fly/verdict/Checks.tsx';
 import { partOf, stepFrom } from '../../fly/selection.ts';
@@ -68,9 +67,6 @@ export function useBenchKeys({ bench, onAdd, onRemove, onCopy, onTurn }: BenchKe
       remove: part(onRemove),
       mode: () => setSettings({ mode: NEXT_MODE[mode] }),
       turn: onTurn,
-      file: () => exportFile(state().file),
-      svg: () => exportSvg(state().laid),
-      png: () => void exportPng(state().laid),
       print: () => window.print(),
     }),
   ]);

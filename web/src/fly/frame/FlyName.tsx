@@ -3,13 +3,13 @@ import { useNavigate } from 'react-router';
 import { mutate } from 'swr';
 import { api } from '../../shared/api/client.ts';
 import { useOffered } from '../../shared/commands/useKeys.ts';
-import { Menu } from '../../shared/ui/Menu.tsx';
+import { Menu, type MenuLine } from '../../shared/ui/Menu.tsx';
 import { say } from '../../shared/ui/toast.ts';
 import { exportFile, exportPng, exportSvg } from '../export.ts';
 import { change, useBench, useBenchStore } from '../store.ts';
 
 /** What can be done with the whole fly, by the words it stands under everywhere. */
-function useDoings(onRename: () => void) {
+function useDoings(onRename: () => void): readonly (MenuLine & { readonly also?: string })[] {
   const bench = useBenchStore();
   const navigate = useNavigate();
   const copy = async (): Promise<void> => {
@@ -31,12 +31,17 @@ function useDoings(onRename: () => void) {
   };
   return [
     { name: 'Rename the fly', run: onRename },
-    { name: 'Copy the fly', run: () => void copy() },
-    { name: 'Save the pattern file', apart: true, run: () => exportFile(bench.getState().file) },
-    { name: 'Save the drawing as SVG', run: () => exportSvg(bench.getState().laid) },
-    { name: 'Save the drawing as PNG', run: () => void exportPng(bench.getState().laid) },
+    { name: 'Copy the fly', also: 'duplicate', run: () => void copy() },
+    {
+      name: 'Save the pattern file',
+      also: 'export json download',
+      apart: true,
+      run: () => exportFile(bench.getState().file),
+    },
+    { name: 'Save the drawing as SVG', also: 'export picture', run: () => exportSvg(bench.getState().laid) },
+    { name: 'Save the drawing as PNG', also: 'export picture image', run: () => void exportPng(bench.getState().laid) },
     { name: 'Print', run: () => window.print() },
-    { name: 'Put the fly in the trash', apart: true, run: () => void remove() },
+    { name: 'Put the fly in the trash', also: 'delete remove', apart: true, run: () => void remove() },
   ];
 }
 
@@ -48,7 +53,9 @@ export function FlyName() {
   // Printing stands among the commands of the view, with its key.
   useOffered(
     'whole fly',
-    doings.filter((each) => each.name !== 'Print').map(({ name: words, run }) => ({ name: words, run, group: 'Fly' })),
+    doings
+      .filter((each) => each.name !== 'Print')
+      .map(({ name: words, also = '', run }) => ({ name: words, also, run, group: 'Fly' })),
   );
   return (
     <h1 className="text-fly font-bold min-w-[4ch] max-w-[300px] max-[1180px]:max-w-[190px] shrink-[0.2]">

@@ -58,7 +58,7 @@ export function SavedKey({ onHistory }: { readonly onHistory: () => void }) {
       {trouble ? (
         <button
           type="button"
-          aria-label="history"
+          aria-label={`${words}, history`}
           title={saveProblem ?? undefined}
           className="flex items-center gap-1.5 text-warn font-semibold"
           onClick={onHistory}
@@ -72,7 +72,7 @@ export function SavedKey({ onHistory }: { readonly onHistory: () => void }) {
       ) : (
         <button
           type="button"
-          aria-label="history"
+          aria-label={`${words}, history`}
           title="Saved by itself; its history"
           className="min-w-[51px] text-left"
           onClick={onHistory}
