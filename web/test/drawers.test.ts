@@ -124,7 +124,8 @@ describe('a measure with its series', () => {
     expect(seriesText('hooks', measured, 'shankMm', { ...METRIC, length })).toBe(told);
   });
   test('is left out where nobody measured', () => {
-    expect(seriesText('hooks', { ...measured, shankN: undefined } as unknown as HookItem, 'shankMm', METRIC)).toBe('');
+    const { shankN: _n, ...uncounted } = measured;
+    expect(seriesText('hooks', uncounted, 'shankMm', METRIC)).toBe('');
     expect(seriesText('hooks', measured, 'gapMm', METRIC)).toBe('');
   });
 });
