@@ -296,7 +296,7 @@ test('a part is found by what it is called and by its material, a command by oth
   await typed(page, 'twg');
   await expect(dialog).toContainText('No part of that name');
   await page.keyboard.press('Escape');
-  await page.goto(demo.url);
+  await toBox(page, demo);
   await page.keyboard.press('k');
   await typed(page, 'preferences');
   await expect(dialog.getByRole('option').first()).toContainText('Settings');

@@ -27,7 +27,7 @@ test('keep mine: it is saved, and theirs stays in the history', async ({ empty, 
   await other.getByRole('button', { name: 'Keep mine' }).click();
   await saved(other);
   expect(await kept(page, empty, id)).toBe('30 mm');
-  await other.getByRole('button', { name: /^history/ }).click();
+  await other.getByRole('button', { name: /history$/ }).click();
   await other.getByRole('list', { name: 'Versions' }).getByRole('button').nth(1).click();
   await expect(other.getByRole('row', { name: /tail, length/ })).toContainText('20 mm');
   await other.getByRole('button', { name: 'Bring this one back' }).click();
