@@ -11,8 +11,8 @@ async function balanceOf(page: Page, house: Parameters<typeof openFly>[1], name:
   await expect(page.getByTestId('keel-moment')).toBeVisible();
 }
 
-test('a fly is heeled by hand and by a current until it gives way, all by keyboard', async ({ empty, page }) => {
-  await balanceOf(page, empty, 'rowan-ember');
+test('a fly is heeled by hand and by a current until it gives way, all by keyboard', async ({ house, page }) => {
+  await balanceOf(page, house, 'rowan-ember');
   await expect(page.getByTestId('dial-words')).toContainText('rests point-down');
   await test.step('rolled by hand: the moment that turns it back is told, most of it at a quarter turn', async () => {
     await heel(page).focus();
@@ -44,10 +44,10 @@ test('a fly is heeled by hand and by a current until it gives way, all by keyboa
 });
 
 test('heavier eyes from the tipping bar turn it over; undo takes them back; it is the same bench', async ({
-  empty,
+  house,
   page,
 }) => {
-  await balanceOf(page, empty, 'rowan-ember');
+  await balanceOf(page, house, 'rowan-ember');
   await expect(page.getByTestId('tipping')).toContainText('× the tipping weight');
   const bar = page.getByRole('region', { name: 'Tipping weight of eyes' });
   await bar.getByRole('button', { name: /^4\.8/ }).click();
@@ -70,8 +70,8 @@ test('heavier eyes from the tipping bar turn it over; undo takes them back; it i
   });
 });
 
-test('the dial is turned with the mouse', async ({ empty, page }) => {
-  await balanceOf(page, empty, 'rowan-ember');
+test('the dial is turned with the mouse', async ({ house, page }) => {
+  await balanceOf(page, house, 'rowan-ember');
   const dial = await page.getByRole('group', { name: 'Ride dial' }).boundingBox();
   const knob = await heel(page).boundingBox();
   if (!dial || !knob) throw new Error('no dial');
@@ -83,8 +83,8 @@ test('the dial is turned with the mouse', async ({ empty, page }) => {
   await expect(page.getByTestId('dial-words')).toContainText('to the near side');
 });
 
-test('weights are found for the troubled fly, shown, left, and taken, by keyboard', async ({ empty, page }) => {
-  await balanceOf(page, empty, 'rowan-ember');
+test('weights are found for the troubled fly, shown, left, and taken, by keyboard', async ({ house, page }) => {
+  await balanceOf(page, house, 'rowan-ember');
   await page.keyboard.press('f');
   await page.getByLabel('wished current').focus();
   await page.keyboard.press('Control+a');
@@ -126,10 +126,10 @@ test('weights are found for the troubled fly, shown, left, and taken, by keyboar
 });
 
 test('scatter names the place of the eyes as the thing to mind; steadier hands tie better flies', async ({
-  empty,
+  house,
   page,
 }) => {
-  await balanceOf(page, empty, 'tin-sculpin');
+  await balanceOf(page, house, 'tin-sculpin');
   await page.keyboard.press('s');
   const told = page.getByTestId('hands-told');
   await expect(told).toContainText('Mind where the eyes sit: always as meant', { timeout: 30_000 });
@@ -151,8 +151,8 @@ test('scatter names the place of the eyes as the thing to mind; steadier hands t
   await expect.poll(share, { timeout: 30_000 }).toBeGreaterThan(before + 15);
 });
 
-test('one slip heavier: the fly leans, and the heel says why', async ({ empty, page }) => {
-  await balanceOf(page, empty, 'sedge-warden');
+test('one slip heavier: the fly leans, and the heel says why', async ({ house, page }) => {
+  await balanceOf(page, house, 'sedge-warden');
   await expect(page.getByTestId('dial-words')).toContainText('upright');
   await page.keyboard.press('s');
   await page.getByRole('button', { name: 'How far off, and try it' }).click();
@@ -170,10 +170,10 @@ test('one slip heavier: the fly leans, and the heel says why', async ({ empty, p
 });
 
 test('a tip pulled on the small profile moves the figures, which answer why; a timed fall corrects the drag', async ({
-  empty,
+  house,
   page,
 }) => {
-  await balanceOf(page, empty, 'rowan-ember');
+  await balanceOf(page, house, 'rowan-ember');
   const silhouette = page.locator('[data-why="silhouette"]');
   const before = await silhouette.textContent();
   const tip = page.getByRole('slider', { name: 'tail tip' });

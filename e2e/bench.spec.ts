@@ -5,10 +5,10 @@ import { blank, drag, example, expect, openFly, results, ride, row, saved, test 
 const handle = (page: Page, id: string) => page.getByRole('slider', { name: `${id} tip` });
 
 test('a tip is pulled with the mouse: the number changes, the relation stays, undo takes the whole pull back', async ({
-  empty,
+  house,
   page,
 }) => {
-  await openFly(page, empty, example('rowan-ember'));
+  await openFly(page, house, example('rowan-ember'));
   await row(page, 'tail').click();
   await drag(page, handle(page, 'tail'), 60);
   const pulled = await blank(page, 'length').inputValue();
@@ -21,16 +21,16 @@ test('a tip is pulled with the mouse: the number changes, the relation stays, un
   await expect(blank(page, 'length')).toHaveValue('2.4 shank');
 });
 
-test('a tip cannot be pulled ahead of its tie-in: it stays, and one sentence says why', async ({ empty, page }) => {
-  await openFly(page, empty, example('slate-runner'));
+test('a tip cannot be pulled ahead of its tie-in: it stays, and one sentence says why', async ({ house, page }) => {
+  await openFly(page, house, example('slate-runner'));
   await row(page, 'wing').click();
   await drag(page, handle(page, 'wing'), 420);
   await expect(page.getByRole('alert').filter({ hasText: 'ahead of where it is bound' })).toBeVisible();
   await expect(ride(page)).toHaveText('point-up');
 });
 
-test('a press on the drawing picks the part under it', async ({ empty, page }) => {
-  await openFly(page, empty, example('slate-runner'));
+test('a press on the drawing picks the part under it', async ({ house, page }) => {
+  await openFly(page, house, example('slate-runner'));
   await row(page, 'tail').click();
   const tip = await handle(page, 'wing').boundingBox();
   if (!tip) throw new Error('no handle');
@@ -38,8 +38,8 @@ test('a press on the drawing picks the part under it', async ({ empty, page }) =
   await expect(row(page, 'wing')).toHaveAttribute('aria-current', 'true');
 });
 
-test('a rename follows through every relation', async ({ empty, page }) => {
-  await openFly(page, empty, example('slate-runner'));
+test('a rename follows through every relation', async ({ house, page }) => {
+  await openFly(page, house, example('slate-runner'));
   await row(page, 'eyes').click();
   await page.getByLabel('name of the part').fill('balls');
   await expect(row(page, 'balls')).toBeVisible();
@@ -49,8 +49,8 @@ test('a rename follows through every relation', async ({ empty, page }) => {
   await expect(page.getByRole('alert')).toContainText('word of the relations');
 });
 
-test('a part that others lean on asks before it goes: frozen, their measures stay', async ({ empty, page }) => {
-  await openFly(page, empty, example('slate-runner'));
+test('a part that others lean on asks before it goes: frozen, their measures stay', async ({ house, page }) => {
+  await openFly(page, house, example('slate-runner'));
   await row(page, 'eyes').click();
   await page.getByRole('button', { name: 'Take it off' }).click();
   await expect(page.getByRole('dialog')).toContainText('wing, tie-in');
@@ -63,9 +63,9 @@ test('a part that others lean on asks before it goes: frozen, their measures sta
   await saved(page);
 });
 
-test('parts are dragged into another order, and copied here and to another fly', async ({ empty, page }) => {
-  await openFly(page, empty, example('ferryman'));
-  await openFly(page, empty, example('copper-eel'));
+test('parts are dragged into another order, and copied here and to another fly', async ({ house, page }) => {
+  await openFly(page, house, example('ferryman'));
+  await openFly(page, house, example('copper-eel'));
   const order = page.getByRole('list', { name: 'Parts' }).locator('[data-part]');
   await expect(order.first()).toHaveAttribute('data-part', 'bead');
   await drag(page, page.getByTitle('Drag to reorder').first(), 0, 150);
@@ -79,8 +79,8 @@ test('parts are dragged into another order, and copied here and to another fly',
   await expect(page.getByRole('status').filter({ hasText: 'tied on Ferryman too' })).toBeVisible();
 });
 
-test('the hook, its measures, thread and aim: all lengths follow', async ({ empty, page }) => {
-  await openFly(page, empty, example('rowan-ember'));
+test('the hook, its measures, thread and aim: all lengths follow', async ({ house, page }) => {
+  await openFly(page, house, example('rowan-ember'));
   await page.getByRole('button', { name: 'Hook, thread and aim' }).click();
   await expect(page.getByText('It rides point down instead')).toBeVisible();
   const hook = page.getByLabel('Hook, thread and aim').getByRole('combobox', { name: 'size' });
@@ -93,8 +93,8 @@ test('the hook, its measures, thread and aim: all lengths follow', async ({ empt
   await expect(page.getByRole('alert')).toContainText('not a unit of length');
 });
 
-test('lines, dressed, silhouette; zoom; inches everywhere; the other hand', async ({ empty, page }) => {
-  await openFly(page, empty, example('night-sexton'));
+test('lines, dressed, silhouette; zoom; inches everywhere; the other hand', async ({ house, page }) => {
+  await openFly(page, house, example('night-sexton'));
   const mode = page.getByRole('group', { name: 'How the fly is drawn' });
   const paint = (): Promise<string> =>
     page
@@ -112,7 +112,7 @@ test('lines, dressed, silhouette; zoom; inches everywhere; the other hand', asyn
   expect(seen.has(await paint())).toBe(false);
   await page.getByRole('button', { name: 'fit', exact: true }).click();
   await expect.poll(paint).toBe([...seen][2]);
-  await page.goto(`${empty.url}/settings`);
+  await page.goto(`${house.url}/settings`);
   await page.getByLabel('inches').check();
   await page.getByLabel('ft/s').check();
   await page.getByRole('radio', { name: 'comma' }).check();
@@ -123,8 +123,8 @@ test('lines, dressed, silhouette; zoom; inches everywhere; the other hand', asyn
   await expect.poll(paint).not.toBe([...seen][2]);
 });
 
-test('the drawing goes out as SVG true to scale and as PNG; the fly as its file', async ({ empty, page }) => {
-  await openFly(page, empty, example('slate-runner'));
+test('the drawing goes out as SVG true to scale and as PNG; the fly as its file', async ({ house, page }) => {
+  await openFly(page, house, example('slate-runner'));
   const out = async (item: string): Promise<{ name: string; bytes: Buffer }> => {
     await page.getByRole('heading', { level: 1 }).getByRole('button').click();
     const download = page.waitForEvent('download');
@@ -142,8 +142,8 @@ test('the drawing goes out as SVG true to scale and as PNG; the fly as its file'
   expect((await out('Save the pattern file')).name).toBe('slate-runner.fly.json');
 });
 
-test('on paper: true size with a bar to prove it, and the parts', async ({ empty, page }) => {
-  await openFly(page, empty, example('slate-runner'));
+test('on paper: true size with a bar to prove it, and the parts', async ({ house, page }) => {
+  await openFly(page, house, example('slate-runner'));
   await page.evaluate(() => {
     window.dispatchEvent(new Event('beforeprint'));
   });

@@ -69,6 +69,8 @@ async function backupOf({ url }: Boathouse): Promise<Buffer> {
 class SharedHouse {
   readonly house = new Boathouse(['--seed']);
   private readonly as: { full?: Buffer; empty?: Buffer } = {};
+  /** Whether its drawers are as they were at first and nothing but flies has come. */
+  private hasFliesAlone = false;
 
   /** What an empty box and the boathouse's are, each as a backup. */
   async start(): Promise<void> {
@@ -79,8 +81,16 @@ class SharedHouse {
     await bare.close();
   }
 
+  /** As it is, where its stories have only laid flies in. */
+  async room(): Promise<Boathouse> {
+    if (!this.hasFliesAlone) await this.reset('empty');
+    this.hasFliesAlone = true;
+    return this.house;
+  }
+
   async reset(to: 'full' | 'empty'): Promise<Boathouse> {
     const { house } = this;
+    this.hasFliesAlone = false;
     if (!house.isUp) await house.start();
     const response = await fetch(`${house.url}/api/backup/restore`, {
       method: 'POST',
@@ -95,6 +105,8 @@ class SharedHouse {
 interface Own {
   /** A server with the flies and drawers of the boathouse, to change at will. */
   readonly own: Boathouse;
+  /** A server with nominal drawers, for stories of the flies they lay in themselves; those of others may lie in the box, and nothing else is changed. */
+  readonly house: Boathouse;
   /** A server with an empty box. */
   readonly empty: Boathouse;
 }
@@ -116,6 +128,9 @@ export const test = base.extend<Own, Shared>({
     });
     await use(page);
     expect(wrong).toEqual([]);
+  },
+  house: async ({ shared }, use) => {
+    await use(await shared.room());
   },
   empty: async ({ shared }, use) => {
     await use(await shared.reset('empty'));

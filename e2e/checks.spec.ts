@@ -3,10 +3,10 @@ import { blank, example, expect, openFly, row, saved, test, toBox, typed } from 
 const check = (page: import('@playwright/test').Page, code: string) => page.locator(`[data-check="${code}"]`);
 
 test('three checks are settled by keyboard: each fix is shown on the drawing before it is taken', async ({
-  empty,
+  house,
   page,
 }) => {
-  await openFly(page, empty, example('rowan-ember'));
+  await openFly(page, house, example('rowan-ember'));
   await expect(page.getByTestId('checks')).toContainText('2 to settle');
   await page.keyboard.press('x');
   await test.step('the tail follows its school again: shown, left, shown, taken', async () => {
@@ -40,10 +40,10 @@ test('three checks are settled by keyboard: each fix is shown on the drawing bef
 });
 
 test('a check is left as it is with a reason, which is kept with the fly; without one it is not', async ({
-  empty,
+  house,
   page,
 }) => {
-  await openFly(page, empty, example('rowan-ember'));
+  await openFly(page, house, example('rowan-ember'));
   await row(page, 'tail').click();
   const nip = check(page, 'length.foul');
   await nip.getByRole('button', { name: 'Leave it, and say why' }).click();
@@ -62,8 +62,8 @@ test('a check is left as it is with a reason, which is kept with the fly; withou
   await expect(page.getByTestId('checks')).toContainText('2 to settle');
 });
 
-test('a part leaves its school and rejoins it; the whole fly follows another', async ({ empty, page }) => {
-  await openFly(page, empty, example('peat-lantern'));
+test('a part leaves its school and rejoins it; the whole fly follows another', async ({ house, page }) => {
+  await openFly(page, house, example('peat-lantern'));
   await row(page, 'tail').click();
   const standing = page.getByTestId('standing');
   await expect(standing).toContainText('Mobile gives 0.85 body to 1.6 shank');

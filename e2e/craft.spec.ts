@@ -9,10 +9,10 @@ const inTurn = async (page: Page, ...keys: string[]): Promise<string[]> =>
   (await steps(page)).filter((key) => keys.includes(key));
 
 test('a nymph with case and legs: the case is tied in, thorax and legs made, and it is folded over them', async ({
-  empty,
+  house,
   page,
 }) => {
-  await openFly(page, empty, example('night-sexton'));
+  await openFly(page, house, example('night-sexton'));
   await page.keyboard.press('4');
   await expect(stepOf(page, 'case/over')).toBeAttached();
   const order = ['case/catch', 'thorax', 'legs', 'case/over'];
@@ -33,12 +33,12 @@ test('a nymph with case and legs: the case is tied in, thorax and legs made, and
   expect(await findings(page)).toEqual([]);
 });
 
-test('eyes slid back leave wire in front, and a strip is tied in there', async ({ empty, page }) => {
+test('eyes slid back leave wire in front, and a strip is tied in there', async ({ house, page }) => {
   const fly = example('slate-runner');
   const parts = fly.parts.map((part) =>
     part['id'] === 'wing' ? { ...part, at: 'eyes.front - 1 mm', side: 'top' } : part,
   );
-  await openFly(page, empty, { ...fly, parts });
+  await openFly(page, house, { ...fly, parts });
   await page.locator('[data-part="eyes"]').click();
   await write(page, 'place', 'station 4');
   await page.keyboard.press('Enter');
@@ -49,8 +49,8 @@ test('eyes slid back leave wire in front, and a strip is tied in there', async (
   await expect(page.getByTestId('tying-sheet')).not.toContainText('nothing can be tied');
 });
 
-test('another way changes the steps, and a beginner has the techniques written out', async ({ empty, page }) => {
-  await openFly(page, empty, example('slate-runner'));
+test('another way changes the steps, and a beginner has the techniques written out', async ({ house, page }) => {
+  await openFly(page, house, example('slate-runner'));
   await page.keyboard.press('4');
   await expect(stepOf(page, 'wing/catch')).toContainText('bind the bare skin there');
   expect(await inTurn(page, 'wing/catch', 'body', 'wing/over')).toEqual(['wing/catch', 'body', 'wing/over']);
@@ -60,7 +60,7 @@ test('another way changes the steps, and a beginner has the techniques written o
   const sheet = page.getByTestId('tying-sheet');
   await expect(sheet).not.toContainText('Pinch wrap: Hold it on top');
   const back = page.url();
-  await page.goto(`${empty.url}/settings`);
+  await page.goto(`${house.url}/settings`);
   await page.getByRole('radio', { name: /for a beginner/ }).check();
   await page.goto(back);
   await expect(sheet).toContainText('Pinch wrap: Hold it on top');

@@ -48,8 +48,8 @@ test('ten eyes are weighed together, a verdict moves, and is taken back', async 
   await expect(cell(page, 'brass dumbbell 4 mm', 'massMg')).toContainText('of 10');
 });
 
-test('on the bench a reading lands in the blank that has the focus', async ({ empty, page }) => {
-  await openFly(page, empty, example('ferryman'));
+test('on the bench a reading lands in the blank that has the focus', async ({ house, page }) => {
+  await openFly(page, house, example('ferryman'));
   await page.getByTitle(/change the hook/).click();
   const shank = page.getByTestId('platform').getByLabel('measured shank', { exact: true });
   await page.keyboard.press('m');
@@ -82,12 +82,12 @@ test('lead eyes are swapped for lead-free ones that tip as firmly: one size up, 
 });
 
 test('a single becomes a double, a tube, a shank with a trailing hook; what cannot follow is listed', async ({
-  empty,
+  house,
   page,
 }) => {
   const fly = example('copper-eel');
   const [first, ...rest] = fly.parts;
-  await openFly(page, empty, {
+  await openFly(page, house, {
     ...fly,
     parts: [
       first,

@@ -15,8 +15,9 @@ export default defineConfig({
   updateSnapshots: 'none',
   reporter: [['list'], ['json', { outputFile: '../test-results/playwright.json' }]],
   workers: 2,
-  timeout: 120_000,
-  expect: { timeout: 15_000 },
+  // No story waits for time: these end what hangs, on a machine that does something else too.
+  timeout: 240_000,
+  expect: { timeout: 60_000 },
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: {

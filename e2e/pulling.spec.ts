@@ -6,10 +6,10 @@ const fromAbove = (page: Page, name: string) => page.locator(`[data-grip="${name
 const words = (page: Page) => page.getByTestId('pull-words');
 
 test('tie-ins, spans, eyes and clumps are pulled in profile and plan, and what leans on them follows', async ({
-  empty,
+  house,
   page,
 }) => {
-  await openFly(page, empty, example('slate-runner'));
+  await openFly(page, house, example('slate-runner'));
   await test.step('eyes slide along the shank in the plan; the wing tied in behind them goes too', async () => {
     await row(page, 'eyes').click();
     const wingBefore = await grip(page, 'wing tip').getAttribute('aria-valuenow');
@@ -45,8 +45,8 @@ test('tie-ins, spans, eyes and clumps are pulled in profile and plan, and what l
   await saved(page);
 });
 
-test('a pull rests on what it meets and says so; Ctrl frees it', async ({ empty, page }) => {
-  await openFly(page, empty, {
+test('a pull rests on what it meets and says so; Ctrl frees it', async ({ house, page }) => {
+  await openFly(page, house, {
     ...example('slate-runner'),
     parts: [
       {
@@ -83,10 +83,10 @@ test('a pull rests on what it meets and says so; Ctrl frees it', async ({ empty,
 });
 
 test('all of it by keyboard: from handle to handle, by steps and by stations, and the head space', async ({
-  empty,
+  house,
   page,
 }) => {
-  await openFly(page, empty, example('slate-runner'));
+  await openFly(page, house, example('slate-runner'));
   await row(page, 'wing').click();
   await grip(page, 'wing tip').focus();
   await page.keyboard.press('Tab');
@@ -104,8 +104,8 @@ test('all of it by keyboard: from handle to handle, by steps and by stations, an
   await expect(page.getByRole('textbox', { name: 'head space' })).toHaveValue(/mm$/);
 });
 
-test('two schools are laid over one fly as outlines, with what differs and why', async ({ empty, page }) => {
-  await openFly(page, empty, example('rowan-ember'));
+test('two schools are laid over one fly as outlines, with what differs and why', async ({ house, page }) => {
+  await openFly(page, house, example('rowan-ember'));
   await page.getByRole('button', { name: /^Hook, thread/ }).click();
   await page.getByLabel('school compared with').selectOption('Compact');
   await expect(page.getByTestId('outlines').locator('text')).toHaveText(['Mobile', 'Compact']);

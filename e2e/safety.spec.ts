@@ -14,10 +14,10 @@ import {
 } from './boathouse.ts';
 
 test('what reckons breaks down: it is said, started again, and the figures are of the fly as it is', async ({
-  empty,
+  house,
   page,
 }) => {
-  await openFly(page, empty, example('slate-runner'));
+  await openFly(page, house, example('slate-runner'));
   const verdict = page.getByLabel('Verdict');
   await expect(verdict).toContainText('cm/s');
   const dry = verdict.getByText(/weight dry/).locator('xpath=../..');
@@ -37,32 +37,32 @@ test('what reckons breaks down: it is said, started again, and the figures are o
   await saved(page);
 });
 
-test('a browser that keeps nothing more costs what stands on the device, never the save', async ({ empty, page }) => {
+test('a browser that keeps nothing more costs what stands on the device, never the save', async ({ house, page }) => {
   await page.addInitScript(() => {
     Storage.prototype.setItem = () => {
       throw new DOMException('full', 'QuotaExceededError');
     };
   });
-  const id = await openFly(page, empty, example('peat-lantern'));
+  const id = await openFly(page, house, example('peat-lantern'));
   await row(page, 'tail').click();
   await write(page, 'length', '25 mm');
   await expect(page.getByText(/This browser keeps nothing more/)).toBeVisible();
   await saved(page);
-  const { file } = (await (await page.request.get(`${empty.url}/api/flies/${id}`)).json()) as {
+  const { file } = (await (await page.request.get(`${house.url}/api/flies/${id}`)).json()) as {
     file: { parts: { id: string; length?: string }[] };
   };
   expect(file.parts.find((part) => part.id === 'tail')?.length).toBe('25 mm');
 });
 
-test('a fly put in the trash elsewhere: what was done waits, and brings it back', async ({ empty, page }) => {
-  const id = await openFly(page, empty, example('peat-lantern'));
-  await page.request.delete(`${empty.url}/api/flies/${id}`);
+test('a fly put in the trash elsewhere: what was done waits, and brings it back', async ({ house, page }) => {
+  const id = await openFly(page, house, example('peat-lantern'));
+  await page.request.delete(`${house.url}/api/flies/${id}`);
   await row(page, 'tail').click();
   await write(page, 'length', '25 mm');
   const dialog = page.getByRole('dialog', { name: 'No longer in the box' });
   await dialog.getByRole('button', { name: /Take it out of the trash/ }).click();
   await saved(page);
-  const flies = (await (await page.request.get(`${empty.url}/api/flies`)).json()) as { id: string }[];
+  const flies = (await (await page.request.get(`${house.url}/api/flies`)).json()) as { id: string }[];
   expect(flies.map((each) => each.id)).toEqual([id]);
 });
 

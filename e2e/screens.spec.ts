@@ -52,10 +52,10 @@ test('dialogs: the first field has the keyboard, no key acts behind, Back closes
 });
 
 test('the bar: digits walk the views one sees, the name renames, the state of saving is the way back', async ({
-  empty,
+  house,
   page,
 }) => {
-  await openFly(page, empty, example('slate-runner'));
+  await openFly(page, house, example('slate-runner'));
   for (const [digit, view] of [
     ['2', 'Balance'],
     ['3', 'Sizes'],
@@ -248,10 +248,10 @@ test.describe('on a phone at the vise', () => {
 });
 
 test('undo lives through a reload, a version is kept by its name, and the history speaks in words', async ({
-  empty,
+  house,
   page,
 }) => {
-  await openFly(page, empty, example('slate-runner'));
+  await openFly(page, house, example('slate-runner'));
   await row(page, 'tail').click();
   const before = await blank(page, 'length').inputValue();
   await write(page, 'length', '0.9 shank');
@@ -281,10 +281,10 @@ test('undo lives through a reload, a version is kept by its name, and the histor
 
 test('a part is found by what it is called and by its material, a command by other words, a fly by its name', async ({
   demo,
-  empty,
+  house,
   page,
 }) => {
-  await openFly(page, empty, example('slate-runner'));
+  await openFly(page, house, example('slate-runner'));
   const dialog = page.getByRole('dialog');
   await page.keyboard.press('a');
   await typed(page, 'squirel wing');
@@ -307,12 +307,12 @@ test('a part is found by what it is called and by its material, a command by oth
 });
 
 test('the weight finder shows what it finds as it comes, can be stopped, and begins from what the fly is meant for', async ({
-  empty,
+  house,
   page,
 }) => {
   const file = { ...example('slate-runner'), intent: { ride: 'point-up', current: '300 mm/s', sink: 'fast' } };
-  const id = await openFly(page, empty, file);
-  await page.goto(`${empty.url}/fly/${id}/balance`);
+  const id = await openFly(page, house, file);
+  await page.goto(`${house.url}/fly/${id}/balance`);
   await expect(page.getByTestId('said')).toContainText('Rides');
   await page.keyboard.press('f');
   const finder = page.getByRole('region', { name: 'Weight finder' });
@@ -345,13 +345,13 @@ test('the weight finder shows what it finds as it comes, can be stopped, and beg
 });
 
 test('one cause is one check; what a fix brings is said before it is taken, and what mends that in turn', async ({
-  empty,
+  house,
   page,
 }) => {
   const file = example('slate-runner');
   const tail = file.parts.find((each) => each['id'] === 'tail');
   if (tail) tail['length'] = '3 shank';
-  await openFly(page, empty, file);
+  await openFly(page, house, file);
   await page.keyboard.press('x');
   const foul = page.locator('[data-check="length.foul"]');
   await expect(foul).toHaveCount(1);

@@ -2,10 +2,10 @@ import { readFileSync } from 'node:fs';
 import { example, expect, findings, holdAndMove, openFly, saved, test, toBox, typed } from './boathouse.ts';
 
 test('the flash comes too late: it is told on the bench and the sheet, and the fix is taken', async ({
-  empty,
+  house,
   page,
 }) => {
-  await openFly(page, empty, example('slate-runner'));
+  await openFly(page, house, example('slate-runner'));
   await page.locator('[data-part=flash]').click();
   await page.keyboard.press(']');
   await page.keyboard.press('x');
@@ -29,8 +29,8 @@ test('the flash comes too late: it is told on the bench and the sheet, and the f
   await expect(settle).toBeHidden();
 });
 
-test('a step is taken to another place by keyboard and by drag, and the part with it', async ({ empty, page }) => {
-  const id = await openFly(page, empty, example('slate-runner'));
+test('a step is taken to another place by keyboard and by drag, and the part with it', async ({ house, page }) => {
+  const id = await openFly(page, house, example('slate-runner'));
   await page.keyboard.press('4');
   const order = async (): Promise<string[]> => {
     const keys = await page
@@ -55,7 +55,7 @@ test('a step is taken to another place by keyboard and by drag, and the part wit
   await expect.poll(async () => [...new Set(await order())]).toEqual(['tail', 'flash', 'weight']);
   await page.mouse.up();
   const kept = async (): Promise<string[]> => {
-    const { file } = (await (await page.request.get(`${empty.url}/api/flies/${id}`)).json()) as {
+    const { file } = (await (await page.request.get(`${house.url}/api/flies/${id}`)).json()) as {
       file: { parts: { id: string }[] };
     };
     return file.parts.map((part) => part.id).filter((part) => ['weight', 'tail', 'flash'].includes(part));
@@ -85,8 +85,8 @@ test('the sheet is printed and read back: every step, every cut length', async (
   expect(page1).toBeDefined();
 });
 
-test('a fly is tied at the vise by keyboard alone, with a reload in the middle', async ({ empty, page, browser }) => {
-  await openFly(page, empty, example('otters-lamp'));
+test('a fly is tied at the vise by keyboard alone, with a reload in the middle', async ({ house, page, browser }) => {
+  await openFly(page, house, example('otters-lamp'));
   await page.keyboard.press('4');
   await expect(page.getByTestId('tying-sheet')).toBeVisible();
   await page.keyboard.press('g');

@@ -41,6 +41,8 @@ export async function buildAll({ web = true } = {}) {
     },
     outdir: 'server/dist',
     outExtension: { '.js': '.mjs' },
+    // What is loaded when it is first asked for stays a file of its own.
+    splitting: true,
     packages: 'external',
     alias: { '@jobbet/core': './core/src', '@jobbet/print': './print/src' },
   });

@@ -46,8 +46,10 @@ export function solverPool({
 }: { readonly threads?: number; readonly limitMs?: number } = {}): Solvers {
   const pool = new Piscina({
     filename: existsSync(BUNDLED) ? BUNDLED : FROM_SOURCE,
-    minThreads: threads,
+    // One stands ready; the others start as they are needed, and stay.
+    minThreads: 1,
     maxThreads: threads,
+    idleTimeout: Infinity,
     concurrentTasksPerWorker: 1,
   });
   const turns = new Turns(threads, MOST_WAITING);

@@ -13,8 +13,6 @@ import {
 import { summarySchema, type FlySummary, type Listed, listedOf, summarise } from '@jobbet/core/contract';
 import type { Page } from '@jobbet/core/drawing';
 import { orderWords, type SheetPaper as Paper } from '@jobbet/core/tying';
-import { pagesPdf } from '@jobbet/print/pdf';
-import { sheetPdf } from '@jobbet/print/sheet';
 
 /** On what, from which side and in which units a sheet is printed. */
 export type SheetPaper = Omit<Paper, 'textWidth'>;
@@ -87,10 +85,18 @@ function readAndSolve(value: unknown, tables: Drawers): Outcome<ReadFly> {
   return good({ file: file.value, summary: summary.data, listed: listedOf(file.value) });
 }
 
+/** What prints is loaded once it is asked for: most threads never print. */
+const printing = {
+  sheet: () => import('@jobbet/print/sheet'),
+  pages: () => import('@jobbet/print/pdf'),
+};
+
 async function sheetOf(value: unknown, tables: Drawers, paper: SheetPaper): Promise<Outcome<Uint8Array>> {
   const file = readFlyValue(value);
   const solved = file.ok ? solveFly(file.value, tables) : file;
-  return solved.ok ? good(await sheetPdf(solved.value, tables, paper)) : solved;
+  if (!solved.ok) return solved;
+  const { sheetPdf } = await printing.sheet();
+  return good(await sheetPdf(solved.value, tables, paper));
 }
 
 const WORK: {
@@ -106,7 +112,7 @@ const WORK: {
     return solved.ok ? good(reportFly(solved.value)) : solved;
   },
   sheet: ({ value, paper }, tables) => sheetOf(value, tables, paper),
-  pages: ({ pages, title }) => pagesPdf(pages, title),
+  pages: async ({ pages, title }) => (await printing.pages()).pagesPdf(pages, title),
   figures: ({ files }, tables) => files.map((value) => readAndSolve(value, tables)),
 };
 

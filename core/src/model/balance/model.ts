@@ -123,15 +123,17 @@ export function speedFor(load: (speed: number) => number, target: number, most: 
       if (!(load(most) > target)) return Infinity;
       topKnown = true;
     }
-    const slope =
-      lastLoad > 0 && now > 0 && speed !== lastSpeed ? Math.log(now / lastLoad) / Math.log(speed / lastSpeed) : 1.8;
+    const measured = lastLoad > 0 && now > 0 && speed !== lastSpeed;
+    const slope = measured ? Math.log(now / lastLoad) / Math.log(speed / lastSpeed) : 1.8;
     let next = now > 0 ? speed * (target / now) ** (1 / Math.min(3, Math.max(0.6, slope))) : (low + high) / 2;
+    // A secant on a measured slope that moves so little lands far nearer than it moved.
+    let enough = measured && slope > 0.6 && slope < 3 ? 1e-3 : 5e-5;
     if (next >= most) {
       if (topKnown || load(most) > target) topKnown = true;
       else return Infinity;
     }
-    if (!(next > low && next < high)) next = (low + high) / 2;
-    if (Math.abs(next - speed) < 5e-5 * next) return next;
+    if (!(next > low && next < high)) [next, enough] = [(low + high) / 2, 5e-5];
+    if (Math.abs(next - speed) < enough * next) return next;
     [lastSpeed, lastLoad] = [speed, now];
     speed = next;
   }

@@ -22,29 +22,63 @@ export interface ProjectionOptions {
   readonly beyondCore?: boolean;
 }
 
-const MOST = 256;
-const low = new Float64Array(MOST);
-const high = new Float64Array(MOST);
-const shade = new Float64Array(MOST);
-const across = new Float64Array(MOST);
-const aft = new Float64Array(MOST);
-const ballOf = new Float64Array(MOST);
-const eventAt = new Float64Array(2 * MOST);
-/** k where interval k begins, ~k where it ends. */
-const eventOf = new Int32Array(2 * MOST);
+/** The intervals of the cell that is being summed, and their ends in order. */
+let low = new Float64Array(0);
+let high = new Float64Array(0);
+let shade = new Float64Array(0);
+let across = new Float64Array(0);
+let aft = new Float64Array(0);
+let ballOf = new Float64Array(0);
+let eventAt = new Float64Array(0);
 
-function sortEvents(count: number): void {
-  for (let i = 1; i < count; i++) {
-    const at = eventAt[i] as number;
-    const of = eventOf[i] as number;
+function makeRoom(intervals: number): void {
+  if (intervals <= low.length) return;
+  const most = Math.max(256, 2 * intervals);
+  [low, high, shade, across, aft, ballOf] = Array.from({ length: 6 }, () => new Float64Array(most)) as [
+    Float64Array<ArrayBuffer>,
+    Float64Array<ArrayBuffer>,
+    Float64Array<ArrayBuffer>,
+    Float64Array<ArrayBuffer>,
+    Float64Array<ArrayBuffer>,
+    Float64Array<ArrayBuffer>,
+  ];
+  eventAt = new Float64Array(2 * most);
+}
+
+/** For each ellipse of a table two ends of intervals, by cells: k where the cell's interval k begins, ~k where it ends. */
+function endsOf({ cells, first }: CellTable): Int32Array {
+  const ends = new Int32Array(2 * (first[cells] as number));
+  for (let c = 0; c < cells; c++)
+    for (let i = first[c] as number, k = 0; i < (first[c + 1] as number); i++, k++) {
+      ends[2 * i] = k;
+      ends[2 * i + 1] = ~k;
+    }
+  return ends;
+}
+
+/** The ends as they lay when a table was last projected: from one roll or speed to the next hardly one has to move. */
+const lastOrders = new WeakMap<CellTable, Int32Array>();
+
+function orderFor(table: CellTable): Int32Array {
+  let order = lastOrders.get(table);
+  if (!order) lastOrders.set(table, (order = endsOf(table)));
+  return order;
+}
+
+/** Puts ends in their order along the line; where two lie together by their numbers, so that the order never tells what it was before. */
+function sortEnds(ends: Int32Array, from: number, count: number): void {
+  for (let i = 0; i < count; i++) {
+    const end = ends[from + i] as number;
+    const at = (end >= 0 ? low[end] : high[~end]) as number;
     let j = i - 1;
-    while (j >= 0 && (eventAt[j] as number) > at) {
-      eventAt[j + 1] = eventAt[j] as number;
-      eventOf[j + 1] = eventOf[j] as number;
-      j--;
+    for (; j >= 0; j--) {
+      const before = eventAt[j] as number;
+      if (before < at || (before === at && (ends[from + j] as number) > end)) break;
+      eventAt[j + 1] = before;
+      ends[from + j + 1] = ends[from + j] as number;
     }
     eventAt[j + 1] = at;
-    eventOf[j + 1] = of;
+    ends[from + j + 1] = end;
   }
 }
 
@@ -84,21 +118,22 @@ export function project(
 ): Silhouette {
   const out = emptyLike(table.cells);
   const speed = options.speedMmS ?? 0;
-  const cos = Math.cos(theta);
-  const sin = Math.sin(theta);
+  const [cos, sin] = [Math.cos(theta), Math.sin(theta)];
   // ζ = y·sinθ + z·cosθ, η = y·cosθ − z·sinθ: one pair of weights serves both views.
   const side = view === 'side';
   const wy = side ? sin : cos;
   const wz = side ? cos : -sin;
-  const only = options.only ?? null;
+  const { only = null, beyondCore: beyond = false } = options;
   const thin = speed > 0 ? narrowingOf(speed) : null;
-  const beyond = options.beyondCore === true;
   const { first, y, z, semiY, semiZ, turn, opacity, softness, ballMm, leastSemi, coreSemi, shiftX, shiftY, shiftZ } =
     table;
+  // What counts is numbered anew where some is left out.
+  const ends = only === null ? orderFor(table) : endsOf(table);
   for (let c = 0; c < table.cells; c++) {
     let n = 0;
-    const to = first[c + 1] as number;
-    for (let i = first[c] as number; i < to; i++) {
+    const [from, to] = [first[c] as number, first[c + 1] as number];
+    makeRoom(to - from);
+    for (let i = from; i < to; i++) {
       if (only !== null && only[i] === 0) continue;
       let uy = wy;
       let uz = wz;
@@ -121,7 +156,8 @@ export function project(
       ballOf[n] = ballMm[i] as number;
       n++;
     }
-    if (n > 0) sumCell(out, c, n);
+    if (n === 1) sumOne(out, c);
+    else if (n > 1) sumMany(out, c, n, ends, 2 * from);
   }
   return out;
 }
@@ -134,12 +170,6 @@ function widestBall(n: number, mid: number): number {
     if ((ballOf[k] as number) > widest && mid >= (low[k] as number) && mid <= (high[k] as number))
       widest = ballOf[k] as number;
   return widest;
-}
-
-/** Adds up one cell: walks from interval end to interval end, keeping what covers the stretch between. */
-function sumCell(out: Silhouette, c: number, n: number): void {
-  if (n === 1) sumOne(out, c);
-  else sumMany(out, c, n);
 }
 
 /** What a single interval shows. */
@@ -157,15 +187,10 @@ function sumOne(out: Silhouette, c: number): void {
   }
 }
 
+/** Adds up one cell: walks from interval end to interval end, keeping what covers the stretch between. @param ends the cell's, from `base` on, in any order */
 // oxlint-disable-next-line max-lines-per-function -- the innermost loop of a solve: its running sums stay in local variables
-function sumMany(out: Silhouette, c: number, n: number): void {
-  for (let k = 0; k < n; k++) {
-    eventAt[2 * k] = low[k] as number;
-    eventOf[2 * k] = k;
-    eventAt[2 * k + 1] = high[k] as number;
-    eventOf[2 * k + 1] = ~k;
-  }
-  sortEvents(2 * n);
+function sumMany(out: Silhouette, c: number, n: number, ends: Int32Array, base: number): void {
+  sortEnds(ends, base, 2 * n);
   let b = 0,
     moment = 0,
     load = 0,
@@ -180,7 +205,7 @@ function sumMany(out: Silhouette, c: number, n: number): void {
     shift = 0,
     shiftX = 0;
   for (let e = 0; e + 1 < 2 * n; e++) {
-    const event = eventOf[e] as number;
+    const event = ends[base + e] as number;
     const from = eventAt[e] as number;
     if (event >= 0) {
       const o = shade[event] as number;
