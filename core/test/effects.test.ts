@@ -43,6 +43,7 @@ const palmer = without(
 const gloss = { id: 'gloss', role: 'finish', construction: 'coat', material: 'varnish', over: 'other', layers: 1 };
 const other = body({ id: 'other', diameter: '3 mm', from: 'station 9', to: 'station 7' });
 
+const stalked = eyes({ shape: 'stalked', material: 'nylon', diameter: '2 mm' });
 const tinsel = without(body({ material: 'flat tinsel', width: '1 mm' }), 'diameter');
 const brush = body({ material: 'spun brush' });
 
@@ -57,6 +58,10 @@ const CHANGES: Record<string, Record<string, readonly [Loose, Loose]>> = {
     length: [bead, { ...bead, length: '5 mm' }],
     mass: [eyes(), eyes({ mass: '0.5 g' })],
     slotted: [roundBead, { ...roundBead, slotted: true }],
+    faces: [eyes(), eyes({ faces: 'flat' })],
+    stalk: [stalked, { ...stalked, stalk: '6 mm' }],
+    angle: [stalked, { ...stalked, angle: '50 deg' }],
+    toward: [stalked, { ...stalked, toward: 'front' }],
   },
   wrap: {
     from: [body(), body({ from: 'barb' })],
@@ -71,6 +76,10 @@ const CHANGES: Record<string, Record<string, readonly [Loose, Loose]>> = {
     thickness: [tinsel, { ...tinsel, thickness: '0.06 mm' }],
     density: [brush, { ...brush, density: 'dense' }],
     dubbed: [body({ material: 'loose dubbing' }), body({ material: 'loose dubbing', dubbed: 'loop' })],
+    with: [
+      body({ material: 'tight dubbing', dubbed: 'loop' }),
+      body({ material: 'tight dubbing', dubbed: 'loop', with: 'flat tinsel' }),
+    ],
     on: [weightWire({ on: 'bare' }), weightWire({ on: 'thread' })],
     over: [rib({ over: 'hackle' }), rib({ over: 'under' })],
     direction: [rib(), rib({ direction: 'counter' })],
@@ -84,6 +93,7 @@ const CHANGES: Record<string, Record<string, readonly [Loose, Loose]>> = {
     length: [tail(), tail({ length: '1.2 shank' })],
     tip: [tail(), without(tail({ tip: 'bend + 20 mm' }), 'length')],
     angle: [tail(), tail({ angle: '10 deg' })],
+    toward: [tail({ at: 'station 3' }), tail({ at: 'station 3', toward: 'front' })],
     ends: [tail(), tail({ ends: 'staggered' })],
     stacked: [tail(), tail({ stacked: true })],
     support: [tail(), tail({ support: 'loop' })],

@@ -5,7 +5,7 @@ import { partName } from '../tying/index.ts';
 import { found, partsOf, type Checking, type Check, type Found } from './types.ts';
 
 const mm = (value: number): string => `${formatNumber(value, 1)} mm`;
-const PAIRS: ReadonlySet<string> = new Set(['dumbbell', 'bead-chain', 'plastic']);
+const PAIRS: ReadonlySet<string> = new Set(['dumbbell', 'bead-chain', 'plastic', 'stalked']);
 
 /** Which way up the fly is meant to ride, or does. */
 const rides = ({ file, laid }: Checking): string => file.intent?.ride ?? laid.tight.ride;

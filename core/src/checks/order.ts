@@ -1,4 +1,4 @@
-import { brokenBy, constraintsOf, type OrderCode, mended, partName } from '../tying/index.ts';
+import { be, brokenBy, constraintsOf, type OrderCode, mended, partName } from '../tying/index.ts';
 import { found, type Check, type Found } from './types.ts';
 
 /** What a broken order is told as, and why it matters. */
@@ -9,7 +9,7 @@ const WORDS: Readonly<Record<OrderCode, readonly [words: (before: string, after:
       'A bead or cone is slid over the point before the thread is started.',
     ],
     'order.weight': [
-      (weight, after) => `the ${weight} is wound after the ${after} that covers it`,
+      (weight, after) => `the ${weight} ${be(weight)} wound after the ${after} that covers it`,
       'Weight lies under what covers it; wound over a body it slides and shows.',
     ],
     'order.eyes': [
@@ -18,11 +18,11 @@ const WORDS: Readonly<Record<OrderCode, readonly [words: (before: string, after:
       'Eyes go on early where something is bound in front of them: the crossing turns need a bare shank.',
     ],
     'order.rear': [
-      (rear, after) => `the ${rear} is tied in after the ${after} that covers its tie-in`,
+      (rear, after) => `the ${rear} ${be(rear)} tied in after the ${after} that covers its tie-in`,
       'What is tied in at the rear is covered by the body; later it sits on the body as a bump.',
     ],
     'order.rib': [
-      (rib, after) => `the ${rib} is tied in after the ${after} it crosses`,
+      (rib, after) => `the ${rib} ${be(rib)} tied in after the ${after} it crosses`,
       'A rib is caught at the rear under the body and wound over it; tied in later its end has nothing to lie under.',
     ],
     'order.palmer': [
@@ -30,23 +30,23 @@ const WORDS: Readonly<Record<OrderCode, readonly [words: (before: string, after:
       'A hackle wound from the rear is caught there by its tip before the body is wound.',
     ],
     'order.body': [
-      (body, after) => `the ${after} is wound along the ${body} before that is there`,
+      (body, after) => `the ${after} ${be(after)} wound along the ${body} before that is there`,
       'A hackle from the front runs over the body: the body comes first.',
     ],
     'order.wing': [
-      (before, wing) => `the ${wing} is tied in before the ${before} is wound`,
+      (before, wing) => `the ${wing} ${be(wing)} tied in before the ${before} ${be(before)} wound`,
       'A wing tied in first lies in the way of every turn behind it.',
     ],
     'order.layers': [
-      (under, over) => `the ${over} is tied in before the ${under} that lies under it`,
+      (under, over) => `the ${over} ${be(over)} tied in before the ${under} that lies under it`,
       'Under-wing, wing, over-wing: each lies on the last.',
     ],
     'order.hackle': [
-      (before, hackle) => `the ${hackle} is wound before the ${before} behind it`,
+      (before, hackle) => `the ${hackle} ${be(hackle)} wound before the ${before} behind it`,
       'A collar or throat is wound in front of a finished body; otherwise the body is wound into its fibres.',
     ],
     'order.head': [
-      (part, head) => `the ${part} is tied in after the ${head} is built`,
+      (part, head) => `the ${part} ${be(part)} tied in after the ${head} ${be(head)} built`,
       'Nothing can be tied in once the head is built.',
     ],
     'order.cheek': [
@@ -54,7 +54,7 @@ const WORDS: Readonly<Record<OrderCode, readonly [words: (before: string, after:
       'Cheeks come last, so that nothing pushes them aside.',
     ],
     'order.coat': [
-      (part, coat) => `the ${coat} is laid before the ${part} it covers`,
+      (part, coat) => `the ${coat} ${be(coat)} laid before the ${part} it covers`,
       'A coat lies on what is finished.',
     ],
     'order.piece': [

@@ -191,10 +191,15 @@ export function gripBy(laid: LaidFly, id: string): Grip | undefined {
   return part && partGrips(part).find((each) => each.id === id);
 }
 
+/** So little reach along the shank is taken as this much, whichever way it lies. */
+const LEAST_REACH = 0.05;
+const awayFromNothing = (reach: number): number =>
+  Math.abs(reach) >= LEAST_REACH ? reach : reach < 0 ? -LEAST_REACH : LEAST_REACH;
+
 /** mm of free length for one mm that a part's tip moves along the shank. */
 function lengthPerMm(part: LaidPart): number {
   const { tipMm, endMm, lengthMm } = part.extent;
-  return tipMm === null || lengthMm <= 0 ? 1 : 1 / Math.max(0.05, (tipMm - endMm) / lengthMm);
+  return tipMm === null || lengthMm <= 0 ? 1 : 1 / awayFromNothing((tipMm - endMm) / lengthMm);
 }
 
 /** mm along the wire for one mm along the shank, for what is tied in round the bend. */

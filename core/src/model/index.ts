@@ -22,7 +22,7 @@ export { type Bounds, boundsOf, reachOf } from './geometry/bounds.ts';
 export { PLAN_UP, PROFILE_UP, extentOf, outlineOf } from './geometry/outline.ts';
 export { project, sumSilhouette } from './geometry/silhouette.ts';
 export { type Askew } from './parts/askew.ts';
-export { discVolume } from './parts/ballShapes.ts';
+export { discVolume, FACES, STALK } from './parts/ballShapes.ts';
 export { type CoatCut, type FreeLine, type PartForm } from './parts/forms.ts';
 export { windingRank } from './parts/registry.ts';
 export { type Ellipse, type Section, type Vec3 } from './platform/section.ts';

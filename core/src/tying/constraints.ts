@@ -37,7 +37,7 @@ const NEAR_MM = 0.8;
 
 const isBead = ({ file }: LaidPart): boolean =>
   file.construction === 'ball' && (file.shape === 'bead' || file.shape === 'cone');
-const PAIRS: ReadonlySet<string> = new Set(['dumbbell', 'bead-chain', 'plastic']);
+const PAIRS: ReadonlySet<string> = new Set(['dumbbell', 'bead-chain', 'plastic', 'stalked']);
 /** A pair of eyes, which thread binds crosswise; beads are slid on and discs glued. */
 export const isPair = ({ file }: LaidPart): boolean => file.construction === 'ball' && PAIRS.has(file.shape);
 /** Needs no thread: beads that slide on, and weight wire, which can be wound on the bare shank. */
@@ -45,13 +45,23 @@ export const needsNoThread = (part: LaidPart): boolean =>
   isBead(part) || (part.file.construction === 'wrap' && part.file.role === 'underbody');
 /** Weight wire that is wound over thread all the same. */
 export const isOnThread = ({ file }: LaidPart): boolean => file.construction === 'wrap' && file.on === 'thread';
-const isHead = ({ file }: LaidPart): boolean => file.role === 'head' && file.construction !== 'coat';
+/** A head that is a part of its own: of hair, wool or a strand. A lip, of hair or foam, is none: thread goes under it to the eye. */
+export const isHead = (part: LaidPart): boolean => {
+  const { file } = part;
+  const lip = isLip(part) || (file.construction === 'bundle' && file.toward === 'front');
+  return file.role === 'head' && file.construction !== 'coat' && !lip;
+};
 export const isBody = ({ file }: LaidPart): boolean => file.role === 'body' && file.construction === 'wrap';
 /** A hackle wound along the body, and a rib: both are tied in at one end and wound to the other. */
 export const isPalmer = ({ file }: LaidPart): boolean => file.construction === 'hackle' && file.from !== undefined;
 const isCollar = ({ file }: LaidPart): boolean => file.construction === 'hackle' && file.from === undefined;
 export const isRib = ({ file }: LaidPart): boolean => file.construction === 'wrap' && file.role === 'rib';
 const isDisc = ({ file }: LaidPart): boolean => file.construction === 'ball' && file.shape === 'disc';
+
+/** A sheet that begins so far ahead of the eye is a lip: it is bound once, by its rear, mm. */
+const LIP_MM = 0.5;
+/** A lip of foam that stands out ahead of the eye. */
+export const isLip = ({ file, extent }: LaidPart): boolean => file.construction === 'sheet' && extent.startMm < -LIP_MM;
 
 /** Where the thread catches a part: where it is tied in, or where its winding begins. mm from the eye */
 export function tieInMm(part: LaidPart): number {
@@ -80,9 +90,11 @@ export const overlapMm = (a: LaidPart, b: LaidPart): number =>
 const overlaps = (a: LaidPart, b: LaidPart): boolean => overlapMm(a, b) > 0.5;
 
 /** Bound twice, or folded: where it stands among what it covers says nothing, since it is begun before that and finished after it. */
-const isTwice = ({ file, extent }: LaidPart): boolean =>
-  file.construction === 'sheet' ||
-  (file.construction === 'strip' && extent.bindingsMm.length > 1 && file.first !== 'front');
+const isTwice = (part: LaidPart): boolean => {
+  const { file, extent } = part;
+  if (file.construction === 'sheet') return !isLip(part);
+  return file.construction === 'strip' && extent.bindingsMm.length > 1 && file.first !== 'front';
+};
 
 export const same = (a: string | undefined, b: string): boolean => a?.toLowerCase() === b.toLowerCase();
 
@@ -103,6 +115,7 @@ function between(a: LaidPart, b: LaidPart): Omit<Constraint, 'before' | 'after'>
     return { code: 'order.weight', must: true };
   if (
     isPair(a) &&
+    !(fa.construction === 'ball' && fa.shape === 'stalked') &&
     (fb.construction === 'strip' || isCollar(b) || fb.construction === 'sheet') &&
     tieInMm(b) < a.extent.endMm + NEAR_MM
   )

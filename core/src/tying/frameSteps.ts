@@ -3,6 +3,7 @@ import type { LaidFly, LaidPart } from '../model/index.ts';
 import { formatNumber, type Style, saying } from '../units/index.ts';
 import { across, along, step, type Step } from './step.ts';
 import type { Thread } from './threadOf.ts';
+import { isHead } from './constraints.ts';
 import { partName } from './partName.ts';
 import { frontWords } from './places.ts';
 import { isCutLong } from './words/free.ts';
@@ -27,9 +28,7 @@ const beadHome = ({ parts }: LaidFly): LaidPart | null =>
       file.construction === 'ball' && (file.shape === 'bead' || file.shape === 'cone') && extent.startMm < HOME_MM,
   ) ?? null;
 const HOME_MM = 0.6;
-/** A head that is a part of its own: of hair, wool or a strand. */
-const ownHead = ({ parts }: LaidFly): LaidPart | null =>
-  parts.find(({ file }) => file.role === 'head' && file.construction !== 'coat') ?? null;
+const ownHead = ({ parts }: LaidFly): LaidPart | null => parts.find(isHead) ?? null;
 
 const tubeStep = (): Step =>
   step({

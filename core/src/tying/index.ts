@@ -4,7 +4,7 @@ export { changesInWords, compareSteps } from './compareSteps.ts';
 export { type OrderCode, brokenBy, constraintsOf, tieInMm } from './constraints.ts';
 export { type Move, movesOf, orderWords, travelMm } from './order.ts';
 export { bestOrder, inOrder, mended } from './sequence.ts';
-export { partName, partTitle, relationWords } from './partName.ts';
+export { be, partName, partTitle, relationWords } from './partName.ts';
 export { atPlace, behindFront, placeWords } from './places.ts';
 export { type SheetPaper, sheetPages } from './sheet/pages.ts';
 export { type SheetMaterial, type SheetProportion, type TyingSheet, cutWords, sheetOf } from './sheet/sheet.ts';

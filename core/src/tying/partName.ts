@@ -7,6 +7,9 @@ export function partName(id: string): string {
   return words === '' ? plain : `${NTH[Number(digit)] ?? ''} ${words}`;
 }
 
+/** `is` of one thing, `are` of several. @example `the legs ${be('legs')} tied in` */
+export const be = (id: string): string => (/[^s]s$/.test(partName(id)) ? 'are' : 'is');
+
 /** With a capital, as a heading. @example partTitle('over-wing') // 'Over wing' */
 export function partTitle(id: string): string {
   const name = partName(id);

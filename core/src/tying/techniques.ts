@@ -11,7 +11,7 @@ function ofPart({ part, does }: Move, laid: LaidFly): readonly string[] {
   const [form] = built.forms;
   switch (file.construction) {
     case 'ball':
-      return file.shape === 'plastic'
+      return file.shape === 'plastic' || file.shape === 'stalked'
         ? [...(built.material.includes('nylon') ? ['melt'] : []), 'eight', 'square']
         : file.shape === 'dumbbell' || file.shape === 'bead-chain'
           ? ['eight', 'square']
@@ -59,7 +59,8 @@ function woundKeys(part: LaidPart, laid: LaidFly, does: Move['does']): readonly 
   const form = built.forms.find((each) => each.kind === 'wound');
   const manner = form?.kind === 'wound' ? form.manner : null;
   if (manner === 'dubbing') {
-    const dubbed = file.dubbed ?? (/loose/i.test(built.figuredAs) ? 'split' : 'rope');
+    const dubbed =
+      file.dubbed ?? (file.with !== undefined ? 'loop' : /loose/i.test(built.figuredAs) ? 'split' : 'rope');
     return dubbed === 'touch' ? ['rope'] : [dubbed];
   }
   if (manner === 'herl' || manner === 'plume') return ['twist-herl'];

@@ -1,6 +1,6 @@
 import type { PartOf } from '../pattern/index.ts';
 import type { LaidFly, LaidPart } from '../model/index.ts';
-import { boundBy, isBody, isPalmer, isRib, overlapMm, same, tieInMm } from './constraints.ts';
+import { boundBy, isBody, isLip, isPalmer, isRib, overlapMm, same, tieInMm } from './constraints.ts';
 
 /** Places nearer to the end of what is folded than this lie outside it, mm. */
 const EDGE_MM = 0.3;
@@ -75,6 +75,7 @@ const known = new WeakMap<LaidFly, Map<LaidPart, Twice | null>>();
 
 function howTwice(part: LaidPart, laid: LaidFly): Twice | null {
   const { file, extent } = part;
+  if (isLip(part)) return null;
   if (file.construction === 'sheet') {
     const rear = file.first !== 'front';
     return {

@@ -1,6 +1,16 @@
 import type { PartForm, Vec3 } from '../../model/index.ts';
 import { noise } from '../../numeric/index.ts';
-import { alongLine, boundLength, clamp, evenAzimuth, Sheaf, tintIndex, tintsOf, type FibreSet } from './sheaf.ts';
+import {
+  alongLine,
+  bandedTints,
+  boundLength,
+  clamp,
+  evenAzimuth,
+  Sheaf,
+  tintIndex,
+  tintsOf,
+  type FibreSet,
+} from './sheaf.ts';
 
 type Form<K extends PartForm['kind']> = Extract<PartForm, { kind: K }>;
 
@@ -56,10 +66,11 @@ export function bundleFibres(form: Form<'bundle'>, seed: number): FibreSet {
     const mm = line.lengthMm * levelled(reachAt(u(2), form.taper), form.level, u(9));
     const put = (along: number, out: number, dy: number, dz: number): Vec3 => {
       const dx = along * line.along[0];
+      const open = along > 0 ? Math.abs(dx) : 0;
       return [
         line.root[0] + dx,
-        line.root[1] + along * line.along[1] + out * Math.cos(azimuth) * (half + Math.max(0, dx) * tanH) + dy,
-        line.root[2] + along * line.along[2] + out * Math.sin(azimuth) * (half + Math.max(0, dx) * tanV) + dz,
+        line.root[1] + along * line.along[1] + out * Math.cos(azimuth) * (half + open * tanH) + dy,
+        line.root[2] + along * line.along[2] + out * Math.sin(azimuth) * (half + open * tanV) + dz,
       ];
     };
     const tuck = half * u(8);
@@ -164,6 +175,12 @@ export function woundFibres(form: Form<'wound'> & { readonly manner: Fuzzy }, se
   const mid = (form.fromMm + form.toMm) / 2;
   const count = clamp(Math.round(span * fuzz.per * Math.max(0.7, form.outerMm(mid) / 2)), 80, 1500);
   const sheaf = new Sheaf(count);
+  // Of two furs in one loop the fibres lie mixed.
+  const mixed = bandedTints(
+    form.mixedTint === null ? [] : [form.tint, form.mixedTint],
+    form.tint,
+    fuzz.glint > 0.2 ? 0.7 : 0.4,
+  );
   for (let i = 0; i < count; i++) {
     const u = (k: number): number => noise(seed, i, k);
     const azimuth = evenAzimuth(i, u(0));
@@ -179,8 +196,8 @@ export function woundFibres(form: Form<'wound'> & { readonly manner: Fuzzy }, se
       put(aft * 0.3, base + (tip - base) * 0.7),
       put(aft, tip),
       breadth,
-      tintIndex(u(5), fuzz.glint),
+      mixed.index(u(7), tintIndex(u(5), fuzz.glint)),
     );
   }
-  return sheaf.take(tintsOf(form.tint, fuzz.glint > 0.2 ? 0.7 : 0.4));
+  return sheaf.take(mixed.tints);
 }

@@ -1,5 +1,5 @@
 import { mixTint } from '../../data/index.ts';
-import type { Vec3 } from '../../model/index.ts';
+import { FACES, type Vec3 } from '../../model/index.ts';
 import type { Palette } from './palette.ts';
 import { paintCoat, paintDisc, paintRibbon } from './paintFlat.ts';
 import { barbPath, paintWire, wireOutline, wirePoints } from './paintWire.ts';
@@ -121,12 +121,13 @@ function paintBall(surface: Surface, solid: Of<'ball'>, view: View, palette: Pal
     surface.fill(tint);
     return;
   }
-  surface.ball(x, y, r, ballStops(tint));
-  if (solid.recess && Math.abs(view.toward[1]) > FACES) {
-    surface.begin();
-    surface.circle(x, y, r * 0.5);
-    surface.stroke(mixTint(tint, '#000000', 0.55), Math.max(0.6, r * 0.06), 0.8);
-  }
+  const looks = solid.face ? dot(solid.face.out, view.toward) : 0;
+  if (solid.face?.kind === 'flat' && Math.abs(looks) <= SQUARELY) {
+    cutBall(surface, solid, view);
+    surface.fill(tint);
+    surface.stroke(mixTint(tint, '#000000', 0.4), 0.8);
+  } else surface.ball(x, y, r, ballStops(tint));
+  if (solid.face && Math.abs(looks) > SQUARELY) paintFace(surface, x, y, r, solid.face.kind, tint);
   if (solid.boreMm > 0 && view.name === 'section') {
     surface.begin();
     surface.circle(x, y, (solid.boreMm / 2) * view.scale);
@@ -134,8 +135,47 @@ function paintBall(surface: Surface, solid: Of<'ball'>, view: View, palette: Pal
   }
 }
 
+const dot = (a: Vec3, b: Vec3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+
+/** The outer face of an eye as one looks at it: a ring where the pupil goes, a flat, or a hole. */
+function paintFace(
+  surface: Surface,
+  x: number,
+  y: number,
+  r: number,
+  kind: 'ring' | 'flat' | 'drilled',
+  tint: string,
+): void {
+  surface.begin();
+  surface.circle(x, y, r * (kind === 'ring' ? 0.5 : kind === 'flat' ? FACES.flatWide : FACES.drilledWide));
+  if (kind === 'flat') surface.fill(mixTint(tint, '#ffffff', 0.25), 0.8);
+  if (kind === 'drilled') surface.fill(mixTint(tint, '#000000', 0.7), 0.85);
+  surface.stroke(mixTint(tint, '#000000', 0.55), Math.max(0.6, r * 0.06), 0.8);
+}
+
+const ROUND_STEPS = 48;
+
+/** The path of a ball whose outer face is cut flat, seen along that face. */
+function cutBall(surface: Surface, solid: Of<'ball'>, view: View): void {
+  const out = solid.face?.out ?? [0, 0, 0];
+  const [u, v] = [dot(out, view.across), dot(out, view.up)];
+  const length = Math.hypot(u, v) || 1;
+  const [x, y, r] = [screenX(view, solid.centre), screenY(view, solid.centre), solid.r * view.scale];
+  const flat = Math.sqrt(1 - FACES.flatWide ** 2);
+  surface.begin();
+  for (let k = 0; k <= ROUND_STEPS; k++) {
+    const angle = (2 * Math.PI * k) / ROUND_STEPS;
+    const [a, b] = [Math.cos(angle), Math.sin(angle)];
+    const over = Math.max(0, (a * u + b * v) / length - flat);
+    const [px, py] = [x + r * (a - (over * u) / length), y - r * (b - (over * v) / length)];
+    if (k === 0) surface.move(px, py);
+    else surface.line(px, py);
+  }
+  surface.close();
+}
+
 /** How squarely a face must look at the viewer to be seen as one. */
-const FACES = 0.75;
+const SQUARELY = 0.75;
 
 function paintNeck(surface: Surface, solid: Of<'neck'>, view: View, palette: Palette): void {
   const tint = palette.tint(solid.tint);
@@ -163,7 +203,7 @@ function paintNeck(surface: Surface, solid: Of<'neck'>, view: View, palette: Pal
     surface.close();
   }
   surface.fill(tint);
-  if (palette.plain || view.name !== 'plan' || Math.abs(view.toward[2]) < FACES) return;
+  if (palette.plain || view.name !== 'plan' || Math.abs(view.toward[2]) < SQUARELY) return;
   // Crossing thread turns that hold the eyes.
   const [x, y] = [screenX(view, solid.centre), screenY(view, solid.centre)];
   surface.begin();

@@ -1,5 +1,5 @@
 import { mixTint } from '../../data/index.ts';
-import { discVolume, type PartForm, type Vec3 } from '../../model/index.ts';
+import { discVolume, STALK, type PartForm, type Vec3 } from '../../model/index.ts';
 import { stemOf } from './bladeFibres.ts';
 import { coreShare, endEase, isFuzzy } from './fibres.ts';
 import { alongLine, boundLength } from './sheaf.ts';
@@ -74,7 +74,7 @@ const EYE_PUPIL = '#14181a';
 function ballSolids(form: Form<'ball'>): Solid[] {
   const { centre, diameterMm, tint } = form;
   const r = diameterMm / 2;
-  if (form.shape === 'bead') return [{ kind: 'ball', centre, r, tint, recess: false, boreMm: form.boreMm }];
+  if (form.shape === 'bead') return [{ kind: 'ball', centre, r, tint, face: null, boreMm: form.boreMm }];
   if (form.shape === 'cone') return [coneSolid(form)];
   if (form.shape === 'disc')
     return form.sides.map((side) => ({
@@ -86,6 +86,7 @@ function ballSolids(form: Form<'ball'>): Solid[] {
       domed: form.domed,
       tint,
     }));
+  if (form.shape === 'stalked') return stalkSolids(form);
   const apart = 0.55 * diameterMm;
   const half: Vec3 = [0, apart * Math.cos(form.rollRad), apart * Math.sin(form.rollRad)];
   const one = (side: 1 | -1): Solid => ({
@@ -93,10 +94,43 @@ function ballSolids(form: Form<'ball'>): Solid[] {
     centre: [centre[0], centre[1] + side * half[1], centre[2] + side * half[2]],
     r,
     tint,
-    recess: form.shape !== 'bead-chain',
+    face:
+      form.shape === 'bead-chain'
+        ? null
+        : {
+            kind: form.faces === 'round' ? 'ring' : form.faces,
+            out: [0, side * Math.cos(form.rollRad), side * Math.sin(form.rollRad)],
+          },
     boreMm: 0,
   });
   return [one(-1), { kind: 'neck', centre, half, r: form.neckMm / 2, tint: mixTint(tint, EYE_PUPIL, 0.35) }, one(1)];
+}
+
+/** Two eyes at the ends of their stalks. */
+function stalkSolids({ centre, diameterMm, stalk, rollRad, tint }: Form<'ball'>): Solid[] {
+  const sides = [-1, 1] as const;
+  const at = (side: number, share: number): Vec3 => [
+    centre[0] + share * stalk.rearMm,
+    centre[1] + side * share * stalk.asideMm * Math.cos(rollRad),
+    centre[2] + side * share * stalk.asideMm * Math.sin(rollRad),
+  ];
+  return [
+    ...sides.map((side): Solid => ({
+      kind: 'strand',
+      points: [at(side, 0), at(side, 0.5), at(side, 1)],
+      breadthMm: STALK.neck * diameterMm,
+      tint: mixTint(tint, '#ffffff', 0.18),
+      glint: null,
+    })),
+    ...sides.map((side): Solid => ({
+      kind: 'ball',
+      centre: at(side, 1),
+      r: diameterMm / 2,
+      tint,
+      face: null,
+      boreMm: 0,
+    })),
+  ];
 }
 
 const coneSolid = ({ centre, diameterMm, frontMm, lengthMm, tint }: Form<'ball'>): Solid => ({

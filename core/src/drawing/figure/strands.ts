@@ -25,8 +25,8 @@ export function strandSolids(form: Bundle, seed: number): Solid[] {
       const dx = mm * line.along[0];
       return [
         line.root[0] + dx,
-        line.root[1] + mm * line.along[1] + out * Math.cos(azimuth) * (half + dx * tanH) + dy,
-        line.root[2] + mm * line.along[2] + out * Math.sin(azimuth) * (half + dx * tanV) + dz,
+        line.root[1] + mm * line.along[1] + out * Math.cos(azimuth) * (half + Math.abs(dx) * tanH) + dy,
+        line.root[2] + mm * line.along[2] + out * Math.sin(azimuth) * (half + Math.abs(dx) * tanV) + dz,
       ];
     };
     const end = 1 - UNEVEN * u(2);

@@ -42,7 +42,8 @@ export type Solid =
       readonly centre: Vec3;
       readonly r: number;
       readonly tint: string;
-      readonly recess: boolean;
+      /** What its outer face is, and which way it looks; null for one that has none. */
+      readonly face: { readonly kind: 'ring' | 'flat' | 'drilled'; readonly out: Vec3 } | null;
       readonly boreMm: number;
     }
   | {

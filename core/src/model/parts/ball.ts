@@ -14,28 +14,33 @@ import type { PartOf, MeasuredPart, PartExtent } from '../../pattern/index.ts';
 import type { Vec3 } from '../platform/section.ts';
 import { bad, good, type Fault, type Outcome, suggestion } from '../../base/index.ts';
 import { parseQuantity } from '../../units/index.ts';
-import { SHAPES, type BallSize } from './ballShapes.ts';
-import { built, lump, RelationReader } from './common.ts';
+import { SHAPES, STALK, type BallBody, type BallSize, type OwnKey } from './ballShapes.ts';
+import { built, leaveAngle, lump, RelationReader } from './common.ts';
 import type { BuiltPart, ConstructionModule, Ground } from './types.ts';
 
 type Ball = PartOf<'ball'>;
-const KEYS = ['bore', 'front', 'length'] as const;
+const LENGTHS = ['bore', 'front', 'length', 'stalk'] as const;
+
+/** What to say of a key that this shape does not take. */
+const WHOSE: Readonly<Record<OwnKey, string>> = {
+  bore: 'only a bead or cone has a bore',
+  front: "is a cone's",
+  length: "is a cone's",
+  faces: "is a dumbbell's",
+  stalk: 'is for eyes on stalks',
+  angle: 'is for eyes on stalks',
+  toward: 'is for eyes on stalks',
+};
 
 function measure(part: Ball, path: string): Outcome<MeasuredPart> {
   const reader = new RelationReader(part, path);
   const { keys } = SHAPES[part.shape];
-  for (const key of KEYS)
+  for (const key of Object.keys(WHOSE) as OwnKey[])
     if (part[key] !== undefined && !keys.includes(key))
-      reader.fault(
-        key,
-        'contradiction',
-        key === 'bore'
-          ? `only a bead or cone has a bore; a ${part.shape} has none`
-          : `is a cone's; a ${part.shape} has none`,
-      );
+      reader.fault(key, 'contradiction', `${WHOSE[key]}; a ${part.shape} has none`);
   const at = reader.required(reader.place('at'), 'at', 'station 2');
   const diameter = reader.length('diameter');
-  for (const key of ['bore', 'front'] as const) reader.length(key);
+  for (const key of ['bore', 'front', 'stalk'] as const) reader.length(key);
   const length = reader.length('length');
   if (!at || !diameter || reader.faults.length > 0) return bad(...reader.faults);
   return good({
@@ -46,7 +51,7 @@ function measure(part: Ball, path: string): Outcome<MeasuredPart> {
     at,
     diameter,
     along: length,
-    alongOfDiameter: part.shape === 'cone' ? CONE.lengthOfDiameter : 1,
+    alongOfDiameter: part.shape === 'cone' ? CONE.lengthOfDiameter : part.shape === 'stalked' ? STALK.neck : 1,
     lengths: reader.lengths,
     places: reader.places,
   });
@@ -63,7 +68,11 @@ const LEAST_SHARE: Readonly<Partial<Record<Ball['shape'], number>>> = {
   'bead-chain': 0.6,
 };
 
-const USUAL_SOLID: Readonly<Partial<Record<Ball['shape'], string>>> = { plastic: 'plastic', disc: 'film' };
+const USUAL_SOLID: Readonly<Partial<Record<Ball['shape'], string>>> = {
+  plastic: 'plastic',
+  stalked: 'plastic',
+  disc: 'film',
+};
 
 /** The drawer's item that a ball names as its material, where it is of that shape. */
 function itemOf(part: Ball, ground: Ground): WeightItem | null {
@@ -96,7 +105,7 @@ function sizeOf(
   path: string,
 ): Outcome<BallSize> {
   const diameterMm = extent.lengthMm;
-  const given = (key: (typeof KEYS)[number], usual: number): number => extent.lengths[key]?.mm ?? usual;
+  const given = (key: (typeof LENGTHS)[number], usual: number): number => extent.lengths[key]?.mm ?? usual;
   const bored = SHAPES[part.shape].keys.includes('bore');
   const own = item && isThatSize(item, diameterMm) ? item : null;
   const frontMm = given('front', own?.frontMm ?? CONE.frontOfDiameter * diameterMm);
@@ -110,7 +119,20 @@ function sizeOf(
       code: 'range',
       message: `the bore (${boreMm.toFixed(1)} mm) is as wide as the ${part.shape === 'cone' ? "cone's front" : 'bead'}`,
     });
-  const size = { diameterMm, boreMm, frontMm, lengthMm: extent.endMm - extent.startMm, domed: solid.name === 'resin' };
+  const angleRad = leaveAngle(part, STALK.deg, path, faults);
+  const stalkMm = part.shape === 'stalked' ? given('stalk', STALK.lengthOfDiameter * diameterMm) : 0;
+  const size: BallSize = {
+    diameterMm,
+    boreMm,
+    frontMm,
+    lengthMm: extent.endMm - extent.startMm,
+    domed: solid.name === 'resin',
+    faces: part.faces ?? 'round',
+    stalk: {
+      rearMm: (part.toward === 'front' ? -1 : 1) * Math.cos(angleRad) * stalkMm,
+      asideMm: Math.sin(angleRad) * stalkMm,
+    },
+  };
   return faults.length > 0 ? bad(...faults) : good(size);
 }
 
@@ -194,7 +216,7 @@ function build(part: Ball, extent: PartExtent, ground: Ground, path: string): Ou
   const cut = part.slotted === true && weighed.value === null ? SLOTTED_SHARE : 1;
   const massMg = weighed.value ?? volumeMm3 * solid.value.density * cut;
   const share = massMg / (volumeMm3 * solid.value.density);
-  const centroid = body.pieces[0]?.centroid ?? centre;
+  const centroid = middleOf(body.pieces, volumeMm3);
   const round = part.shape === 'bead' || part.shape === 'cone';
   return good(
     built(part, [calledAs(part, item), solid.value.name], {
@@ -236,6 +258,13 @@ function build(part: Ball, extent: PartExtent, ground: Ground, path: string): Ou
     }),
   );
 }
+
+/** Where pieces of one metal have their weight together. */
+const middleOf = (pieces: BallBody['pieces'], volumeMm3: number): Vec3 => {
+  const at = (axis: 0 | 1 | 2): number =>
+    pieces.reduce((sum, piece) => sum + (piece.volumeMm3 / volumeMm3) * piece.centroid[axis], 0);
+  return [at(0), at(1), at(2)];
+};
 
 /** Radius of a threaded ball at x, for what is glued on it. */
 function surfaceOf(shape: Ball['shape'], size: BallSize, centreX: number): (x: number) => number {

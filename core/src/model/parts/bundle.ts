@@ -59,6 +59,7 @@ function measure(part: Bundle, path: string, bench: MeasuredOn): Outcome<Measure
   doseFault(reader, part.dose);
   const angle = leaveAngle(part, ANGLES[part.role] ?? 0, path, reader.faults);
   if (!at || reader.faults.length > 0) return bad(...reader.faults);
+  const reach = reachOf(bench.platform, sideOf(part), angle);
   return good({
     shape: 'free',
     id: part.id,
@@ -69,7 +70,8 @@ function measure(part: Bundle, path: string, bench: MeasuredOn): Outcome<Measure
     buttsTo,
     length,
     tip,
-    reach: reachOf(bench.platform, sideOf(part), angle),
+    // On the wire's bend nothing lies forward.
+    reach: liesForward(part) ? () => -reach(0) : reach,
     lengths: reader.lengths,
     places: reader.places,
   });
@@ -85,6 +87,9 @@ function pinchOf(part: Bundle, extent: PartExtent, material: BundleMaterial): nu
 /** Wet fibres draw into locks of some sixteen, as broad as four of them: a quarter of their cover stays. Judgement. */
 const CLUMP = 0.25;
 
+/** Tips to the front: a lip of hair over the eye, feelers, a wing that is folded back later. */
+const liesForward = ({ toward }: Bundle): boolean => toward === 'front';
+
 interface Clump {
   readonly line: FreeLine;
   readonly pinchMm: number;
@@ -96,17 +101,19 @@ interface Clump {
 function freeSection(id: string, clump: Clump, m: BundleMaterial): Section {
   const { line, half, solidMm2 } = clump;
   const [tanV, tanH] = [Math.tan((m.spreadV * Math.PI) / 180), Math.tan((m.spreadH * Math.PI) / 180)];
+  const endMm = line.root[0] + line.along[0] * line.lengthMm;
   return section({
     owner: id,
-    fromMm: line.root[0],
-    toMm: line.root[0] + line.along[0] * line.lengthMm,
+    fromMm: Math.min(line.root[0], endMm),
+    toMm: Math.max(line.root[0], endMm),
     softness: m.softness,
     root: [line.root],
     leastSemiMm: half,
     at: (x, out) => {
       const mm = (x - line.root[0]) / line.along[0];
       const [, y, z] = pointAlong(line, mm);
-      const [semiY, semiZ] = [half + (x - line.root[0]) * tanH, half + (x - line.root[0]) * tanV];
+      const off = Math.abs(x - line.root[0]);
+      const [semiY, semiZ] = [half + off * tanH, half + off * tanV];
       const local = solidMm2 * Math.max(0, 1 - (2 * (1 - m.taper) * mm) / line.lengthMm);
       setEllipse(out, y, z, semiY, semiZ, clumpOpacity(local, m.fibreMm, m.clump ?? CLUMP, { semiY, semiZ }));
     },
@@ -136,6 +143,17 @@ const formOf = (part: Bundle, clump: Clump, m: BundleMaterial): Omit<BundleForm,
   level: levelOf(part),
 });
 
+/** The centre line of a clump's free end. */
+function lineOf(
+  part: Bundle,
+  { endMm, roundMm, lengthMm }: PartExtent,
+  { platform }: Ground,
+  { side, stand, angle }: { readonly side: { y: number; z: number }; readonly stand: number; readonly angle: number },
+): FreeLine {
+  const forward = liesForward(part);
+  return freeLine(platform, side, endMm, forward ? 0 : roundMm, stand, angle, lengthMm, forward);
+}
+
 function build(part: Bundle, extent: PartExtent, ground: Ground, path: string): Outcome<BuiltPart> {
   const match = bundleMaterial(part, ground.drawers);
   if (!match)
@@ -159,7 +177,7 @@ function build(part: Bundle, extent: PartExtent, ground: Ground, path: string): 
     // Tubing keeps its hollow; a clump is drawn together until only its packing is left.
     const half = m.manner === 'tubing' ? pinchMm / 2 : (pinchMm * Math.sqrt(m.packing)) / 2;
     const stand = side.y === 0 && side.z === 0 ? 0 : ground.radiusUnder(extent.endMm) + half;
-    const line = freeLine(ground.platform, side, extent.endMm, extent.roundMm, stand, angle, extent.lengthMm);
+    const line = lineOf(part, extent, ground, { side, stand, angle });
     const clump: Clump = { line, pinchMm, half, side, solidMm2: m.packing * (Math.PI / 4) * pinchMm ** 2 };
     const volume = clump.solidMm2 * extent.lengthMm * m.taper;
     lumps.push(

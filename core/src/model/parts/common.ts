@@ -151,16 +151,18 @@ export function freeLine(
   standMm: number,
   angle: number,
   lengthMm: number,
+  forward = false,
 ): FreeLine {
   const base = roundMm > 0 ? platform.alongWire(roundMm) : { x, z: platform.axisZ(x), slope: 0 };
   const [cos, sin] = [Math.cos(base.slope), Math.sin(base.slope)];
   const out: Vec3 = [sin * side.z, side.y, cos * side.z];
   const lean = side.y === 0 && side.z === 0 ? 0 : angle;
-  const along: Vec3 = [
+  const along: [number, number, number] = [
     Math.cos(lean) * cos + Math.sin(lean) * out[0],
     Math.sin(lean) * out[1],
     -Math.cos(lean) * sin + Math.sin(lean) * out[2],
   ];
+  if (forward) along[0] = -along[0];
   return { root: [base.x + standMm * out[0], standMm * out[1], base.z + standMm * out[2]], along, out, lengthMm };
 }
 

@@ -5,7 +5,7 @@ import type { Vec3 } from '../platform/section.ts';
 export type PartForm =
   | {
       readonly kind: 'ball';
-      readonly shape: 'bead' | 'cone' | 'dumbbell' | 'bead-chain' | 'plastic' | 'disc';
+      readonly shape: 'bead' | 'cone' | 'dumbbell' | 'bead-chain' | 'plastic' | 'stalked' | 'disc';
       readonly centre: Vec3;
       readonly diameterMm: number;
       readonly neckMm: number;
@@ -16,6 +16,10 @@ export type PartForm =
       readonly sides: readonly number[];
       readonly underMm: number;
       readonly domed: boolean;
+      /** Of a dumbbell: its outer faces as cast, cut flat, or drilled. */
+      readonly faces: 'round' | 'flat' | 'drilled';
+      /** Of eyes on stalks: from the tie-in to each ball's middle. */
+      readonly stalk: { readonly rearMm: number; readonly asideMm: number };
       /** Turn of a pair about the shank, radians, in the sense of a roll. */
       readonly rollRad: number;
       readonly tint: string;
@@ -99,6 +103,8 @@ export type PartForm =
       readonly laid: Laid | null;
       readonly counter: boolean;
       readonly tint: string;
+      /** Of a second fur in the same loop; null where there is none. */
+      readonly mixedTint: string | null;
     }
   | {
       readonly kind: 'bundle';

@@ -85,7 +85,9 @@ function build(part: Sheet, extent: PartExtent, ground: Ground, path: string): O
   const match = materialOf(part, ground.drawers);
   if (!match) return bad({ path: `${path}.material`, code: 'material', message: 'the drawers hold no sheets' });
   const { item: m, name, note } = match;
-  const side = sideOf(part);
+  const usual = sideOf(part);
+  // What lies flat cannot go round: where the role does, it lies on top.
+  const side = part.side === undefined && (usual === 'around' || usual === 'axis') ? 'top' : usual;
   if (side === 'around' || side === 'axis')
     return bad({
       path: `${path}.side`,

@@ -32,6 +32,8 @@ export interface Strand {
   readonly coreMm: number | null;
   readonly gPerM: number | null;
   readonly tint: string;
+  /** Of what is laid on it in one loop; null where it is of one. */
+  readonly mixedTint: string | null;
   readonly note: string | null;
 }
 
@@ -62,6 +64,7 @@ const metalStrand = (part: Wrap, metal: Solid, density: number, note: string | n
   coreMm: null,
   gPerM: null,
   tint: tintOf(part.colour, metal.tint),
+  mixedTint: null,
   note,
 });
 
@@ -101,7 +104,37 @@ export function strandOf(part: Wrap, drawers: Drawers, path: string): Outcome<St
   if (!last)
     return bad({ path: `${path}.material`, code: 'material', message: 'the drawers hold nothing that is wound' });
   const { item: m, name, note } = matchKind(wound, material, kind === 'wire' ? null : kind, last);
+  const strand = woundStrand(part, m, name, note);
+  return part.with === undefined ? good(strand) : composite(part.with, strand, wound, path);
+}
+
+/** Two materials spun in one loop, as much matter of one as of the other, standing off as the fur does. Judgement: nobody weighs them apart. */
+function composite(word: string, strand: Strand, wound: Drawers['wound'], path: string): Outcome<Strand> {
+  const usual = wound.find((each) => each.name === USUAL_BODY) ?? wound[0];
+  if (strand.manner !== 'dubbing' || !usual)
+    return bad({
+      path: `${path}.with`,
+      code: 'contradiction',
+      message: 'is for what is spun in a dubbing loop: fur, or what is dubbed as fur is',
+    });
+  const kind = woundKind(word);
+  const { item, note } = matchKind(wound, word, kind === 'wire' ? null : kind, usual);
+  const half = (a: number, b: number): number => (a + b) / 2;
   return good({
+    ...strand,
+    name: `${strand.name} and ${word}`,
+    figuredAs: `${strand.figuredAs} and ${item.name}`,
+    density: half(strand.density, item.density),
+    opacity: half(strand.opacity, item.opacity),
+    softness: half(strand.softness, item.softness),
+    water: half(strand.water, item.water),
+    mixedTint: tintOf(word, item.colour),
+    note: [strand.note, note].filter((each) => each !== null).join('; ') || null,
+  });
+}
+
+function woundStrand(part: Wrap, m: Drawers['wound'][number], name: string, note: string | null): Strand {
+  return {
     ...m,
     name,
     figuredAs: m.name,
@@ -110,8 +143,9 @@ export function strandOf(part: Wrap, drawers: Drawers, path: string): Outcome<St
     coreMm: m.coreMm ?? USUAL_LIES[m.manner]?.coreMm ?? null,
     gPerM: m.gPerM ?? null,
     tint: tintOf(part.colour, m.colour),
+    mixedTint: null,
     note,
-  });
+  };
 }
 
 /** How a manner lies where the drawer does not say, mm. */

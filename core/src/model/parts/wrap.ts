@@ -28,6 +28,8 @@ function measure(part: Wrap, path: string, bench: MeasuredOn): Outcome<MeasuredP
   for (const key of ['strand', 'width', 'thickness', 'diameter']) reader.length(key);
   reader.place('buttsTo');
   part.profile?.forEach((text, i) => reader.lengthText(text, `profile[${String(i)}]`));
+  if (part.with !== undefined && (part.dubbed === 'rope' || part.dubbed === 'touch'))
+    reader.fault('dubbed', 'contradiction', 'two furs laid on each other are spun in a loop or in split thread');
   const told = [part.strand ?? part.width, part.diameter, part.profile].filter((given) => given !== undefined).length;
   const read = strandOf(part, bench.drawers, path);
   const strand = read.ok ? read.value : null;
@@ -88,6 +90,7 @@ const formOf = ({ part, extent, strand, axisZ, outer }: Wound, laid: Laid | null
   axisZ,
   counter: part.direction === 'counter',
   tint: strand.tint,
+  mixedTint: strand.mixedTint,
 });
 
 /** mm from turn to turn of a body that does not say, for the drawing alone. */

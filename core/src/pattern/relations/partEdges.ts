@@ -113,15 +113,18 @@ export class PartEdges implements EdgeReader {
     if (!part.tip) throw new MeasureError(owner.path.slice(0, -1), 'missing', `needs "${key}" or "tip"`);
     const tip = this.place(part.tip, part, 'tip');
     const rear = this.rear(part).mm;
-    if (tip.mm < rear - SLACK_MM) {
+    const reach = this.reach(part);
+    const forward = reach < 0;
+    if (forward ? tip.mm > rear + SLACK_MM : tip.mm < rear - SLACK_MM) {
       throw new MeasureError(
         `${part.path}.tip`,
         'order',
-        `the tip (${tip.mm.toFixed(1)} mm) is ahead of where it is bound (${rear.toFixed(1)} mm); move one of them`,
+        `the tip (${tip.mm.toFixed(1)} mm) is ${forward ? 'behind' : 'ahead of'} where it is bound (${rear.toFixed(1)} mm); move one of them`,
       );
     }
-    const back = (mm: number): number => Math.max(0, (mm - rear) / this.reach(part));
-    return { mm: back(tip.mm), low: back(tip.low), high: back(tip.high), pieces: tip.pieces };
+    const off = (mm: number): number => Math.max(0, (mm - rear) / reach);
+    const [low, high] = forward ? [tip.high, tip.low] : [tip.low, tip.high];
+    return { mm: off(tip.mm), low: off(low), high: off(high), pieces: tip.pieces };
   }
 
   private tieIn(part: FreePart): number {

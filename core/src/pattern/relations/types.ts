@@ -55,7 +55,7 @@ export type MeasuredPart =
       readonly buttsTo: PositionRelation | null;
       readonly length: LengthRelation | null;
       readonly tip: PositionRelation | null;
-      /** mm along x for 1 mm of free length, when it is tied in `roundMm` past the bend. */
+      /** mm along x for 1 mm of free length, when it is tied in `roundMm` past the bend; negative where it lies forward. */
       readonly reach: (roundMm: number) => number;
     })
   | (PartBase & {

@@ -181,9 +181,13 @@ const DUBBED: readonly WayOption[] = [
 const dubbedWays: WaysOf = (laid) =>
   laid.parts
     .filter(({ built }) => built.forms.some((form) => form.kind === 'wound' && form.manner === 'dubbing'))
-    .map((part) =>
-      keyWay(laid, part, 'dubbed', 'dubbed', DUBBED, /loose/i.test(part.built.figuredAs) ? 'split' : 'rope'),
-    );
+    .map((part) => {
+      const two = part.file.construction === 'wrap' && part.file.with !== undefined;
+      const usual = two ? 'loop' : /loose/i.test(part.built.figuredAs) ? 'split' : 'rope';
+      // Two furs laid on each other want something to lie between.
+      const options = two ? DUBBED.filter(({ value }) => value === 'loop' || value === 'split') : DUBBED;
+      return keyWay(laid, part, 'dubbed', 'dubbed', options, usual);
+    });
 
 const LAYERS: readonly WayOption[] = [
   { value: 'once', words: 'once', says: 'Thin; the underbody has to be smooth, for it shows every ridge.' },

@@ -7,7 +7,15 @@ import { hasLead, NOTHING, sideWords, type PartWords, type Told } from './told.t
 
 /** `brass dumbbell`, `plastic eyes`: a thing is not called twice by what it is of. */
 const ballName = (material: string, shape: string): string =>
-  shape === 'plastic' ? `${material} eyes` : `${material} ${shape.replace('-', ' ')}`;
+  shape === 'plastic'
+    ? `${material} eyes`
+    : shape === 'stalked'
+      ? `${material} eyes on stalks`
+      : `${material} ${shape.replace('-', ' ')}`;
+
+/** What is told of a pair or bead before its name. */
+const madeSo = ({ slotted, faces }: PartOf<'ball'>): string =>
+  slotted === true ? 'slotted ' : faces === 'flat' ? 'flat-faced ' : faces === 'drilled' ? 'drilled ' : '';
 
 /** What slides on sits against the front end from so near on, mm. */
 const HOME_MM = 0.6;
@@ -21,7 +29,7 @@ export function ballWords(told: Told): PartWords {
   const colour = file.colour === undefined ? '' : `, ${file.colour}`;
   const base: PartWords = {
     ...NOTHING,
-    inHand: [`${size} ${file.slotted === true ? 'slotted ' : ''}${ballName(part.built.material, file.shape)}${colour}`],
+    inHand: [`${size} ${madeSo(file)}${ballName(part.built.material, file.shape)}${colour}`],
     caution: hasLead(part) ? CAUTIONS.lead : null,
     end: 'final',
   };
@@ -34,7 +42,7 @@ export function ballWords(told: Told): PartWords {
       caution: CAUTIONS.superglue,
       look: ['From the front: both at one height.'],
     };
-  return { ...base, ...tiedEyes(told, file) };
+  return { ...base, ...(file.shape === 'stalked' ? stalkedEyes(told, file) : tiedEyes(told, file)) };
 }
 
 /** Beads and cones: how they go on, and home where they go home. */
@@ -69,6 +77,31 @@ function slidOn({ move: { part }, laid, length }: Told, file: PartOf<'ball'>): P
       platform.kind === 'shank'
         ? null
         : 'A bead that does not pass the barb: pinch the barb first.',
+  };
+}
+
+/** Eyes on stalks: each stalk bound along the shank, then crossed so that they stand apart. */
+function stalkedEyes({ move: { part }, laid, length, at }: Told, file: PartOf<'ball'>): Partial<PartWords> {
+  const [form] = part.built.forms;
+  const { rearMm = 0, asideMm = 0 } = form?.kind === 'ball' ? form.stalk : {};
+  const ahead = file.toward === 'front';
+  const stands = Math.hypot(rearMm, asideMm);
+  return {
+    how: [
+      `Lay one stalk along each side of the shank ${at(tieInMm(part))}, the eyes to the ${ahead ? 'front' : 'rear'}, and bind both with soft turns.`,
+      `Slide them until each eye stands ${length(stands)} off, then cross the thread between them so that they spread to ${length(2 * asideMm)}.`,
+      ...(laid.file.finish?.glueOnThread === true ? ['A drop of superglue into the crossing turns.'] : []),
+    ],
+    measure: along(
+      tieInMm(part),
+      `from ${frontWords(laid)} to where the stalks are bound`,
+      file.at ?? null,
+      0,
+      tieInMm(part),
+    ),
+    look: ['From above: both as long, and spread alike.', 'From the side: level.'],
+    wrong: 'A stalk that is bound askew points its eye down: turn it before the glue.',
+    state: 'spun',
   };
 }
 

@@ -1,7 +1,8 @@
 import { CAUTIONS } from '../../data/index.ts';
 import type { PartOf } from '../../pattern/index.ts';
-import { partName } from '../partName.ts';
-import { toPlace } from '../places.ts';
+import { isLip } from '../constraints.ts';
+import { be, partName } from '../partName.ts';
+import { frontWords, toPlace } from '../places.ts';
 import { across, along } from '../step.ts';
 import { twiceDone } from '../twice.ts';
 import { andList, NOTHING, relationOf, stuffWords, TUG, type PartWords, type Told } from './told.ts';
@@ -53,6 +54,7 @@ export function sheetWords(told: Told): PartWords {
   const { part, does } = move;
   const file = part.file as PartOf<'sheet'>;
   const { startMm, endMm } = part.extent;
+  if (isLip(part)) return lipWords(told);
   const how = twiceDone(part, laid);
   const [caught, finished] = [how?.caughtMm ?? endMm, how?.finishedMm ?? startMm];
   const covers = (how?.covers ?? []).map((each) => partName(each.file.id));
@@ -65,7 +67,7 @@ export function sheetWords(told: Told): PartWords {
         `Tie it in ${at(caught)} by one end, its length lying ${finished < caught ? 'to the rear' : 'to the front'}, out of the way.`,
         covers.length === 0
           ? 'Leave it.'
-          : `Leave it while the ${andList(covers, ' the ')} ${covers.length === 1 ? 'is' : 'are'} made.`,
+          : `Leave it while the ${andList(covers, ' the ')} ${covers.length === 1 ? be(covers[0] ?? '') : 'are'} made.`,
       ],
       face: 'its good side to the shank: it turns when it is folded',
       proof: TUG,
@@ -86,6 +88,26 @@ export function sheetWords(told: Told): PartWords {
     look: ['From above: even on both sides.'],
     wrong: 'Pulled too hard it narrows.',
     state: 'flat',
+  };
+}
+
+/** A lip of foam: bound by its rear behind the eye, its front standing out ahead of it. */
+function lipWords({ move: { part }, laid, length }: Told): PartWords {
+  const { startMm, endMm } = part.extent;
+  const front = frontWords(laid);
+  return {
+    ...NOTHING,
+    inHand: [`${stuffWords(part)}, ${length(part.extent.lengths['width']?.mm ?? 0)} wide`],
+    how: [
+      `Lay it on top, its front ${length(-startMm)} ahead of ${front}, and bind ${length(endMm)} of it down behind ${front} with soft turns that do not cut in.`,
+      'Lift it, and bring the thread under it to the eye.',
+      'Trim the lip round or square once the head is done.',
+    ],
+    measure: along(-startMm, `of lip ahead of ${front}`, relationOf(part, 'from'), startMm, 0),
+    proof: TUG,
+    end: 'trimmed later',
+    look: ['From above: even on both sides.', 'From the front: level.'],
+    wrong: 'Turns that are drawn hard cut foam through.',
   };
 }
 

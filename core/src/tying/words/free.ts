@@ -67,6 +67,8 @@ export function clumpWords(told: Told): PartWords {
   const side = sideWords(part);
   const both = side === 'on both sides';
   const on = move.does === 'on';
+  const forward = file.toward === 'front';
+  const off = forward ? 'ahead of its tie-in' : fromTieIn(told);
   return {
     ...NOTHING,
     inHand: [
@@ -80,10 +82,12 @@ export function clumpWords(told: Told): PartWords {
       : [
           cut
             ? `It is left long, and cut to ${length(part.extent.lengthMm)} at the end.`
-            : `Measure it against the fly: its tips come ${length(part.extent.lengthMm)} ${fromTieIn(told)}.`,
+            : `Measure it against the fly: its tips come ${length(part.extent.lengthMm)} ${off}.`,
+          ...(forward ? ['Its tips lie to the front, its butts to the rear.'] : []),
           `Pinch it ${side}, two soft turns, then ${String(TIE_IN.turns)} firm ones ${at(tieInMm(part))}.`,
           ...(both ? ['Half of it on each side.'] : []),
           buttWords(told),
+          ...(forward ? ['Lift it, and bring the thread under it to the eye: turns in front hold it up.'] : []),
           ...(file.support === 'turn-under' ? ['One turn of thread under it lifts it clear of the bend.'] : []),
         ],
     measure: tipMeasure(told),

@@ -65,6 +65,7 @@ type Dubbed = NonNullable<PartOf<'wrap'>['dubbed']>;
 function dubbedAs({ move: { part }, buildUp }: Told): Dubbed | null {
   if (buildUp?.by !== 'rope') return null;
   const file = part.file as PartOf<'wrap'>;
+  if (file.with !== undefined && file.dubbed === undefined) return 'loop';
   return file.dubbed ?? (/loose/i.test(part.built.figuredAs) ? 'split' : 'rope');
 }
 
@@ -75,6 +76,10 @@ const DUBBED: Readonly<Record<Dubbed, string | null>> = {
   loop: 'Make a loop of thread behind the body, lay the fur between its legs, spin it close, and stroke the fibres back as you wind.',
   split: 'Flatten and split the thread, lay the fibres between thinly, spin it: they stand out.',
 };
+
+/** Two furs in one loop: the first thinly and spread, the second on it, both spun together. */
+const compositeWords = (second: string, dubbed: Dubbed): string =>
+  `${dubbed === 'split' ? 'Flatten and split the thread' : 'Make a loop of thread behind the body'}, lay the first fur between, thin and spread, and the ${second} on it, its fibres across; close it, spin it tight, and stroke the fibres back as you wind.`;
 
 /** Which way it is wound: as the body is, against it, there and back. */
 function directedWords({ move: { part }, at }: Told, begin: number, end: number): string {
@@ -118,7 +123,7 @@ function windingWords(told: Told, begin: number, end: number, turns: number): st
       : 'Tie off with firm turns, trim the end close.';
   const there = isThereAndBack(part);
   const dubbed = dubbedAs(told);
-  const before = dubbed === null ? null : DUBBED[dubbed];
+  const before = dubbed === null ? null : file.with === undefined ? DUBBED[dubbed] : compositeWords(file.with, dubbed);
   return [
     ...(before === null ? [] : [before]),
     ...(shape === null || (dubbed !== null && dubbed !== 'rope') ? [] : [shape]),

@@ -92,8 +92,16 @@ function Tip({ part }: { readonly part: LaidPart }) {
         </span>
       </Row>
       <Row name="tip">
-        <span className="text-measure italic">{length(tipMm)}</span>,{' '}
-        {tipMm >= bend ? `${length(tipMm - bend)} past the bend` : `${length(bend - tipMm)} short of the bend`}
+        {tipMm < 0 ? (
+          <>
+            <span className="text-measure italic">{length(-tipMm)}</span> ahead of the eye
+          </>
+        ) : (
+          <>
+            <span className="text-measure italic">{length(tipMm)}</span>,{' '}
+            {tipMm >= bend ? `${length(tipMm - bend)} past the bend` : `${length(bend - tipMm)} short of the bend`}
+          </>
+        )}
       </Row>
     </>
   );

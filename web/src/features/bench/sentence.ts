@@ -32,6 +32,7 @@ const SIDES_OF_SHAPE: Readonly<Record<string, readonly string[]>> = {
   dumbbell: ['top', 'bottom', 'axis'],
   'bead-chain': ['top', 'bottom', 'axis'],
   plastic: ['top', 'bottom', 'axis'],
+  stalked: ['top', 'bottom', 'axis'],
 };
 
 const ball: Told<'ball'> = (part, drawers) => [
@@ -55,6 +56,18 @@ const ball: Told<'ball'> = (part, drawers) => [
     ? [relation('bore', 'bore', 'the usual bore')]
     : [side(...(SIDES_OF_SHAPE[part.shape] ?? []))]),
   ...(part.shape === 'bead' ? [',', { kind: 'yes' as const, key: 'slotted', label: 'slotted', empty: 'whole' }] : []),
+  ...(part.shape === 'dumbbell' ? [', its faces', words('ball', 'faces', 'round')] : []),
+  ...(part.shape === 'stalked'
+    ? [
+        ', on stalks of',
+        relation('stalk', 'stalk', 'twice that'),
+        'to the',
+        words('ball', 'toward', 'rear'),
+        ', each',
+        angle('30 deg'),
+        'off the shank',
+      ]
+    : []),
   ', weighing',
   { kind: 'quantity', key: 'mass', label: 'weighed mass', empty: 'as computed' },
 ];
@@ -96,7 +109,14 @@ const wrap: Told<'wrap'> = (part, drawers) => [
   ...(part.role === 'rib'
     ? [', the hackle', words('wrap', 'over', 'hackle'), ', binding', otherPart('binds[0]', 'what it binds', 'nothing')]
     : []),
-  ...(part.role === 'body' ? [', fur brought on', words('wrap', 'dubbed', 'as usual')] : []),
+  ...(part.role === 'body' || part.role === 'collar'
+    ? [
+        ', fur brought on',
+        words('wrap', 'dubbed', 'as usual'),
+        ', with',
+        material(names(drawers.wound), { key: 'with', label: 'second fur in the loop', empty: 'nothing else' }),
+      ]
+    : []),
 ];
 
 const bundle: Told<'bundle'> = (part, drawers) => [
@@ -114,6 +134,8 @@ const bundle: Told<'bundle'> = (part, drawers) => [
   relation('buttsTo', 'butts', 'run along the shank'),
   ', set at',
   angle('its usual angle'),
+  'to the',
+  words('bundle', 'toward', 'rear'),
   ', tips',
   words('bundle', 'ends', 'natural'),
   ',',

@@ -51,13 +51,10 @@ export const relation = (key: string, label: string, empty?: string): Piece => (
   label,
   ...(empty === undefined ? {} : { empty }),
 });
-export const material = (names: readonly string[]): Piece => ({
-  kind: 'words',
-  key: 'material',
-  label: 'material',
-  options: names,
-  empty: 'any material',
-});
+export const material = (
+  names: readonly string[],
+  { key, label, empty } = { key: 'material', label: 'material', empty: 'any material' },
+): Piece => ({ kind: 'words', key, label, options: names, empty });
 export const side = (...options: string[]): Piece => ({
   kind: 'choice',
   key: 'side',
