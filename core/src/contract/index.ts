@@ -27,4 +27,4 @@ export { listedOf, platformWords, summarise } from './summary.ts';
 export { mayUse, namesItem } from './uses.ts';
 export { type Route, pathOf } from './route.ts';
 export { ROUTES, type RouteName, sentFileSchema } from './routes.ts';
-export { verdictSentence } from './verdict.ts';
+export { rideIfLight, sinkRangeIfLight, verdictSentence } from './verdict.ts';

@@ -18,15 +18,57 @@ const firmness = (holdsTo: number | null): string =>
 /** How far it stands from straight up or down, degrees. */
 const lean = (heel: number): number => Math.min(Math.abs(heel), 180 - Math.abs(heel));
 
+/** Words of a ride where the fly may as well ride otherwise. */
+const OR: Readonly<Record<string, string>> = {
+  'point-up': 'point up',
+  'point-down': 'point down',
+  'on-its-side': 'on its side',
+  undecided: 'either way up',
+};
+
+/** What is to be weighed, as the file names it. */
+const unweighed = (lightest: FlyReport['lightest']): string =>
+  (lightest?.parts ?? []).map((id) => id.replaceAll('-', ' ')).join(' and ');
+
+type Weighing = Pick<FlyReport, 'keel' | 'sink' | 'lightest'>;
+
+/** How it rides with eyes that nobody weighed at their lightest, where that is another way; null where it is the same. */
+export const rideIfLight = ({ keel, lightest }: Pick<FlyReport, 'keel' | 'lightest'>): string | null =>
+  lightest && lightest.ride !== keel.tight.ride
+    ? `${OR[lightest.ride] ?? lightest.ride} with light ${unweighed(lightest)}`
+    : null;
+
+/** From the slowest to the fastest it may fall until they are weighed; null where that is one class. mm/s */
+export function sinkRangeIfLight({ sink, lightest }: Pick<FlyReport, 'sink' | 'lightest'>): {
+  readonly fromMmS: number;
+  readonly classes: string;
+} | null {
+  if (!sink || !lightest || lightest.class === sink.class) return null;
+  return { fromMmS: lightest.terminal_mm_s ?? 0, classes: `${lightest.class ?? 'afloat'} to ${sink.class}` };
+}
+
+/** How it falls: one speed, or from one to another as long as nobody has weighed its eyes. */
+function fallWords(report: Weighing, speed: (mmPerS: number) => string): string {
+  const { sink } = report;
+  if (sink === null) return 'floats';
+  const range = sinkRangeIfLight(report);
+  return range
+    ? `falls ${speed(range.fromMmS).replace(/ \S+$/, '')} to ${speed(sink.terminal_mm_s)} free and soaked, ${range.classes}`
+    : `falls ${speed(sink.terminal_mm_s)} free and soaked, ${sink.class}`;
+}
+
 /**
  * What a fly does, as a sentence of a few parts.
  * @example verdictSentence(report, METRIC) // 'Rides point up, firmly; leans nowhere; a swing over 12 cm/s rolls it.'
  */
-export function verdictSentence({ keel, sink }: Pick<FlyReport, 'keel' | 'sink'>, style: Style): string {
+export function verdictSentence(report: Weighing, style: Style): string {
+  const { keel, lightest } = report;
   const { speed } = saying(style);
+  const otherwise = rideIfLight(report);
   const { ride, heel_deg } = keel.tight;
   const undecided = ride === 'undecided';
-  const words = `${RIDES[ride] ?? ride}${undecided ? '' : firmness(keel.holdsTo_mm_s)}`;
+  const light = otherwise === null ? '' : `, or ${otherwise}`;
+  const words = `${RIDES[ride] ?? ride}${undecided || otherwise !== null ? '' : firmness(keel.holdsTo_mm_s)}${light}`;
   const leaning = heel_deg === null || undecided ? null : lean(heel_deg);
   const parts = [
     words.charAt(0).toUpperCase() + words.slice(1),
@@ -34,7 +76,8 @@ export function verdictSentence({ keel, sink }: Pick<FlyReport, 'keel' | 'sink'>
     ...(undecided
       ? []
       : [keel.holdsTo_mm_s === null ? 'no swing rolls it' : `a swing over ${speed(keel.holdsTo_mm_s)} rolls it`]),
-    sink === null ? 'floats' : `falls ${speed(sink.terminal_mm_s)} free and soaked, ${sink.class}`,
+    fallWords(report, speed),
+    ...(otherwise !== null || sinkRangeIfLight(report) ? [`weigh the ${unweighed(lightest)}`] : []),
   ];
   return `${parts.join('; ')}.`;
 }

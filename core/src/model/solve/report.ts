@@ -2,6 +2,7 @@ import { droopAt } from '../balance/droop.ts';
 import { timeTo } from '../balance/fromRest.ts';
 import { fallOf, SOAKED_ALONE } from './fall.ts';
 import { holdRange } from './holdRange.ts';
+import { lightestOf } from './lightest.ts';
 import { platformTotals, type LaidFly, type LaidPart } from './layFly.ts';
 import { cutLength } from './cutLength.ts';
 import type { FlyReport } from './reportSchema.ts';
@@ -31,6 +32,20 @@ function partReport(part: LaidPart, laid: LaidFly): FlyReport['parts'][number] {
     figuredAs: built.figuredAs,
     notes: [...built.notes],
   };
+}
+
+/** The same fly with what nobody weighed at its lightest. */
+function lightestReport(laid: LaidFly): FlyReport['lightest'] {
+  const lightest = lightestOf(laid);
+  return (
+    lightest && {
+      parts: [...lightest.parts],
+      ride: lightest.ride,
+      slackRide: lightest.slackRide,
+      terminal_mm_s: lightest.terminal,
+      class: lightest.class,
+    }
+  );
 }
 
 /** Writes a solved fly under the promised keys. Lengths mm, masses mg, moments mg·mm, angles degrees, speeds mm/s. */
@@ -100,5 +115,6 @@ export function reportFly({ laid, balance, silhouette }: SolvedFly): FlyReport {
           class: sink.class,
         }
       : null,
+    lightest: lightestReport(laid),
   };
 }

@@ -2,6 +2,7 @@ import { z } from 'zod';
 
 const vec3 = z.tuple([z.number(), z.number(), z.number()]);
 const pair = z.tuple([z.number(), z.number()]);
+const sinkClass = z.enum(['hang', 'slow', 'medium', 'fast', 'very fast']);
 const ride = z.enum(['point-down', 'point-up', 'on-its-side', 'undecided']);
 
 /** The figures of a solved fly under the keys promised to scripts. Keys whose computation is not built are absent. */
@@ -85,7 +86,17 @@ export const reportSchema = z.object({
       level_mm_s: z.number(),
       noseFirst_mm_s: z.number(),
       timeTo1m_s: z.number().nullable(),
-      class: z.enum(['hang', 'slow', 'medium', 'fast', 'very fast']),
+      class: sinkClass,
+    })
+    .nullable(),
+  /** The same with eyes and beads that nobody weighed as light as such are sold; null where all is weighed. */
+  lightest: z
+    .object({
+      parts: z.array(z.string()),
+      ride,
+      slackRide: ride,
+      terminal_mm_s: z.number().nullable(),
+      class: sinkClass.nullable(),
     })
     .nullable(),
 });

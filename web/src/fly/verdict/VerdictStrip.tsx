@@ -1,5 +1,5 @@
 import { turnsWithin, type FlyReport, type LaidFly } from '@jobbet/core/model';
-import { verdictSentence } from '@jobbet/core/contract';
+import { rideIfLight, sinkRangeIfLight, verdictSentence } from '@jobbet/core/contract';
 import { partName } from '@jobbet/core/tying';
 import type { Asked, Certainty } from '@jobbet/core/study';
 import { formatAngle, formatMass, formatNumber, formatSpeed, type Style, type Written } from '@jobbet/core/units';
@@ -89,6 +89,7 @@ export function VerdictStrip({
 }: VerdictStripProps) {
   const style = useStyle();
   const slow = useSlow(!current && !again);
+  const otherwise = report && current ? rideIfLight(report) : null;
   const spoken = useSettled(report && current ? verdictSentence(report, style) : '', '');
   return (
     <section
@@ -98,8 +99,8 @@ export function VerdictStrip({
       <div className="flex items-center gap-3 px-4 w-[218px] max-[1000px]:w-auto max-[1000px]:px-2 border-r border-hair shrink-0">
         <RideGlyph ride={tight.ride} heelDeg={tight.heelDeg} balls={balls} />
         <div>
-          <div className="text-label italic text-ink3 truncate max-w-[140px]" title={shownAs}>
-            rides{shownAs === undefined ? '' : `, ${shownAs}`}
+          <div className="text-label italic text-ink3 truncate max-w-[140px]" title={shownAs ?? otherwise ?? undefined}>
+            rides{(shownAs ?? otherwise) === null ? '' : `, ${shownAs ?? `or ${otherwise ?? ''}`}`}
           </div>
           <strong className="text-verdict font-bold" data-testid="ride">
             {rideWords(tight.ride)}
@@ -124,7 +125,7 @@ type FiguresProps = Pick<VerdictStripProps, 'tight' | 'laid' | 'certain'> & { re
 /** What the fly comes to. */
 function Figures({ report, tight, laid, certain }: FiguresProps) {
   const style = useStyle();
-  const { sink, keel, trim, weight } = report;
+  const { keel, trim, weight } = report;
   return (
     <>
       <KeelCells keel={keel} tight={tight} laid={laid} certain={certain} />
@@ -138,7 +139,7 @@ function Figures({ report, tight, laid, certain }: FiguresProps) {
           </>
         )}
       </Cell>
-      <SinkCell sink={sink} laid={laid} certain={certain} />
+      <SinkCell report={report} laid={laid} certain={certain} />
       <Cell label="weight dry, cast, under water" why="weights" laid={laid}>
         <Figure value={formatMass(weight.dry_mg, style)} /> <span className="max-[1000px]:hidden">&ensp;</span>
         <Figure value={formatMass(weight.casting_mg, style)} /> <span className="max-[1000px]:hidden">&ensp;</span>
@@ -210,10 +211,13 @@ function KeelCells({ keel, tight, laid, certain }: KeelCellsProps) {
   );
 }
 
-type SinkCellProps = Pick<VerdictStripProps, 'laid' | 'certain'> & { readonly sink: FlyReport['sink'] };
+type SinkCellProps = Pick<VerdictStripProps, 'laid' | 'certain'> & { readonly report: FlyReport };
 
-function SinkCell({ sink, laid, certain }: SinkCellProps) {
+/** How fast it falls; from one speed to another as long as its eyes may be of either class. */
+function SinkCell({ report, laid, certain }: SinkCellProps) {
   const style = useStyle();
+  const { sink } = report;
+  const range = sinkRangeIfLight(report);
   return (
     <Cell
       label="falls free, soaked"
@@ -227,8 +231,19 @@ function SinkCell({ sink, laid, certain }: SinkCellProps) {
     >
       {sink ? (
         <>
-          <Figure value={formatSpeed(sink.terminal_mm_s, style)} /> <span className={SPARE}>{sink.class}</span>{' '}
-          <OffBy certain={certain?.sink} />
+          {range && (
+            <>
+              <Figure value={{ ...formatSpeed(range.fromMmS, style), unit: 'to' }} />{' '}
+            </>
+          )}
+          <Figure value={formatSpeed(sink.terminal_mm_s, style)} />{' '}
+          {range ? (
+            <span className="text-warn">{range.classes}, weigh a pair</span>
+          ) : (
+            <>
+              <span className={SPARE}>{sink.class}</span> <OffBy certain={certain?.sink} />
+            </>
+          )}
         </>
       ) : (
         <strong className="text-verdict">it floats</strong>
