@@ -80,6 +80,7 @@ const CHANGES: Record<string, Record<string, readonly [Loose, Loose]>> = {
       body({ material: 'tight dubbing', dubbed: 'loop' }),
       body({ material: 'tight dubbing', dubbed: 'loop', with: 'flat tinsel' }),
     ],
+    crossed: [body({ to: 'head', crossed: false }), body({ to: 'head', crossed: true })],
     on: [weightWire({ on: 'bare' }), weightWire({ on: 'thread' })],
     over: [rib({ over: 'hackle' }), rib({ over: 'under' })],
     direction: [rib(), rib({ direction: 'counter' })],
@@ -98,6 +99,8 @@ const CHANGES: Record<string, Record<string, readonly [Loose, Loose]>> = {
     stacked: [tail(), tail({ stacked: true })],
     support: [tail(), tail({ support: 'loop' })],
     buttsTo: [tail(), tail({ buttsTo: 'station 4' })],
+    buttsWrapped: [tail({ buttsTo: 'station 4' }), tail({ buttsTo: 'station 4', buttsWrapped: true })],
+    held: [tail({ role: 'legs', held: 'bound' }), tail({ role: 'legs', held: 'doubled' })],
   },
   feather: {
     at: [feathers(), feathers({ at: 'station 2' })],
@@ -181,8 +184,11 @@ const hackled = collar({
   to: 'station 4',
   turns: 4,
 });
-const lay = (part: Loose): string =>
-  likeness(laid(part['on'] === undefined ? [other, hackled, part] : [part, other, hackled], more));
+const lay = (part: Loose): string => {
+  // A head is crossed only where there are eyes in it.
+  const before = part['crossed'] === undefined ? [other, hackled] : [other, hackled, eyes({ id: 'pair' })];
+  return likeness(laid(part['on'] === undefined ? [...before, part] : [part, ...before], more));
+};
 
 describe('every documented key of a part does something', () => {
   test('the list below holds them all', () => {

@@ -28,7 +28,7 @@ describe('the tying sheet', () => {
   test('measures stand with the words of the tier; what it does is the report’s', () => {
     expect(sheet.proportions.find((each) => each.part === 'wing')).toMatchObject({ relation: 'bend + 0.6 shank' });
     expect(sheet.does[0]).toContain('Rides point up');
-    expect(sheet.does.join()).toMatch(/falls \d+ cm\/s free and soaked/);
+    expect(sheet.does.join()).toMatch(/falls \d+ to \d+ cm\/s free and soaked/);
     expect(sheet.cautions.join()).toContain('cut away from yourself');
   });
   test('its short name is of the fly as it is', () => {

@@ -50,6 +50,7 @@ test('every one of them is named by a step of some fly, and no step names one th
     named(nymph),
     named([body({ material: 'loose dubbing' })]),
     named([body({ material: 'tight dubbing' })]),
+    named([eyes(), body({ material: 'tight dubbing', to: 'head', crossed: true })]),
     named([body({ material: 'herl' })]),
     named([without(body({ material: 'flat tinsel', width: '1 mm' }), 'diameter')]),
     named([body(), rib(), strip({ at: 'station 3', boundBy: 'rib', length: '1 shank' })]),

@@ -3,7 +3,8 @@ import type { FlyFile } from '../src/pattern/schema.ts';
 import { brokenBy, constraintsOf } from '../src/tying/constraints.ts';
 import { taperOf } from '../src/tying/ways/taper.ts';
 import { waysOf, withWay } from '../src/tying/ways/ways.ts';
-import { body, collar, fly, rib, tail, wing } from './build.ts';
+import { tyingPlan } from '../src/tying/steps.ts';
+import { body, collar, eyes, fly, rib, tail, wing } from './build.ts';
 
 const palmer = (more = {}) => ({
   id: 'palmer',
@@ -55,6 +56,7 @@ test('a fly has the ways its parts and its finish have, as it is', () => {
     'butts tail': 'run',
     'support tail': 'none',
     'tips wing': 'natural',
+    'side wing': 'top',
     'by throat': 'tip',
     'by collar': 'tip',
     throat: 'before',
@@ -122,6 +124,47 @@ test('a taper is written in the tier’s own relation, scaled; level takes the t
   expect(taperOf(2, 2.05, 2)).toBe('level');
   expect(taperOf(3, 2, 1)).toBe('own');
   expect(taperOf(1, 2, 1.5)).toBe('cigar');
+});
+test('a head past eyes is crossed between them, which its steps tell pass by pass; one without eyes has no such way', () => {
+  const file = fly([eyes({ at: 'station 2' }), body({ material: 'tight dubbing', to: 'head' })]);
+  const crossed = take(file, 'crossed body', 'crossed');
+  expect(one(crossed, 'body')).toMatchObject({ crossed: true });
+  const how = (of: FlyFile): string =>
+    tyingPlan(settled(of))
+      .steps.find((each) => each.part === 'body')
+      ?.how.join(' ') ?? '';
+  expect(how(file)).toContain('one turn across to the front on the far side');
+  expect(how(crossed)).toContain('across between them to in front of the near one');
+  expect(take(crossed, 'crossed body', 'round').parts).toEqual(file.parts);
+  expect(now(fly([body({ material: 'tight dubbing', to: 'head' })]))).not.toHaveProperty('crossed body');
+  expect(now(fly([eyes({ at: 'station 2' }), body({ material: 'flat tinsel', to: 'head' })]))).not.toHaveProperty(
+    'crossed body',
+  );
+  // Behind the body they are none of its business.
+  expect(now(fly([eyes({ at: 'station 1' }), body({ material: 'tight dubbing' })]))).not.toHaveProperty('crossed body');
+});
+test('legs are bound, crossed or folded over the thread; butts wrapped; a wing on top or all round', () => {
+  const file = fly([tail(), tail({ id: 'legs', role: 'legs', at: 'station 4' }), body(), wing()]);
+  const how = (of: FlyFile, id: string): string =>
+    tyingPlan(settled(of))
+      .steps.filter((each) => each.part === id)
+      .flatMap((each) => each.how)
+      .join(' ');
+  expect(how(take(file, 'held legs', 'crossed'), 'legs')).toContain('they stand out square');
+  expect(how(take(file, 'held legs', 'doubled'), 'legs')).toContain('Fold them over the thread');
+  const wrapped = take(file, 'butts tail', 'wrapped');
+  expect(now(wrapped)['butts tail']).toBe('wrapped');
+  expect(how(wrapped, 'tail')).toContain('wrap them with thread edge to edge');
+  expect(one(take(wrapped, 'butts tail', 'cut'), 'tail')).not.toHaveProperty('buttsWrapped');
+  expect(one(take(file, 'side wing', 'around'), 'wing')).toMatchObject({ side: 'around' });
+});
+test('varnish between two whips is one way of whipping, and leaves with it', () => {
+  const between = take(salmon, 'whips', 'between');
+  expect(between.finish).toEqual({ whips: 2, varnishBetween: true, coats: ['cement'] });
+  const whip = tyingPlan(settled(between)).steps.find(({ key }) => key === 'whip');
+  expect(whip?.how.join(' ')).toContain('A drop of varnish on it, and again over it');
+  expect(whip?.caution).not.toBeNull();
+  expect(take(between, 'whips', '1').finish).toEqual({ whips: 1, coats: ['cement'] });
 });
 test('what is no way of the fly leaves it as it is', () => {
   expect(take(salmon, 'colour', 'red')).toEqual(salmon);

@@ -76,6 +76,13 @@ export const TECHNIQUES: readonly Technique[] = [
     'A line through both balls crosses the shank at a right angle and lies level.',
   ),
   technique(
+    'cross-eyes',
+    'Crossing a head between the eyes',
+    'Once round behind the eyes, then from behind the far eye across to in front of the near one, under the shank, from behind the near eye across to in front of the far one, once round in front; and again until it is full.',
+    'Always crossed the same way it fills one side and turns the eyes.',
+    'From the front it is round, and each eye sits in a ring of its own.',
+  ),
+  technique(
     'melt',
     'Melting nylon eyes',
     'Hold a stub of nylon in tweezers near a small flame, ends down, and let each end draw up into a ball; the other one as large.',

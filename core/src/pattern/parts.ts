@@ -91,6 +91,7 @@ const wrap = z.strictObject({
   direction: z.enum(['with', 'counter']).optional(),
   binds: ids,
   dubbed: z.enum(['rope', 'touch', 'loop', 'split']).describe('how fur is brought onto the thread').optional(),
+  crossed: z.boolean().describe('a head crossed between the eyes, so that it stays round').optional(),
   with: word.describe('a second material laid on the first in a dubbing loop, half and half').optional(),
   on: z.enum(['bare', 'thread']).describe('weight wire on the bare shank, or over thread').optional(),
   over: z.enum(['hackle', 'under']).describe('a rib over the hackle, or under it').optional(),
@@ -109,6 +110,8 @@ const bundle = z.strictObject({
   angle: quantity('angle away from the shank'),
   ends: z.enum(['even', 'natural', 'staggered', 'torn', 'cut']).optional(),
   stacked: z.boolean().optional(),
+  held: z.enum(['bound', 'crossed', 'doubled']).describe('how legs are held').optional(),
+  buttsWrapped: z.boolean().describe('butts that run along the shank are wrapped edge to edge').optional(),
   support,
 });
 const feather = z.strictObject({

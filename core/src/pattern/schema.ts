@@ -105,6 +105,7 @@ export const flySchema = z.strictObject({
     .strictObject({
       whips: z.number().int().min(0).max(6).optional(),
       glueOnThread: z.boolean().optional(),
+      varnishBetween: z.boolean().describe('a drop of varnish between two whips').optional(),
       coats: z
         .array(z.enum(['cement', 'varnish', 'resin', 'superglue']))
         .max(12)

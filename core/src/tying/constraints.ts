@@ -84,6 +84,30 @@ const beginsBehind = (part: LaidPart, { extent }: LaidPart): boolean =>
   tieInMm(part) >
   extent.endMm - (isPalmer(part) ? Math.max(NEAR_MM, REAR_SHARE * (extent.endMm - extent.startMm)) : NEAR_MM);
 
+/** The pair of eyes that wound work of fur or chenille goes past; null where it meets none, or is wire, thread or flat. */
+export function eyesWithin(part: LaidPart, { parts }: LaidFly): LaidPart | null {
+  const [form] = part.built.forms;
+  const fills = form?.kind === 'wound' && FILLS.has(form.manner);
+  if (!fills || part.file.role === 'rib' || part.file.role === 'underbody') return null;
+  const middle = ({ extent }: LaidPart): number => (extent.startMm + extent.endMm) / 2;
+  return (
+    parts.find((other) => isPair(other) && middle(other) > part.extent.startMm && middle(other) < part.extent.endMm) ??
+    null
+  );
+}
+
+/** What fills the room between eyes when it is crossed there. */
+const FILLS: ReadonlySet<string> = new Set([
+  'dubbing',
+  'chenille',
+  'bristle',
+  'brush',
+  'long',
+  'yarn',
+  'plume',
+  'herl',
+]);
+
 /** mm of shank that two parts share; negative where they lie apart. */
 export const overlapMm = (a: LaidPart, b: LaidPart): number =>
   Math.min(a.extent.endMm, b.extent.endMm) - Math.max(a.extent.startMm, b.extent.startMm);

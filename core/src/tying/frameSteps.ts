@@ -365,10 +365,17 @@ export function finishSteps(laid: LaidFly, style: Style, before: readonly string
       title: whips < 2 ? 'Whip finish' : `Whip finish, ${String(whips)} times`,
       how: [
         'Five turns, drawn down slowly, the thread wetted.',
-        ...(whips > 1 ? ['Again over it.'] : []),
+        ...(whips > 1
+          ? [
+              finish?.varnishBetween === true
+                ? 'A drop of varnish on it, and again over it while that is wet.'
+                : 'Again over it.',
+            ]
+          : []),
         'Cut the thread close.',
       ],
       proof: 'A nail drawn forward over it lifts nothing.',
+      caution: whips > 1 && finish?.varnishBetween === true ? CAUTIONS.coats : null,
       drawn: before,
     }),
     ...spunTrimmed(laid, before),

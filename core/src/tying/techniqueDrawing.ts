@@ -1,4 +1,5 @@
 import type { LaidFly } from '../model/index.ts';
+import { isPair } from './constraints.ts';
 import { threadOf } from './threadOf.ts';
 
 type Point = readonly [x: number, y: number];
@@ -21,6 +22,8 @@ interface Made {
   readonly wire: Stroke;
   readonly cord: number;
   readonly flat: number;
+  /** Across one of the eyes it has, else of usual ones. */
+  readonly eyeMm: number;
 }
 
 const line = (tone: Stroke['tone'], breadthMm: number, ...points: Point[]): Stroke => ({ tone, breadthMm, points });
@@ -93,6 +96,22 @@ const DRAWINGS: Readonly<Record<string, (made: Made) => Stroke[]>> = {
       line('thread', cord, [8.8 - 1.5 * i * cord, -r - 0.5], [5.2 - 1.5 * i * cord, r + 0.5]),
     ]),
   ],
+  'cross-eyes': ({ r, wire, eyeMm }) => {
+    const [middle, out, off] = [7, 0.62 * eyeMm, 0.5 * eyeMm + 0.5];
+    const pass = (...points: Point[]): Stroke => ({ tone: 'thread', breadthMm: 0.3, points, goes: true });
+    return [
+      wire,
+      ...[-1, 1].flatMap((side) => [
+        line('stuff', 0.4, ...arc([middle, side * out], eyeMm / 2, eyeMm / 2, 0, 2 * Math.PI)),
+        line('stuff', 0.6, [middle, side * r], [middle, side * (out - eyeMm / 2)]),
+      ]),
+      // Round behind, across to the front of the near eye, across to the front of the far one, round in front.
+      pass([middle + off + 0.4, -r - 0.6], [middle + off + 0.4, r + 0.9]),
+      pass([middle + off, -out], [middle, 0], [middle - off, out]),
+      pass([middle + off, out], [middle, 0], [middle - off, -out]),
+      pass([middle - off - 0.4, -r - 0.6], [middle - off - 0.4, r + 0.9]),
+    ];
+  },
   ramp: ({ r, wire, cord }) => [
     wire,
     ...turns(4, 9, 0.5, r + 0.5, 0.46, 'stuff'),
@@ -158,19 +177,25 @@ const DRAWINGS: Readonly<Record<string, (made: Made) => Stroke[]>> = {
   ],
 };
 
+/** Eyes that have room in a drawing, and those of a fly that has none. mm */
+const MOST_EYE_MM = 4.2;
+const USUAL_EYE_MM = 3.2;
+
 /** Techniques that a drawing helps. */
 export const DRAWN_TECHNIQUES: readonly string[] = Object.keys(DRAWINGS);
 
 /** A technique drawn on this fly's own wire with its own thread; null for one that words alone tell. */
-export function techniqueDrawing(key: string, { platform, file }: LaidFly): readonly Stroke[] | null {
+export function techniqueDrawing(key: string, { platform, file, parts }: LaidFly): readonly Stroke[] | null {
   const thread = threadOf(file);
   const wireMm = Math.min(2, platform.windMm);
+  const eyes = parts.find(isPair);
   return (
     DRAWINGS[key]?.({
       r: wireMm / 2,
       wire: line('wire', wireMm, [1.2, 0], [DRAWN.acrossMm, 0]),
       cord: thread.cordMm,
       flat: thread.flatMm,
+      eyeMm: Math.min(MOST_EYE_MM, eyes?.extent.lengthMm ?? USUAL_EYE_MM),
     }) ?? null
   );
 }

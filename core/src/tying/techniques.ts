@@ -1,6 +1,6 @@
 import { TECHNIQUES, type Technique } from '../data/index.ts';
 import type { LaidFly, LaidPart } from '../model/index.ts';
-import { isPalmer, isRib, overlapMm } from './constraints.ts';
+import { eyesWithin, isPalmer, isRib, overlapMm } from './constraints.ts';
 import type { Move } from './order.ts';
 import type { Step } from './step.ts';
 import { isOnCore } from './words/told.ts';
@@ -56,16 +56,17 @@ function woundKeys(part: LaidPart, laid: LaidFly, does: Move['does']): readonly 
     );
     return [...(binds ? ['part'] : []), ...(through && file.over !== 'under' ? ['wiggle'] : [])];
   }
+  const past = file.crossed === true && eyesWithin(part, laid) !== null ? ['cross-eyes'] : [];
   const form = built.forms.find((each) => each.kind === 'wound');
   const manner = form?.kind === 'wound' ? form.manner : null;
   if (manner === 'dubbing') {
     const dubbed =
       file.dubbed ?? (file.with !== undefined ? 'loop' : /loose/i.test(built.figuredAs) ? 'split' : 'rope');
-    return dubbed === 'touch' ? ['rope'] : [dubbed];
+    return [dubbed === 'touch' ? 'rope' : dubbed, ...past];
   }
-  if (manner === 'herl' || manner === 'plume') return ['twist-herl'];
+  if (manner === 'herl' || manner === 'plume') return ['twist-herl', ...past];
   if (manner === 'flat' || manner === 'quill') return ['edge'];
-  return isOnCore(part) ? ['stroke'] : [];
+  return [...(isOnCore(part) ? ['stroke'] : []), ...past];
 }
 
 const OF_FRAME: Readonly<Record<string, readonly string[]>> = { thread: ['start', 'bed'], whip: ['whip'] };

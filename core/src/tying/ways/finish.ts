@@ -30,7 +30,15 @@ const SEALS: readonly (WayOption & { readonly coats: Coats | undefined })[] = [
 const WHIPS: readonly WayOption[] = [
   { value: '1', words: 'once', says: 'Enough where the head is glued.' },
   { value: '2', words: 'twice', says: 'Holds without glue; a little more head.' },
+  {
+    value: 'between',
+    words: 'twice, varnish between',
+    says: 'The second whip draws the varnish into the first: nothing holds longer; it must dry before it is sealed.',
+  },
 ];
+
+const whipsNow = ({ finish }: FlyFile): string =>
+  finish?.varnishBetween === true && (finish.whips ?? 1) > 1 ? 'between' : String(finish?.whips ?? 1);
 
 /** Whips and what seals the head. */
 export const finishWays: WaysOf = ({ file }) => {
@@ -40,9 +48,16 @@ export const finishWays: WaysOf = ({ file }) => {
     {
       key: 'whips',
       words: 'whipped',
-      now: String(file.finish?.whips ?? 1),
+      now: whipsNow(file),
       options: WHIPS,
-      take: (value) => ({ ...file, finish: { ...file.finish, whips: Number(value) } }),
+      take: (value) => {
+        const { varnishBetween: _, ...rest } = file.finish ?? {};
+        const between = value === 'between';
+        return {
+          ...file,
+          finish: { ...rest, whips: between ? 2 : Number(value), ...(between ? { varnishBetween: true } : {}) },
+        };
+      },
     },
     {
       key: 'seal',

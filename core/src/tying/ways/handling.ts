@@ -1,7 +1,7 @@
 import { withKey, withPart } from '../../edit/index.ts';
 import type { FlyFile } from '../../pattern/index.ts';
 import type { LaidFly, LaidPart } from '../../model/index.ts';
-import { isPalmer, isRib, needsNoThread, overlapMm, tieInMm } from '../constraints.ts';
+import { eyesWithin, isPalmer, isRib, needsNoThread, overlapMm, tieInMm } from '../constraints.ts';
 import { partName } from '../partName.ts';
 import { twiceDone } from '../twice.ts';
 import type { Way, WayOption, WaysOf } from './types.ts';
@@ -110,6 +110,11 @@ const endWays: WaysOf = (laid) =>
 
 const BUTTS: readonly WayOption[] = [
   { value: 'run', words: 'run along the shank', says: 'The body lies even over them; a little more weight.' },
+  {
+    value: 'wrapped',
+    words: 'run along the shank, wrapped',
+    says: 'Thread edge to edge over them: the firmest and the smoothest underbody; a minute more, and thread that weighs.',
+  },
   { value: 'cut', words: 'cut at the tie-in', says: 'A thin body; a step at the rear that thread has to fill.' },
 ];
 
@@ -124,12 +129,18 @@ const buttWays: WaysOf = (laid) =>
       {
         key: `butts ${file.id}`,
         words: `${partName(file.id)} butts`,
-        now: cut ? 'cut' : own ? 'own' : 'run',
+        now: cut ? 'cut' : own ? 'own' : file.buttsWrapped === true ? 'wrapped' : 'run',
         options: own
           ? [...BUTTS, { value: 'own', words: `to ${file.buttsTo ?? ''}`, says: 'As it is written.' }]
           : BUTTS,
         take: (value) =>
-          withPart(laid.file, file.id, (each) => withKey(each, 'buttsTo', value === 'cut' ? file.at : undefined)),
+          withPart(laid.file, file.id, (each) =>
+            withKey(
+              withKey(each, 'buttsTo', value === 'cut' ? file.at : undefined),
+              'buttsWrapped',
+              value === 'wrapped' ? true : undefined,
+            ),
+          ),
       },
     ];
   });
@@ -220,6 +231,90 @@ const tinselWays: WaysOf = (laid) =>
     ];
   });
 
+const CROSSED: readonly WayOption[] = [
+  { value: 'round', words: 'round the shank alone', says: 'Quick; from the front the head is flat between the eyes.' },
+  {
+    value: 'crossed',
+    words: 'crossed between the eyes',
+    says: 'Round from every side, and the eyes sit in it; more fur, and a turn too many hides them.',
+  },
+];
+
+/** A head or body of fur or chenille wound past eyes: round the shank alone, or crossed between them. */
+const crossedWays: WaysOf = (laid) =>
+  laid.parts
+    .filter((part) => eyesWithin(part, laid) !== null)
+    .map((part): Way => {
+      const { id } = part.file;
+      return {
+        key: `crossed ${id}`,
+        words: `${partName(id)} wound`,
+        now: part.file.construction === 'wrap' && part.file.crossed === true ? 'crossed' : 'round',
+        options: CROSSED,
+        take: (value) =>
+          withPart(laid.file, id, (each) => withKey(each, 'crossed', value === 'crossed' ? true : undefined)),
+      };
+    });
+
+const HELD: readonly WayOption[] = [
+  { value: 'bound', words: 'bound on', says: 'They lie back along the body; the simplest.' },
+  {
+    value: 'crossed',
+    words: 'by crossing turns',
+    says: 'They stand out square to the shank; soft ones stay where they are put.',
+  },
+  {
+    value: 'doubled',
+    words: 'folded over the thread',
+    says: 'None pulls out, and both ends come out alike; a fold that is seen unless something covers it.',
+  },
+];
+
+const legWays: WaysOf = (laid) =>
+  laid.parts
+    .filter(({ file }) => file.construction === 'bundle' && file.role === 'legs')
+    .map((part) => keyWay(laid, part, 'held', 'held', HELD));
+
+const ROUND: readonly WayOption[] = [
+  {
+    value: 'top',
+    words: 'on top',
+    says: 'Leaves belly and point free; half of what goes round looks as full from the side.',
+  },
+  {
+    value: 'around',
+    words: 'all round the hook',
+    says: 'The same from every side, and pulses; more of it, and it covers the point.',
+  },
+];
+
+/** Fur and plume as a wing or collar: on top of the hook, or tied all round it. */
+const roundWays: WaysOf = (laid) =>
+  laid.parts
+    .filter(({ file, built }) => {
+      const [form] = built.forms;
+      const furry = form?.kind === 'bundle' && (form.manner === 'plume' || form.manner === 'hair');
+      return (
+        file.construction === 'bundle' && furry && WORN_ROUND.has(file.role) && TOP_OR_ROUND.has(file.side ?? 'top')
+      );
+    })
+    .map((part) => keyWay(laid, part, 'side', 'tied', ROUND));
+
+const WORN_ROUND: ReadonlySet<string> = new Set(['wing', 'underwing', 'overwing']);
+const TOP_OR_ROUND: ReadonlySet<string> = new Set(['top', 'around']);
+
 /** How things are held, begun and laid, about which tiers differ. */
 export const handlingWays: WaysOf = (laid) =>
-  [wireWays, glueWays, endWays, tinselWays, dubbedWays, ribWays, buttWays, tipWays].flatMap((ways) => ways(laid));
+  [
+    wireWays,
+    glueWays,
+    endWays,
+    tinselWays,
+    dubbedWays,
+    crossedWays,
+    ribWays,
+    buttWays,
+    tipWays,
+    legWays,
+    roundWays,
+  ].flatMap((ways) => ways(laid));

@@ -52,9 +52,25 @@ function buttWords({ move: { part }, laid, at }: Told): string {
   const on = goesOnAs(part, laid);
   if (on) return `Leave its butts long, out of the way: they become the ${partName(on.file.id)}.`;
   const butts = part.extent.buttsToMm;
+  const wrapped = part.file.construction === 'bundle' && part.file.buttsWrapped === true;
   return butts === null || Math.abs(butts - tieInMm(part)) < 0.5
     ? 'Trim the butts on a slant.'
-    : `Bind the butts down along the shank and trim them ${at(butts)}.`;
+    : `Bind the butts down along the shank and trim them ${at(butts)}${wrapped ? ', then wrap them with thread edge to edge' : ''}.`;
+}
+
+/** How a clump is bound on; legs as they are held. */
+function bindingWords({ move: { part }, at }: Told, side: string): readonly string[] {
+  const file = part.file as PartOf<'bundle'>;
+  const firm = `then ${String(TIE_IN.turns)} firm ones ${at(tieInMm(part))}`;
+  if (file.role === 'legs' && file.held === 'crossed')
+    return [
+      `Lay them ${side}, bind them by their middle with one soft turn, and cross the thread over it both ways ${at(tieInMm(part))}: they stand out square.`,
+    ];
+  if (file.role === 'legs' && file.held === 'doubled')
+    return [
+      `Fold them over the thread, slide the fold up to the shank ${side}, two soft turns, ${firm}: both ends lie back.`,
+    ];
+  return [`Pinch it ${side}, two soft turns, ${firm}.`];
 }
 
 /** Hair, plume, strands and legs. */
@@ -84,7 +100,7 @@ export function clumpWords(told: Told): PartWords {
             ? `It is left long, and cut to ${length(part.extent.lengthMm)} at the end.`
             : `Measure it against the fly: its tips come ${length(part.extent.lengthMm)} ${off}.`,
           ...(forward ? ['Its tips lie to the front, its butts to the rear.'] : []),
-          `Pinch it ${side}, two soft turns, then ${String(TIE_IN.turns)} firm ones ${at(tieInMm(part))}.`,
+          ...bindingWords(told, side),
           ...(both ? ['Half of it on each side.'] : []),
           buttWords(told),
           ...(forward ? ['Lift it, and bring the thread under it to the eye: turns in front hold it up.'] : []),

@@ -3,7 +3,7 @@ import type { PartOf } from '../../pattern/index.ts';
 import { windingOf, type LaidPart } from '../../model/index.ts';
 import { saying } from '../../units/index.ts';
 import type { BuiltAt } from '../buildUp.ts';
-import { overlapMm, isPalmer, tieInMm } from '../constraints.ts';
+import { eyesWithin, overlapMm, isPalmer, tieInMm } from '../constraints.ts';
 import { isThereAndBack, tiedOffMm, tiesIn } from '../order.ts';
 import { partName } from '../partName.ts';
 import { toPlace } from '../places.ts';
@@ -107,6 +107,18 @@ function hackleOver({ move: { part }, laid }: Told): string[] {
   ];
 }
 
+/** How it goes past a pair of eyes: crossed between them, pass by pass. */
+function crossedWords({ move: { part }, laid }: Told): string[] {
+  const eyes = eyesWithin(part, laid);
+  if (!eyes || part.file.construction !== 'wrap') return [];
+  const name = partName(eyes.file.id);
+  return part.file.crossed === true
+    ? [
+        `At the ${name}: once round behind them; up behind the far eye, across between them to in front of the near one; under the shank; up behind the near eye, across to in front of the far one; once round in front. Again, until no gap is seen from the front.`,
+      ]
+    : [`Past the ${name}: close behind them, one turn across to the front on the far side, and on.`];
+}
+
 /** How a rib or a body is wound, from its first turn to the last. */
 function windingWords(told: Told, begin: number, end: number, turns: number): string[] {
   const { move, laid, style, length, place, buildUp } = told;
@@ -128,6 +140,7 @@ function windingWords(told: Told, begin: number, end: number, turns: number): st
     ...(before === null ? [] : [before]),
     ...(shape === null || (dubbed !== null && dubbed !== 'rope') ? [] : [shape]),
     directedWords(told, begin, end),
+    ...crossedWords(told),
     ...hackleOver(told),
     ...(isFlatLaid(part) && !there ? ['Edge to edge, no gap and no overlap.'] : []),
     ...(isOnCore(part) ? ['Stroke the fibres back after every turn, so that the next does not bind them.'] : []),

@@ -109,6 +109,12 @@ const wrap: Told<'wrap'> = (part, drawers) => [
   ...(part.role === 'rib'
     ? [', the hackle', words('wrap', 'over', 'hackle'), ', binding', otherPart('binds[0]', 'what it binds', 'nothing')]
     : []),
+  ...(part.role === 'head' || part.role === 'body'
+    ? [
+        ', past eyes',
+        { kind: 'yes' as const, key: 'crossed', label: 'crossed between them', empty: 'round the shank alone' },
+      ]
+    : []),
   ...(part.role === 'body' || part.role === 'collar'
     ? [
         ', fur brought on',
@@ -142,6 +148,10 @@ const bundle: Told<'bundle'> = (part, drawers) => [
   { kind: 'yes', key: 'stacked', label: 'stacked', empty: 'as it comes' },
   ',',
   SUPPORT,
+  ...(part.role === 'legs' ? [', held', words('bundle', 'held', 'bound')] : []),
+  ...(part.role === 'tail'
+    ? [', butts', { kind: 'yes' as const, key: 'buttsWrapped', label: 'wrapped', empty: 'as they lie' }]
+    : []),
 ];
 
 const feather: Told<'feather'> = (part, drawers) => [
