@@ -609,7 +609,47 @@ describe('schools', () => {
       NOMINAL_DRAWERS,
     );
     expect(changed).toEqual(['tail', 'collar']);
-    expect(file.parts.map((part) => slotOf(part))).toEqual([null, 'body', 'tail', 'collar']);
+    const again = laid(file);
+    expect(again.parts.map((part) => slotOf(part, again))).toEqual([null, 'body', 'tail', 'collar']);
+  });
+  test('a short tail, an outer collar and a roof are slots of their own, held to only where the school has them', () => {
+    const slots = (file: FlyFile): Record<string, string | null> => {
+      const own = laid(file);
+      return Object.fromEntries(own.parts.map((part) => [part.file.id, slotOf(part, own)]));
+    };
+    expect(slots(fly([tail({ length: '0.8 gap' }), body()]))).toMatchObject({ tail: 'shortTail' });
+    expect(slots(fly([tail({ length: '0.8 gap..1.1 body' }), body()]))).toMatchObject({ tail: 'tail' });
+    expect(slots(fly([tail({ length: '1 shank' }), tail({ id: 'tag2', length: '0.4 shank' })]))).toMatchObject({
+      tail: 'tail',
+      tag2: 'shortTail',
+    });
+    expect(
+      slots(fly([body(), collar({ id: 'inner', at: 'station 2' }), collar({ id: 'outer', at: 'station 1' })])),
+    ).toMatchObject({
+      inner: 'collar',
+      outer: 'outerCollar',
+    });
+    const roof = {
+      id: 'roof',
+      role: 'overwing',
+      construction: 'feather',
+      form: 'slips',
+      lie: 'tented',
+      material: 'goose slip',
+      at: 'head',
+      length: '1.2 shank',
+    };
+    expect(slots(fly([roof]))).toMatchObject({ roof: 'roof' });
+    if (!mobile) throw new Error('no school');
+    // Mobile says nothing of short tails: one half a gap long is no fault of its own.
+    expect(standing(laid(fly([tail({ length: '0.5 gap' })])), 'tail', mobile, NOMINAL_DRAWERS)).toBeNull();
+    const compact = schoolOf('compact');
+    expect(
+      compact && standing(laid(fly([tail({ length: '0.8 gap' })])), 'tail', compact, NOMINAL_DRAWERS),
+    ).toMatchObject({
+      slot: 'shortTail',
+      within: true,
+    });
   });
   test('two schools on one fly: what either makes of each part, and nothing of what both leave alone', () => {
     const compact = schoolOf('compact');

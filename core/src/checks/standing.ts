@@ -6,8 +6,34 @@ import { layFly, type LaidFly, type LaidPart } from '../model/index.ts';
 
 const BY_ROLE: readonly SlotName[] = ['tail', 'throat', 'underwing', 'wing', 'overwing', 'legs', 'body', 'collar'];
 
-/** The slot of a school that speaks of a part; null for one it says nothing of. */
-export function slotOf(part: Part): SlotName | null {
+/** A tail is short where it is told by the gap, or lies along one half as long again. */
+const SHORT_OF = 1.5;
+
+function isShortTail({ file, extent }: LaidPart, laid: LaidFly): boolean {
+  if (file.role !== 'tail' || !('length' in file || 'tip' in file)) return false;
+  const told = ('length' in file ? file.length : undefined) ?? '';
+  const longer = laid.parts.some(
+    (other) => other.file.role === 'tail' && other.extent.lengthMm >= SHORT_OF * extent.lengthMm,
+  );
+  // Where gap and another measure both tell it, it is no mere tip.
+  return longer || (/\bgap\b/.test(told) && !/\b(shank|body)\b/.test(told));
+}
+
+/** A collar wound in front of another. */
+const isOuterCollar = (part: LaidPart, laid: LaidFly): boolean =>
+  laid.parts.some(
+    (other) => other !== part && plainSlot(other.file) === 'collar' && other.extent.startMm > part.extent.startMm,
+  );
+
+/** The slot of a school that speaks of a part as it lies on its fly; null for one it says nothing of. */
+export function slotOf(part: LaidPart, laid: LaidFly): SlotName | null {
+  const slot = plainSlot(part.file);
+  if (slot === 'tail' && isShortTail(part, laid)) return 'shortTail';
+  return slot === 'collar' && isOuterCollar(part, laid) ? 'outerCollar' : slot;
+}
+
+/** The slot by what a part is, whatever else is on the fly. */
+function plainSlot(part: Part): SlotName | null {
   if (part.construction === 'strip')
     return part.role === 'tail' || part.role === 'wing' ? 'strip' : part.role === 'overwing' ? 'overwing' : null;
   if (part.construction === 'hackle') {
@@ -17,14 +43,14 @@ export function slotOf(part: Part): SlotName | null {
   if (part.construction === 'wrap') return part.role === 'body' ? 'body' : null;
   if (part.construction !== 'bundle' && part.construction !== 'feather') return null;
   // A low roof over the back is no wing that is set up.
-  if (part.construction === 'feather' && part.lie === 'tented' && part.role === 'overwing') return null;
+  if (part.construction === 'feather' && part.lie === 'tented' && part.role === 'overwing') return 'roof';
   return BY_ROLE.find((slot) => slot === part.role && slot !== 'body' && slot !== 'collar') ?? null;
 }
 
 /** The keys of a part a rule may stand in: the ones it has first. */
 function keysOf(part: Part, slot: SlotName): readonly string[] {
   if (slot === 'body') return ['from'];
-  if (slot === 'palmer' || slot === 'collar') return ['fibre'];
+  if (slot === 'palmer' || slot === 'collar' || slot === 'outerCollar') return ['fibre'];
   return 'tip' in part && part.tip !== undefined ? ['tip', 'length'] : ['length', 'tip'];
 }
 
@@ -70,7 +96,7 @@ function ribBoundMm({ file, extent }: LaidPart): number {
 /** How a part stands to its school; null where the school says nothing of it, or what it says leans on what is not on the fly. */
 export function standing(laid: LaidFly, id: string, school: School, drawers: Drawers): Standing | null {
   const part = laid.parts.find((each) => each.file.id === id);
-  const slot = part ? slotOf(part.file) : null;
+  const slot = part ? slotOf(part, laid) : null;
   const rules = slot ? school[slot]?.split(' or ') : undefined;
   if (!part || !slot || !rules) return null;
   const fields = part.file as unknown as Readonly<Record<string, unknown>>;

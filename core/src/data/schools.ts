@@ -4,13 +4,16 @@
  */
 export const SLOTS = [
   'tail',
+  'shortTail',
   'body',
   'palmer',
   'throat',
   'collar',
+  'outerCollar',
   'underwing',
   'wing',
   'overwing',
+  'roof',
   'strip',
   'legs',
 ] as const;
@@ -26,6 +29,8 @@ export interface School extends Readonly<Partial<Record<SlotName | `${SlotName}W
 
 const NIPPED = 'longer moves more, but is nipped behind the hook and wraps round the bend';
 const LEGS = 'longer legs catch the bend';
+const TIP = 'a tip of colour past the bend, and no tail that swings';
+const OUTER = 'softer than the collar behind it: it folds back over that and hides where it was tied';
 const LEVEL = 'the tips end together, so that the fish takes the hook with them';
 
 export const SCHOOLS: readonly School[] = [
@@ -35,6 +40,8 @@ export const SCHOOLS: readonly School[] = [
     means: 'bottom flies for fish that school and nip',
     tail: '0.8 gap..1.1 body',
     tailWhy: NIPPED,
+    shortTail: '0.4..1 gap',
+    shortTailWhy: TIP,
     body: 'barb',
     bodyWhy: 'a body that ends above the barb leaves the bend clear',
     wing: 'tail.tip',
@@ -58,6 +65,8 @@ export const SCHOOLS: readonly School[] = [
     palmerWhy: 'long enough to breathe, short enough to leave the point free',
     collar: '1.3..2 gap',
     collarWhy: 'a veil over the body; longer slows the fly and hides the hook',
+    outerCollar: '1.5..2.6 gap',
+    outerCollarWhy: OUTER,
     wing: '1.2..1.9 shank',
     wingWhy: NIPPED,
     legs: 'at most gap',
@@ -111,6 +120,8 @@ export const SCHOOLS: readonly School[] = [
     wingWhy: 'level with the veil, past the bend',
     collar: '0.5..0.65 shank',
     collarWhy: 'to half the wing, wound over all else',
+    outerCollar: '0.5..0.8 shank',
+    outerCollarWhy: OUTER,
     head: 'small',
     headSpace: '0.1 shank',
   },
@@ -126,6 +137,8 @@ export const SCHOOLS: readonly School[] = [
     underwingWhy: 'it props the wing and stops at the tail’s root',
     wing: 'tail.tip or 1.6..2 shank',
     wingWhy: 'slips marry the tail’s tip; four tips reach a body beyond the bend',
+    roof: 'between bend and tail.tip',
+    roofWhy: 'it lies along the wing’s back and sheds water; past the tail it lifts',
     throat: 'between point and barb',
     throatWhy: 'short of the point, so that it does not guard it',
     head: 'small',
@@ -137,6 +150,8 @@ export const SCHOOLS: readonly School[] = [
     means: 'large nymphs and leeches fished slowly',
     tail: '0.85 body..1.2 shank',
     tailWhy: NIPPED,
+    shortTail: '0.5..1.2 gap',
+    shortTailWhy: TIP,
     body: 'bend',
     bodyWhy: 'the abdomen fills the shank',
     collar: '0.8..1.2 gap',

@@ -143,7 +143,7 @@ function head(setting: Setting, widthMm: number): Block {
   return stacked(
     [
       set(setting, [{ text: sheet.name, bold: true }], widthMm, 2),
-      set(setting, [{ text: sheet.hook }, { text: `sheet ${sheet.id}`, grey: GREY }], widthMm),
+      set(setting, [{ text: sheet.hook }, { text: `as it is now: ${sheet.id}`, grey: GREY }], widthMm),
       ...(sheet.notes === null ? [] : [set(setting, [{ text: sheet.notes }], widthMm)]),
     ],
     0.6,
@@ -227,7 +227,7 @@ export function sheetPages(sheet: TyingSheet, laid: LaidFly, options: SheetPaper
       {
         kind: 'text',
         at: [widthMm - MARGIN, heightMm - MARGIN],
-        text: `${sheet.name}, sheet ${sheet.id}${pages.length > 1 ? `, page ${String(i + 1)} of ${String(pages.length)}` : ''}`,
+        text: `${sheet.name}, ${sheet.id}${pages.length > 1 ? `, page ${String(i + 1)} of ${String(pages.length)}` : ''}`,
         size: 2.6,
         grey: GREY,
         anchor: 'end',

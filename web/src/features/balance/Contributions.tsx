@@ -1,3 +1,4 @@
+import { partName } from '@jobbet/core/tying';
 import type { Contribution, LaidFly } from '@jobbet/core/model';
 import { formatMass, formatNumber, type Style } from '@jobbet/core/units';
 import { useStyle } from '../../shared/settings/settings.ts';
@@ -78,10 +79,10 @@ function Row({ of, share, up, selected, onPick }: RowProps) {
       <th scope="row" className="font-semibold px-4 py-0.5">
         {of.kind === 'part' ? (
           <button type="button" className="hover:underline" aria-pressed={selected} onClick={() => onPick(of.id)}>
-            {of.id}
+            {partName(of.id)}
           </button>
         ) : (
-          <span className="text-ink2">{of.id}</span>
+          <span className="text-ink2">{partName(of.id)}</span>
         )}
       </th>
       <td className="text-weight">{massWords(of.submergedMg, style)}</td>

@@ -1,3 +1,4 @@
+import { behindFront } from '@jobbet/core/tying';
 import { type FlyReport, type LaidFly, toRad, boundsOf, type Vec3 } from '@jobbet/core/model';
 import { screenX, screenY, viewOf, type Hand, type View } from '@jobbet/core/drawing';
 import { formatLength, formatMass, formatNumber, type Style } from '@jobbet/core/units';
@@ -177,7 +178,7 @@ type CentreRow = readonly [asked: Asked, colour: string, words: string, told: st
 /** What each centre is and where it stands along the shank. */
 function centreRows(laid: LaidFly, report: FlyReport | null, style: Style): readonly CentreRow[] {
   const length = (mm: number): string => Object.values(formatLength(mm, style)).join(' ');
-  const station = (x: number): string => formatNumber((x / laid.platform.shankMm) * 10, 1, style);
+  const behind = (x: number): string => `${length(x)} ${behindFront(laid)}`;
   const side = report?.centres_mm.silhouette.side;
   return [
     ...(laid.submergedCentre
@@ -186,7 +187,7 @@ function centreRows(laid: LaidFly, report: FlyReport | null, style: Style): read
             'centres',
             'text-weight',
             `weight ${Object.values(formatMass(laid.submergedMg, style)).join(' ')} under water`,
-            `station ${station(laid.submergedCentre[0])}`,
+            behind(laid.submergedCentre[0]),
           ],
         ] as const)
       : []),
@@ -194,7 +195,7 @@ function centreRows(laid: LaidFly, report: FlyReport | null, style: Style): read
       'centres',
       'text-air',
       'buoyancy',
-      `station ${station(laid.buoyancy[0])}${laid.submergedCentre ? `, weight ${length(Math.abs(laid.buoyancy[0] - laid.submergedCentre[0]))} ${laid.submergedCentre[0] < laid.buoyancy[0] ? 'ahead of it' : 'behind it'}` : ''}`,
+      `${behind(laid.buoyancy[0])}${laid.submergedCentre ? `, weight ${length(Math.abs(laid.buoyancy[0] - laid.submergedCentre[0]))} ${laid.submergedCentre[0] < laid.buoyancy[0] ? 'ahead of it' : 'behind it'}` : ''}`,
     ],
     ...(report && side
       ? ([
@@ -202,7 +203,7 @@ function centreRows(laid: LaidFly, report: FlyReport | null, style: Style): read
             'silhouette',
             'text-shape',
             `silhouette ${formatNumber(report.silhouette_mm2.side, 0, style)} mm²`,
-            `station ${station(side[0])}, drag acts here`,
+            `${behind(side[0])}, drag acts here`,
           ],
         ] as const)
       : []),

@@ -1,3 +1,4 @@
+import { partName } from '@jobbet/core/tying';
 import type { FlyReport, LaidFly } from '@jobbet/core/model';
 import { relationsOf } from '@jobbet/core/edit';
 import { platformWords } from '@jobbet/core/contract';
@@ -65,7 +66,7 @@ function Paper({ laid, report }: { readonly laid: LaidFly; readonly report: FlyR
           {laid.parts.map((part) => (
             <tr key={part.file.id} className="border-t border-hair align-top">
               <td className="py-1 pr-3 font-semibold whitespace-nowrap">
-                {part.index + 1} {part.file.id}
+                {part.index + 1} {partName(part.file.id)}
               </td>
               <td className="pr-3">
                 {part.file.colour === undefined ? '' : `${part.file.colour} `}

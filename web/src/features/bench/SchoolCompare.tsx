@@ -1,3 +1,4 @@
+import { partName } from '@jobbet/core/tying';
 import type { LaidFly } from '@jobbet/core/model';
 import { compareSchools, type Comparison, type Difference } from '@jobbet/core/checks';
 import type { Drawers } from '@jobbet/core/drawers';
@@ -75,7 +76,7 @@ function Differences({ compared }: { readonly compared: Compared }) {
         <tbody>
           {differences.map((each) => (
             <tr key={each.id}>
-              <th className="font-normal text-left">{each.id}</th>
+              <th className="font-normal text-left">{partName(each.id)}</th>
               {each.mm.map((mm, i) => (
                 <td key={names[i]} className="italic">
                   {formatLength(mm, style).figure}
@@ -103,7 +104,7 @@ function Differences({ compared }: { readonly compared: Compared }) {
 function Reasons({ names, of }: { readonly names: readonly [string, string]; readonly of: Difference }) {
   return (
     <p className="mt-1 leading-snug text-ink2">
-      <b className="text-ink">{of.id}</b>{' '}
+      <b className="text-ink">{partName(of.id)}</b>{' '}
       {names.map((name, i) => (
         <span key={name}>
           {name}: {of.rules[i] == null ? 'says nothing of it' : `${of.rules[i]}, ${of.why[i] ?? ''}`}.{' '}

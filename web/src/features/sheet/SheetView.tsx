@@ -113,7 +113,13 @@ function SheetBoard({ sheet, laid }: SheetOfFly) {
       >
         <h1 className="print-only text-fly font-bold">{sheet.name}</h1>
         <p className="text-ink2">
-          {sheet.hook} <span className="italic whitespace-nowrap">sheet {sheet.id}</span>
+          {sheet.hook}{' '}
+          <span
+            className="italic whitespace-nowrap"
+            title="These letters change when the fly does: a printed sheet with others is of an older one"
+          >
+            as it is now: {sheet.id}
+          </span>
         </p>
         <SheetKeys id={id} files={files} />
         <TyingsBox tyings={tyings ?? []} onRemove={remove} onRestore={restore} />
