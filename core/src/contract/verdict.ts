@@ -32,6 +32,8 @@ const unweighed = (lightest: FlyReport['lightest']): string =>
 
 type Weighing = Pick<FlyReport, 'keel' | 'sink' | 'lightest'>;
 
+const weighWords = (lightest: FlyReport['lightest']): string => `weigh the ${unweighed(lightest)}`;
+
 /** How it rides with eyes that nobody weighed at their lightest, where that is another way; null where it is the same. */
 export const rideIfLight = ({ keel, lightest }: Pick<FlyReport, 'keel' | 'lightest'>): string | null =>
   lightest && lightest.ride !== keel.tight.ride
@@ -42,9 +44,15 @@ export const rideIfLight = ({ keel, lightest }: Pick<FlyReport, 'keel' | 'lighte
 export function sinkRangeIfLight({ sink, lightest }: Pick<FlyReport, 'sink' | 'lightest'>): {
   readonly fromMmS: number;
   readonly classes: string;
+  /** What ends the doubt: `weigh the eyes`. */
+  readonly weigh: string;
 } | null {
   if (!sink || !lightest || lightest.class === sink.class) return null;
-  return { fromMmS: lightest.terminal_mm_s ?? 0, classes: `${lightest.class ?? 'afloat'} to ${sink.class}` };
+  return {
+    fromMmS: lightest.terminal_mm_s ?? 0,
+    classes: `${lightest.class ?? 'afloat'} to ${sink.class}`,
+    weigh: weighWords(lightest),
+  };
 }
 
 /** How it falls: one speed, or from one to another as long as nobody has weighed its eyes. */
@@ -77,7 +85,7 @@ export function verdictSentence(report: Weighing, style: Style): string {
       ? []
       : [keel.holdsTo_mm_s === null ? 'no swing rolls it' : `a swing over ${speed(keel.holdsTo_mm_s)} rolls it`]),
     fallWords(report, speed),
-    ...(otherwise !== null || sinkRangeIfLight(report) ? [`weigh the ${unweighed(lightest)}`] : []),
+    ...(otherwise !== null || sinkRangeIfLight(report) ? [weighWords(lightest)] : []),
   ];
   return `${parts.join('; ')}.`;
 }

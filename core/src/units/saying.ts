@@ -29,11 +29,12 @@ export const saying = (style: Style) => ({
     style.length === 'in'
       ? `${formatNumber(mm / MM_PER.in, 3, style).replace(/^0/, '')} in`
       : `${bare(formatNumber(mm, 2, style))} mm`,
-  /** A stretch: `7.3 to 26.6 mm`. */
+  /** A stretch: `7.3 to 26.6 mm`; one that begins in front of where it is measured from: `6 mm ahead to 5.4 mm`. */
   stretch: (fromMm: number, toMm: number): string => {
-    const [from, to] = [formatLength(fromMm, style), formatLength(toMm, style)];
+    const [from, to] = [formatLength(Math.abs(fromMm), style), formatLength(toMm, style)];
     const plain = ({ figure, unit }: Written): string => (unit === 'mm' ? bare(figure) : figure);
-    return `${plain(from)} to ${plain(to)} ${to.unit}`;
+    const ahead = fromMm < 0 && Number(from.figure.replace(',', '.')) !== 0;
+    return `${plain(from)}${ahead ? ` ${from.unit} ahead` : ''} to ${plain(to)} ${to.unit}`;
   },
   speed: (mmS: number): string => said(formatSpeed(mmS, style)),
   moment: (mgMm: number): string => said(formatMoment(mgMm, style)),

@@ -126,6 +126,15 @@ function paintBall(surface: Surface, solid: Of<'ball'>, view: View, palette: Pal
     cutBall(surface, solid, view);
     surface.fill(tint);
     surface.stroke(mixTint(tint, '#000000', 0.4), 0.8);
+    // What light is left on the round of it.
+    for (const [share, alpha] of [
+      [0.6, 0.12],
+      [0.35, 0.18],
+    ] as const) {
+      surface.begin();
+      surface.circle(x - 0.12 * r, y - 0.28 * r, share * r);
+      surface.fill('#ffffff', alpha);
+    }
   } else surface.ball(x, y, r, ballStops(tint));
   if (solid.face && Math.abs(looks) > SQUARELY) paintFace(surface, x, y, r, solid.face.kind, tint);
   if (solid.boreMm > 0 && view.name === 'section') {

@@ -23,7 +23,7 @@ export function PanelKeys({ fly, panel, onPanel }: PanelKeysProps) {
   ]);
   return (
     <p
-      className="sticky top-0 bottom-0 z-10 bg-sheet px-4 py-1.5 border-b border-hair shrink-0 flex flex-wrap gap-x-4 gap-y-1"
+      className="sticky top-0 bottom-0 z-10 bg-sheet px-4 py-1.5 border-b border-hair shrink-0 flex flex-wrap gap-x-1.5 gap-y-1"
       role="group"
       aria-label="Under the tipping weight"
     >

@@ -220,12 +220,12 @@ function SinkCell({ report, laid, certain }: SinkCellProps) {
   const range = sinkRangeIfLight(report);
   return (
     <Cell
-      label="falls free, soaked"
+      label={`falls free, soaked${range ? `: ${range.weigh}` : ''}`}
       why="sink"
       laid={laid}
       title={
         sink
-          ? `Level ${formatSpeed(sink.level_mm_s, style).figure}, nose-first ${formatSpeed(sink.noseFirst_mm_s, style).figure} ${style.speed}. Nose-first drag of soft parts is the least certain figure`
+          ? `${range ? `${range.classes}, as nobody has weighed its eyes. ` : ''}Level ${formatSpeed(sink.level_mm_s, style).figure}, nose-first ${formatSpeed(sink.noseFirst_mm_s, style).figure} ${style.speed}. Nose-first drag of soft parts is the least certain figure`
           : undefined
       }
     >
@@ -237,9 +237,7 @@ function SinkCell({ report, laid, certain }: SinkCellProps) {
             </>
           )}
           <Figure value={formatSpeed(sink.terminal_mm_s, style)} />{' '}
-          {range ? (
-            <span className="text-warn">{range.classes}, weigh a pair</span>
-          ) : (
+          {!range && (
             <>
               <span className={SPARE}>{sink.class}</span> <OffBy certain={certain?.sink} />
             </>
