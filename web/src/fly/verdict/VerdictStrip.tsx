@@ -69,7 +69,7 @@ function Cell({
           label
         )}
       </div>
-      <div>{children}</div>
+      <div className="truncate">{children}</div>
     </div>
   );
 }
