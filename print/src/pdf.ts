@@ -1,17 +1,9 @@
 import { MM_PER } from '@jobbet/core/units';
-import { createRequire } from 'node:module';
 import type { Item, Page } from '@jobbet/core/drawing';
 import PDFDocument from 'pdfkit';
+import { registerFaces, widthOf, writeText, type Face } from './faces.ts';
 
-const FONTS = {
-  plain: 'SofiaSansSemiCondensed-Regular.ttf',
-  bold: 'SofiaSansSemiCondensed-Bold.ttf',
-} as const;
 const PT_PER_MM = 72 / MM_PER.in;
-
-/** Where the typeface lies. */
-export const fontFile = (face: keyof typeof FONTS): string =>
-  createRequire(import.meta.url).resolve(`@jobbet/print/fonts/${FONTS[face]}`);
 
 /**
  * Pages as one PDF: vectors true to scale, the typeface embedded.
@@ -27,8 +19,7 @@ export function pagesPdf(pages: readonly Page[], title: string): Promise<Buffer>
     });
     document.on('error', reject);
   });
-  document.registerFont('plain', fontFile('plain'));
-  document.registerFont('bold', fontFile('bold'));
+  registerFaces(document);
   for (const { widthMm, heightMm, correction, items } of pages) {
     document.addPage({ size: [widthMm * PT_PER_MM, heightMm * PT_PER_MM], margin: 0 });
     document.scale(PT_PER_MM * correction);
@@ -86,13 +77,11 @@ function put(document: PDFKit.PDFDocument, item: Item): void {
   const { text, size, anchor = 'start', upward = false, grey = 0 } = item;
   const [x, y] = item.at;
   const level = Math.round(grey * 255);
-  document
-    .save()
-    .font(item.bold === true ? 'bold' : 'plain')
-    .fontSize(size)
-    .fillColor([level, level, level]);
+  const face: Face = item.bold === true ? 'bold' : 'plain';
+  document.save().fontSize(size).fillColor([level, level, level]);
   if (upward) document.rotate(-90, { origin: [x, y] });
-  const width = document.widthOfString(text);
+  const width = widthOf(document, text, face);
   const left = anchor === 'start' ? x : anchor === 'end' ? x - width : x - width / 2;
-  document.text(text, left, y, { lineBreak: false, baseline: 'alphabetic' }).restore();
+  writeText(document, text, face, [left, y]);
+  document.restore();
 }

@@ -5,7 +5,9 @@ import { gaugeCard, PROOF_MM, type CardOptions, gaugeStrip, runFly, readSizes } 
 import type { Item, Page } from '@jobbet/core/drawing';
 import { readFly } from '@jobbet/core/pattern';
 import type { LaidFly } from '@jobbet/core/model';
+import { runsOf } from '../src/faces.ts';
 import { pagesPdf } from '../src/pdf.ts';
+import { printedWidth } from '../src/textWidth.ts';
 
 const PX_PER_MM = 20;
 const ALLOWED_MM = 0.2;
@@ -120,5 +122,42 @@ describe('a printed card, measured on the paper', () => {
     for (const shape of shapes) expect(shape).toContain('#');
     // A missing sign is drawn as one and the same box.
     expect(new Set(shapes).size).toBe(shapes.length);
+  });
+});
+
+describe('names in any script', () => {
+  test('are written in the typefaces that have them; a space between two words of one script is of it', () => {
+    expect(runsOf('Żółta 🎣 الذبابة الحمراء 2/0', 'bold')).toEqual([
+      { text: 'Żółta ', face: 'bold' },
+      { text: '🎣', face: 'emoji' },
+      { text: ' ', face: 'bold' },
+      { text: 'الذبابة الحمراء ', face: 'arabic' },
+      { text: '2/0', face: 'bold' },
+    ]);
+    expect(runsOf('Slate Runner © 6', 'plain')).toEqual([{ text: 'Slate Runner © 6', face: 'plain' }]);
+    // A family of four is one sign.
+    expect(runsOf('👨‍👩‍👧‍👦', 'plain')).toHaveLength(1);
+    expect(runsOf('', 'plain')).toEqual([]);
+  });
+  test('run to the left where their script does: the first word stands at the right', async () => {
+    // A tall letter, then a low and long stroke.
+    const text = 'ا ــــــــ';
+    const size = 10;
+    const long = printedWidth()(text, size, false);
+    const page: Page = {
+      widthMm: 60,
+      heightMm: 20,
+      correction: 1,
+      items: [{ kind: 'text', at: [5, 15], text, size }],
+    };
+    const { dark } = await rendered(await pagesPdf([page], 'names'));
+    const inkBetween = (fromMm: number, toMm: number, highMm: number): boolean => {
+      for (let x = fromMm * PX_PER_MM; x < toMm * PX_PER_MM; x++)
+        if (dark(Math.round(x), highMm * PX_PER_MM)) return true;
+      return false;
+    };
+    const high = 15 - 0.5 * size;
+    expect(inkBetween(5 + long / 2, 5 + long + 1, high)).toBe(true);
+    expect(inkBetween(4, 5 + long / 2, high)).toBe(false);
   });
 });

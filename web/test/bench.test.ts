@@ -98,5 +98,6 @@ describe('the sentence', () => {
 });
 
 test('a file is named so that every system takes it', () => {
-  expect([slug('Slate Runner'), slug('Åse’s 2/0!'), slug('…')]).toEqual(['slate-runner', 'se-s-2-0', 'fly']);
+  expect([slug('Slate Runner'), slug('Åse’s 2/0!'), slug('…')]).toEqual(['slate-runner', 'åse-s-2-0', 'fly']);
+  expect([slug('الذبابة الحمراء'), slug('Żółta 🎣 Nimfa')]).toEqual(['الذبابة-الحمراء', 'żółta-🎣-nimfa']);
 });

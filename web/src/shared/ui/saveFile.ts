@@ -1,8 +1,9 @@
-/** A file name that every system takes: `Slate Runner` becomes `slate-runner`. */
+/** A file name that every system takes, in whatever script: `Slate Runner` becomes `slate-runner`. */
 export const slug = (name: string): string =>
   name
     .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
+    .normalize('NFC')
+    .replace(/[^\p{L}\p{M}\p{N}\p{Extended_Pictographic}\u200d\ufe0f]+/gu, '-')
     .replace(/^-|-$/g, '') || 'fly';
 
 /** Hands a file to the browser to save. */
