@@ -3,7 +3,7 @@ export const slug = (name: string): string =>
   name
     .toLowerCase()
     .normalize('NFC')
-    .replace(/[^\p{L}\p{M}\p{N}\p{Extended_Pictographic}\u200d\ufe0f]+/gu, '-')
+    .replace(/(?:(?!\u200d)[^\p{L}\p{M}\p{N}\p{Extended_Pictographic}])+/gu, '-')
     .replace(/^-|-$/g, '') || 'fly';
 
 /** Hands a file to the browser to save. */
