@@ -1,4 +1,4 @@
-import { seriesText } from '../src/features/drawers/cells.ts';
+import { seriesText, type TableColumn } from '../src/features/drawers/cells.ts';
 import { COLUMNS, readDrawers, DRAWERS, type DrawerItem, type HookItem, type WeightItem } from '@jobbet/core/drawers';
 import { METRIC } from '@jobbet/core/units';
 import { readFileSync } from 'node:fs';
@@ -17,6 +17,8 @@ import { allColumns, columnsOf, setsOf } from '../src/features/drawers/columnSet
 import { readCsv, writeCsv } from '../src/features/drawers/csv.ts';
 import { newItem } from '../src/features/drawers/newItem.ts';
 import { moved } from '../src/features/drawers/useGrid.ts';
+import { landingColumn } from '../src/features/drawers/useWriting.ts';
+import type { Measures } from '../src/shared/instruments/store.ts';
 import { countsOf } from '../src/features/drawers/usedBy.ts';
 import { fly, listed } from './build.ts';
 
@@ -193,4 +195,14 @@ test('keys walk the grid and stop at its edges', () => {
   ).toEqual(['r1b', 'r3b', 'r2a', 'r2c', 'r2a', 'r2c', 'r1b', 'r3b', '']);
   expect([to('Home', true), to('End', true), to('ArrowDown', true)]).toEqual(['r1a', 'r3c', 'r3b']);
   expect(moved(grid, { row: 'r3', col: 'c' }, 'ArrowRight', false)).toEqual({ row: 'r3', col: 'c' });
+});
+
+test('readings land in the lit row: where the focus is, else in the column that took them last, else in the first that is measured', () => {
+  const columns = ['name', 'shankMm', 'gapMm'].map((key) => ({ key }) as TableColumn);
+  const [name, shank, gap] = columns as [TableColumn, TableColumn, TableColumn];
+  const measured = ({ key }: TableColumn): Measures | null => (key === 'name' ? null : { kind: 'length' });
+  expect(landingColumn(gap, columns, measured, 'shankMm')).toBe(gap);
+  expect(landingColumn(name, columns, measured, 'gapMm')).toBe(gap);
+  expect(landingColumn(name, columns, measured, undefined)).toBe(shank);
+  expect(landingColumn(name, columns, () => null, 'gapMm')).toBeNull();
 });

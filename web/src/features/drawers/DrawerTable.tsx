@@ -29,7 +29,7 @@ interface DrawerTableProps {
 export function DrawerTable({ drawer, rows, columns, find, fresh, onPick, onCount }: DrawerTableProps) {
   const frame = useRef<HTMLDivElement>(null);
   const { height } = useSize(frame);
-  const writing = useWriting(drawer);
+  const writing = useWriting(drawer, columns);
   const table = useRowsTable(drawer, rows, columns, find);
   const shown = table.getRowModel().rows;
   const ids = shown.map((row) => row.id);

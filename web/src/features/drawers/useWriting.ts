@@ -2,7 +2,7 @@ import type { Fault } from '@jobbet/core/base';
 import { hasColumn, type DrawerName } from '@jobbet/core/drawers';
 import { useState } from 'react';
 import type { StoredItem } from '../../shared/api/client.ts';
-import { aimAt, useInstruments } from '../../shared/instruments/store.ts';
+import { aimAt, aimNowhere, useInstruments, type Measures } from '../../shared/instruments/store.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { measuresOf, typedCell, withSeries, type TableColumn } from './cells.ts';
 import { changeItem } from './history.ts';
@@ -17,11 +17,22 @@ export interface Writing {
   readonly refused: Refused;
   /** @returns the faults that keep a text from being taken */
   readonly write: (row: StoredItem, of: TableColumn, text: string) => readonly Fault[];
-  /** Has what is measured next land in a cell, where it can be measured. */
+  /** Has what is measured next land in the lit row: in this cell where it can be measured, else in the column that took readings last, else in the row's first. */
   readonly aim: (row: StoredItem, of: TableColumn) => void;
 }
 
-export function useWriting(drawer: DrawerName): Writing {
+/** The column of a row that readings land in while one of its cells has the focus; null where nothing of it is measured. */
+export function landingColumn(
+  of: TableColumn,
+  columns: readonly TableColumn[],
+  measures: (of: TableColumn) => Measures | null,
+  last: string | undefined,
+): TableColumn | null {
+  const after = columns.find(({ key }) => key === last);
+  return [of, ...(after ? [after] : []), ...columns].find((each) => measures(each) !== null) ?? null;
+}
+
+export function useWriting(drawer: DrawerName, columns: readonly TableColumn[]): Writing {
   const style = useStyle();
   const [refused, setRefused] = useState<Refused>({});
   const refuse = (row: StoredItem, of: TableColumn, text: string) => (error: unknown) =>
@@ -45,9 +56,16 @@ export function useWriting(drawer: DrawerName): Writing {
       ).catch(refuse(row, of, text));
       return [];
     },
-    aim: (row, of) => {
-      const measures = of.own && hasColumn(of.own, row.item) ? measuresOf(drawer, row.item, of.own) : null;
-      if (!measures) return;
+    aim: (row, focused) => {
+      const measured = ({ own }: TableColumn): Measures | null =>
+        own && hasColumn(own, row.item) ? measuresOf(drawer, row.item, own) : null;
+      const [, last] = useInstruments.getState().target?.id.split(' ') ?? [];
+      const of = landingColumn(focused, columns, measured, last);
+      const measures = of && measured(of);
+      if (!of || !measures) {
+        aimNowhere();
+        return;
+      }
       aimAt({
         id: `${row.id} ${of.key}`,
         name: `${of.name} of ${row.item.name}`,
