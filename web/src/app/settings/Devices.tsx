@@ -1,3 +1,4 @@
+import { dateAndTime, day } from '../../shared/ui/dates.ts';
 import useSWR, { mutate } from 'swr';
 import { api, type Device } from '../../shared/api/client.ts';
 import { say } from '../../shared/ui/toast.ts';
@@ -22,7 +23,7 @@ export function Devices() {
             <span className="flex-1 min-w-0">
               <span className={each.own ? 'font-bold' : ''}>{each.own ? 'This one' : each.words}</span>{' '}
               <span className="italic text-ink2">
-                since {new Date(each.signedInAt).toLocaleDateString()}, seen {new Date(each.seenAt).toLocaleString()}
+                since {day(each.signedInAt)}, seen {dateAndTime(each.seenAt)}
               </span>
             </span>
             <button

@@ -1,3 +1,4 @@
+import { dateAndTime } from '../../shared/ui/dates.ts';
 import { useRef, useState, type RefObject } from 'react';
 import { mutate } from 'swr';
 import { api, type BackupCounts } from '../../shared/api/client.ts';
@@ -107,7 +108,7 @@ function RestoreDialog({ looked, onRestore, onClose }: RestoreDialogProps) {
   return (
     <DialogBox title="Restore from this backup?" open onClose={onClose}>
       <p className="mb-2">
-        It was made {new Date(looked.counts.made).toLocaleString()} and holds {counted(looked.counts)}.
+        It was made {dateAndTime(looked.counts.made)} and holds {counted(looked.counts)}.
         {brokenWords(looked.counts.broken)}
       </p>
       <p className="mb-4">

@@ -1,3 +1,4 @@
+import { dateAndTime } from '../../shared/ui/dates.ts';
 import { readFlyValue } from '@jobbet/core/pattern';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -38,7 +39,7 @@ export function LeftOnDevice() {
         {left.map((each) => (
           <li key={each.key} className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
             <span className="w-full">
-              <b>{nameOf(each)}</b> <span className="italic text-ink2">{new Date(each.draft.at).toLocaleString()}</span>
+              <b>{nameOf(each)}</b> <span className="italic text-ink2">{dateAndTime(each.draft.at)}</span>
             </span>
             <button
               type="button"

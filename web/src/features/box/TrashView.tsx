@@ -1,4 +1,4 @@
-import { formatDistanceToNow } from 'date-fns';
+import { ago } from '../../shared/ui/dates.ts';
 import useSWR, { mutate } from 'swr';
 import { api, type ListedFly } from '../../shared/api/client.ts';
 import { say } from '../../shared/ui/toast.ts';
@@ -31,8 +31,7 @@ export function TrashView() {
               <span className="flex-1 min-w-0">
                 <strong className="text-row">{fly.name}</strong>{' '}
                 <span className="italic text-ink2">
-                  {fly.summary?.platform ?? 'does not lay out'}, put here{' '}
-                  {formatDistanceToNow(fly.deletedAt ?? fly.updatedAt, { addSuffix: true })}
+                  {fly.summary?.platform ?? 'does not lay out'}, put here {ago(fly.deletedAt ?? fly.updatedAt)}
                 </span>
               </span>
               <button type="button" className="sheet-button" onClick={() => void back(fly)}>

@@ -1,3 +1,4 @@
+import { shortly } from '../../shared/ui/dates.ts';
 import { say } from '../../shared/ui/toast.ts';
 import type { TyingRecord } from '@jobbet/core/contract';
 import { clock, isFinished, tyingTime, usualTime } from '@jobbet/core/tying';
@@ -9,9 +10,6 @@ interface TyingsBoxProps {
 }
 
 const SHOWN = 6;
-
-const day = (ms: number): string =>
-  new Date(ms).toLocaleString(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 
 /** How often a fly was tied, how long it usually takes, and what differed each time. */
 export function TyingsBox({ tyings, onRemove, onRestore }: TyingsBoxProps) {
@@ -44,7 +42,7 @@ export function TyingsBox({ tyings, onRemove, onRestore }: TyingsBoxProps) {
           .map((each) => (
             <li key={each.begun} className="border-t border-hair py-0.5 flex gap-2 items-baseline">
               <span className="flex-1">
-                {day(each.begun)}, {clock(tyingTime(each))}
+                {shortly(each.begun)}, {clock(tyingTime(each))}
                 {!isFinished(each) && <i className="text-ink2"> not finished</i>}
                 {Object.entries(each.differs).map(([step, words]) => (
                   <span key={step} className="block text-ink2">
@@ -55,7 +53,7 @@ export function TyingsBox({ tyings, onRemove, onRestore }: TyingsBoxProps) {
               <button
                 type="button"
                 className="text-ink2 hover:text-ink underline underline-offset-2 no-print"
-                aria-label={`Remove the record of ${day(each.begun)}`}
+                aria-label={`Remove the record of ${shortly(each.begun)}`}
                 onClick={() => remove(each)}
               >
                 remove

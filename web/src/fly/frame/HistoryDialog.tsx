@@ -1,10 +1,10 @@
 import { layFly } from '@jobbet/core/model';
 import type { FlyFile } from '@jobbet/core/pattern';
-import { formatDistanceToNow } from 'date-fns';
 import { useMemo, useState } from 'react';
 import useSWR, { mutate } from 'swr';
 import { api, type FlyVersion } from '../../shared/api/client.ts';
 import { FlyThumb } from '../../shared/drawing/FlyThumb.tsx';
+import { ago, dateAndTime } from '../../shared/ui/dates.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { DialogBox } from '../../shared/ui/DialogBox.tsx';
 import { diffFlies, differenceWords } from '@jobbet/core/edit';
@@ -19,8 +19,7 @@ const KINDS: Readonly<Record<FlyVersion['kind'], string>> = {
 };
 
 /** What a version is called where it is spoken of. */
-const wordsOf = ({ name, savedAt }: FlyVersion): string =>
-  name ?? `What was there ${formatDistanceToNow(savedAt, { addSuffix: true })}`;
+const wordsOf = ({ name, savedAt }: FlyVersion): string => name ?? `What was there ${ago(savedAt)}`;
 
 /** So many things that were done are named; of more the number is told. */
 const MOST_TOLD = 2;
@@ -115,7 +114,9 @@ export function HistoryDialog({ saver, onClose }: { readonly saver: Saver; reado
               >
                 {each.name !== null && <strong className="block text-row">{each.name}</strong>}
                 <span className="font-semibold">{KINDS[each.kind]}</span>{' '}
-                <span className="italic text-ink2">{formatDistanceToNow(each.savedAt, { addSuffix: true })}</span>
+                <span className="italic text-ink2" title={dateAndTime(each.savedAt)}>
+                  {ago(each.savedAt)}
+                </span>
                 <span className="block text-label text-ink2">{whatWasDone(each, versions[i + 1])}</span>
               </button>
             </li>

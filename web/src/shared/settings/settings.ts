@@ -3,6 +3,7 @@ import { METRIC, styleSchema, type Style } from '@jobbet/core/units';
 import { z } from 'zod';
 import { create } from 'zustand';
 import { kept } from '../kept/kept.ts';
+import { decimalOfBrowser } from './browser.ts';
 
 /** One that does not read falls back by itself; the others stay. */
 const settingsSchema = z.object({
@@ -10,7 +11,8 @@ const settingsSchema = z.object({
   mass: styleSchema.shape.mass.catch(METRIC.mass),
   speed: styleSchema.shape.speed.catch(METRIC.speed),
   temperature: styleSchema.shape.temperature.catch(METRIC.temperature),
-  decimal: styleSchema.shape.decimal.catch(METRIC.decimal),
+  /** As the browser's language writes numbers, until another is chosen. */
+  decimal: styleSchema.shape.decimal.catch(decimalOfBrowser()),
   hand: z.enum(['right', 'left']).catch('right'),
   theme: z.enum(['system', 'light', 'dark']).catch('system'),
   singleKeys: z.boolean().catch(true),
