@@ -63,7 +63,7 @@ test('a fly put in the trash elsewhere: what was done waits, and brings it back'
   await dialog.getByRole('button', { name: /Take it out of the trash/ }).click();
   await saved(page);
   const flies = (await (await page.request.get(`${house.url}/api/flies`)).json()) as { id: string }[];
-  expect(flies.map((each) => each.id)).toEqual([id]);
+  expect(flies.map((each) => each.id)).toContain(id);
 });
 
 test('work left on this device for a fly that is gone is put in the box as a new one', async ({ empty, page }) => {

@@ -50,7 +50,7 @@ export function BulkChart({ laid, findings }: BulkChartProps) {
           {told === '' && '; even under the body'}
         </span>{' '}
         {told === '' && (
-          <button type="button" className="underline no-print" aria-expanded={asked} onClick={() => setAsked(!asked)}>
+          <button type="button" className="underline" aria-expanded={asked} onClick={() => setAsked(!asked)}>
             {asked ? 'fold it' : 'show it'}
           </button>
         )}

@@ -13,7 +13,7 @@ const sentence = (words: string): string => `${words.charAt(0).toUpperCase()}${w
 export function Findings({ findings, onTake }: FindingsProps) {
   if (findings.length === 0) return null;
   return (
-    <ul className="no-print" aria-label="To be settled">
+    <ul aria-label="To be settled">
       {findings.map((each) => (
         <FindingLine key={`${each.code} ${each.message}`} finding={each} onTake={onTake} />
       ))}

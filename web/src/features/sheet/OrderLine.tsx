@@ -33,7 +33,7 @@ export function OrderLine({ order, onReorder }: { readonly order: OrderStanding;
   const { length } = saying(useStyle());
   const { broken, isBest } = order;
   return (
-    <p className="my-1 no-print" role="status" data-testid="order">
+    <p className="my-1" role="status" data-testid="order">
       {broken === 0
         ? 'The order breaks nothing; '
         : `${String(broken)} ${broken === 1 ? 'thing stands' : 'things stand'} in the way of this order; `}

@@ -3,6 +3,7 @@ import type { FlyFile } from '@jobbet/core/pattern';
 import type { Finding } from '@jobbet/core/checks';
 import { FigureCache } from '@jobbet/core/drawing';
 import {
+  sheetPages,
   stageSvgs,
   sheetHtml,
   sheetMarkdown,
@@ -12,7 +13,7 @@ import {
   tyingPlan,
   threadOf,
 } from '@jobbet/core/tying';
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api } from '../../shared/api/client.ts';
 import { useSaver } from '../../fly/frame/FlyOnBench.tsx';
@@ -20,6 +21,7 @@ import { BoardFrame } from '../../fly/frame/BoardFrame.tsx';
 import { slug } from '../../shared/ui/saveFile.ts';
 import { useBench, useBenchStore } from '../../fly/store.ts';
 import { changeUndoable } from '../../fly/undoable.ts';
+import { PrintedPages, screenWidth } from '../../shared/paper/PrintedPages.tsx';
 import { PaperChoice } from '../../shared/fields/PaperChoice.tsx';
 import { useSettings, useStyle } from '../../shared/settings/settings.ts';
 import { saveFile } from '../../shared/ui/saveFile.ts';
@@ -68,11 +70,7 @@ export function SheetView() {
   const saver = useSaver();
   const { beginner } = useSettings();
   const { answer, again } = useSheet(beginner);
-  return (
-    <BoardFrame saver={saver} className="sheet-page">
-      {answer ? <SheetBoard {...answer} /> : <SheetPending again={again} />}
-    </BoardFrame>
-  );
+  return <BoardFrame saver={saver}>{answer ? <SheetBoard {...answer} /> : <SheetPending again={again} />}</BoardFrame>;
 }
 
 function SheetBoard({ sheet, laid }: SheetOfFly) {
@@ -88,6 +86,11 @@ function SheetBoard({ sheet, laid }: SheetOfFly) {
   const { all } = useFindings(useReport(useOfFly(laid.file, drawers)).checked);
   const found = useMemo(() => all.filter(isOfTying), [all]);
   const files = useSheetFiles({ sheet, laid });
+  const { hand, paper, beginner } = useSettings();
+  const pages = useCallback(
+    () => sheetPages(sheet, laid, { paper, hand, style, beginner, textWidth: screenWidth() }),
+    [sheet, laid, paper, hand, style, beginner],
+  );
   const take = (file: FlyFile, words: string): void => {
     changeUndoable(bench, file, words);
   };
@@ -107,11 +110,11 @@ function SheetBoard({ sheet, laid }: SheetOfFly) {
   });
   return (
     <main className="flex flex-1 min-h-0 max-[760px]:block max-[760px]:overflow-y-auto" data-testid="tying-sheet">
+      <PrintedPages make={pages} />
       <aside
         className="w-[320px] max-[1000px]:w-[260px] shrink-0 border-r border-hair overflow-y-auto px-4 py-3 max-[760px]:w-auto max-[760px]:border-r-0 max-[760px]:border-b max-[760px]:overflow-visible"
         aria-label="On the table"
       >
-        <h1 className="print-only text-fly font-bold">{sheet.name}</h1>
         <p className="text-ink2">
           {sheet.hook}{' '}
           <span
@@ -125,7 +128,7 @@ function SheetBoard({ sheet, laid }: SheetOfFly) {
         <TyingsBox tyings={tyings ?? []} onRemove={remove} onRestore={restore} />
         <OnTheTable sheet={sheet} />
         <Proportions sheet={sheet} />
-        <div className="no-print">
+        <div>
           <WaysBox
             laid={laid}
             onTake={(file, words) =>
@@ -164,7 +167,7 @@ interface SheetKeysProps {
 /** The ways from the sheet: to the vise, to paper, to a file. */
 function SheetKeys({ id, files }: SheetKeysProps) {
   return (
-    <p className="flex flex-wrap items-baseline gap-3 my-2 no-print">
+    <p className="flex flex-wrap items-baseline gap-3 my-2">
       <Link className="sheet-button primary" to={`/fly/${id}/vise`}>
         Tie it <span className="plain-key">G</span>
       </Link>

@@ -52,7 +52,7 @@ export function TyingsBox({ tyings, onRemove, onRestore }: TyingsBoxProps) {
               </span>
               <button
                 type="button"
-                className="text-ink2 hover:text-ink underline underline-offset-2 no-print"
+                className="text-ink2 hover:text-ink underline underline-offset-2"
                 aria-label={`Remove the record of ${shortly(each.begun)}`}
                 onClick={() => remove(each)}
               >
