@@ -74,6 +74,40 @@ describe('a card', () => {
       }
     }
   });
+  test('names read without turning the card: each lies toward the front, lower than the one in front of it', () => {
+    for (const hand of ['right', 'left'] as const) {
+      const [page] = gaugeCard('Test', [gaugeStrip(fly())], { paper: 'a4', hand });
+      const texts = (page?.items ?? []).filter((item) => item.kind === 'text');
+      expect(texts.filter((text) => text.upward === true)).toEqual([]);
+      const ticks = lines(page)
+        .filter(({ name }) => name?.startsWith('tick '))
+        .map(({ points }) => ({ x: points[0]?.[0] ?? 0, deep: points.at(-1)?.[1] ?? 0 }))
+        .sort((a, b) => (hand === 'right' ? b.x - a.x : a.x - b.x));
+      expect(ticks.length).toBeGreaterThan(3);
+      for (let i = 1; i < ticks.length; i++) expect(ticks[i]?.deep).toBeGreaterThan(ticks[i - 1]?.deep ?? 0);
+    }
+  });
+  test('strips stand in columns, each where there is room: no two over one another, a long one beside short ones', () => {
+    const strips = [2, 1, 1, 1, 1, 1].map((long) =>
+      gaugeStrip(laid([tail()], { platform: { kind: 'single', size: long === 2 ? '1/0' : '10' } })),
+    );
+    const [page] = gaugeCard('Test', strips, { paper: 'a4' });
+    const boxes = lines(page)
+      .filter(({ close, points }) => close === true && points.length === 4)
+      .map(({ points }) => ({
+        left: Math.min(...points.map(([x]) => x)),
+        top: Math.min(...points.map(([, y]) => y)),
+        bottom: Math.max(...points.map(([, y]) => y)),
+      }));
+    expect(boxes).toHaveLength(strips.length);
+    for (const a of boxes)
+      for (const b of boxes)
+        if (a !== b && a.left === b.left) expect(a.bottom <= b.top || b.bottom <= a.top).toBe(true);
+    // The second of the other column does not wait for the end of the long one.
+    const [first, second, third] = boxes;
+    expect(second?.left).not.toBe(first?.left);
+    expect(third?.top).toBeLessThan(first?.bottom ?? 0);
+  });
   test('the same length on paper as on the fly, for either hand, and mirrored between them', () => {
     const it = fly();
     const [right] = gaugeCard('Test', [gaugeStrip(it)], { paper: 'a4', hand: 'right' });

@@ -47,6 +47,8 @@ export interface Solved {
   readonly flies: number;
   readonly holdsMmS: readonly (number | null)[];
   readonly sinkMmS: readonly number[];
+  /** What the plan itself comes to; null where no current rolls it, or it floats. */
+  readonly plan: { readonly holdsMmS: number | null; readonly sinkMmS: number | null };
   /** Share of them that ride as meant on a slack line too. */
   readonly slackAsMeant: number;
   /** Largest gap between a keel moment as reckoned and as laid, as a share of the scatter of keel moments. */
@@ -260,10 +262,13 @@ function* solveSome(
     worst = Math.max(worst, Math.abs(fly.value.tight.momentMgMm - (answers[i * ANSWERS] ?? 0)));
   }
   const flies = holdsMmS.length;
+  const own = balanceModel(laid);
+  const plan = { holdsMmS: sideHold(own, laid.tight).holdsTo, sinkMmS: restAndSink(own).sink?.terminal ?? null };
   return {
     flies,
     holdsMmS,
     sinkMmS,
+    plan,
     slackAsMeant: flies === 0 ? 0 : slackMeant / flies,
     offBy: worst / Math.max(NOTABLE_OFF, Math.sqrt(keel.variance)),
     untied,

@@ -48,7 +48,7 @@ export function BalanceBoard({ saver }: { readonly saver: Saver }) {
     <BoardFrame saver={saver}>
       <main className="flex flex-1 min-h-0">
         <Ride laid={laid} figures={figures} current={current} asked={asked} report={report} onAsk={setAsked} />
-        <div className="flex-1 min-w-0 flex flex-col overflow-y-auto">
+        <div className="flex-1 min-w-0 flex flex-col overflow-y-auto fade-end">
           <p className="px-4 pt-2 shrink-0 font-semibold min-h-7" data-testid="said">
             {report && verdictSentence(report, style)}
           </p>

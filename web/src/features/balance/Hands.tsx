@@ -285,7 +285,7 @@ function Spreads({ reckoned: { heelsDeg, uprightDeg }, solved }: SpreadsProps) {
       <SpreadChart
         values={heelsDeg}
         unit="°"
-        colour="--weight"
+        meant={0}
         label={`heel off ${uprightDeg === 180 ? 'point' : 'wing'} ${uprightDeg === 180 ? 'side' : ''} up`}
         told={`heel, nine of ten ${inside(0.9)}`}
       />
@@ -297,7 +297,7 @@ function Spreads({ reckoned: { heelsDeg, uprightDeg }, solved }: SpreadsProps) {
             values={holds.filter(Number.isFinite)}
             unit={style.speed}
             speed
-            colour="--shape"
+            meant={solved.plan.holdsMmS}
             label="side current held"
             told={`nine of ten hold to ${Number.isFinite(least) ? speed(least) : 'any current'} or more`}
           />
@@ -305,7 +305,7 @@ function Spreads({ reckoned: { heelsDeg, uprightDeg }, solved }: SpreadsProps) {
             values={solved.sinkMmS}
             unit={style.speed}
             speed
-            colour="--air"
+            meant={solved.plan.sinkMmS}
             label="sinking speed"
             told={`nine of ten sink ${speed(quantile(solved.sinkMmS, 0.05))} to ${speed(quantile(solved.sinkMmS, 0.95))}`}
           />

@@ -50,25 +50,26 @@ function proof(width: number, y: number): Item[] {
   ];
 }
 
-/** Strips in rows of so many, rows in pages as high as they go. */
+/** Strips in columns, each where it comes to stand highest, in as few pages as they need; in their order from the top. */
 function arranged(strips: readonly DrawnStrip[], columns: number, stripWidth: number, foot: number): Item[][] {
   const pages: Item[][] = [];
-  let y = Infinity;
-  for (let i = 0; i < strips.length; i += columns) {
-    const row = strips.slice(i, i + columns);
-    const height = Math.max(...row.map((strip) => strip.heightMm));
-    if (y + height > foot) {
-      y = MARGIN + HEADER;
+  let ends: number[] = [];
+  for (const strip of strips) {
+    let column = highest(ends);
+    if (ends.length === 0 || (ends[column] ?? 0) + strip.heightMm > foot) {
+      ends = Array.from({ length: columns }, () => MARGIN + HEADER);
       pages.push([]);
+      column = 0;
     }
-    const [top, page] = [y, pages.at(-1)];
-    row.forEach((strip, column) => {
-      page?.push(...strip.items.map((item) => shifted(item, MARGIN + column * (stripWidth + BETWEEN), top)));
-    });
-    y += height + BETWEEN;
+    const top = ends[column] ?? 0;
+    pages.at(-1)?.push(...strip.items.map((item) => shifted(item, MARGIN + column * (stripWidth + BETWEEN), top)));
+    ends[column] = top + strip.heightMm + BETWEEN;
   }
   return pages;
 }
+
+/** Which column ends highest; the first of those that end alike. */
+const highest = (ends: readonly number[]): number => ends.indexOf(Math.min(...ends));
 
 /**
  * A gauge card at true scale: a strip for each hook, to be cut out and held against it, as many pages as they take.

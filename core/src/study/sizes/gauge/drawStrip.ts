@@ -14,7 +14,12 @@ const TITLE = 11;
 const TITLE_SIZE = 3.8;
 const MEASURES_SIZE = 2.6;
 const LONGEST_LABEL = 18;
-const LABEL_APART = 2.5;
+/** From one name of a tick to the next, and where the first stands, mm. */
+const LABEL_ROW = 2.9;
+const FIRST_LABEL = 6;
+/** Bars behind the last tick begin at once under the edge, mm. */
+const FIRST_BAR = 7;
+const SAME_MM = 0.5;
 
 type Point = readonly [x: number, y: number];
 type LineItem = Extract<Item, { readonly kind: 'line' }>;
@@ -56,15 +61,6 @@ function labelOf({ names }: GaugeTick): string {
   return text.length > LONGEST_LABEL ? `${text.slice(0, LONGEST_LABEL - 1)}…` : text;
 }
 
-/** Labels brought apart where ticks stand close, each as near its tick as the others let it. */
-function spread(wanted: readonly number[]): number[] {
-  const placed = [...wanted];
-  for (let i = 1; i < placed.length; i++) placed[i] = Math.max(placed[i] ?? 0, (placed[i - 1] ?? 0) + LABEL_APART);
-  const middle = (list: readonly number[]): number => list.reduce((sum, mm) => sum + mm, 0) / Math.max(1, list.length);
-  const shift = middle(wanted) - middle(placed);
-  return placed.map((mm) => mm + shift);
-}
-
 /** Where things lie on one strip, mm from its upper left corner. */
 interface Ground {
   readonly widthMm: number;
@@ -98,11 +94,19 @@ export function drawStrip(strip: GaugeStrip, { widthMm, mostMm, hand, style }: S
   };
   const ground: Ground = { widthMm, hand, style, x };
   const { items: ticks, deepMm } = drawTicks(strip, ground);
+  // What lies behind the last tick stands beside the names, the rest under them.
+  const last = Math.max(...strip.ticks.map(({ mm }) => mm));
+  const isBehind = ({ fromMm, toMm }: GaugeBar): boolean => Math.min(fromMm, toMm) > last - SAME_MM;
+  const [behind, under] = [strip.bars.filter(isBehind), strip.bars.filter((bar) => !isBehind(bar))];
   const foot = 2.5 + strip.topMm - strip.bottomMm + 2 + TITLE;
   // A fly of very many parts has its rows closer, so that its strip is whole on a page.
-  const row = Math.min(ROW, (mostMm - deepMm - foot) / Math.max(1, strip.bars.length));
-  const bars = strip.bars.map((bar, i) => drawBar(bar, deepMm + (i + 1) * row, ground));
-  const below = deepMm + strip.bars.length * row;
+  const rowFor = (from: number, count: number): number => Math.min(ROW, (mostMm - from - foot) / Math.max(1, count));
+  const [rearRow, row] = [rowFor(FIRST_BAR, behind.length), rowFor(deepMm, under.length)];
+  const bars = [
+    ...behind.map((bar, i) => drawBar(bar, FIRST_BAR + i * rearRow, ground)),
+    ...under.map((bar, i) => drawBar(bar, deepMm + (i + 1) * row, ground)),
+  ];
+  const below = Math.max(deepMm + under.length * row, FIRST_BAR + (behind.length - 1) * rearRow);
   const axis = below + 2.5 + strip.topMm;
   const title = titleOf(strip, style);
   const hookMm = Math.max(
@@ -125,25 +129,44 @@ export function drawStrip(strip: GaugeStrip, { widthMm, mostMm, hand, style }: S
   };
 }
 
-function drawTicks(strip: GaugeStrip, { x }: Ground): { readonly items: Item[]; readonly deepMm: number } {
-  const labels = strip.ticks.map(labelOf);
-  const places = spread(strip.ticks.map((tick) => tick.mm));
-  const items = strip.ticks.flatMap((tick, i): Item[] => {
-    const at = x(places[i] ?? tick.mm);
-    return [
+/**
+ * Ticks and their names, each a row lower than the one in front of it: read without turning the card, since a name lies toward the front, where
+ * every other leader has ended already.
+ */
+function drawTicks(
+  strip: GaugeStrip,
+  { x, widthMm, hand }: Ground,
+): { readonly items: Item[]; readonly deepMm: number } {
+  const ticks = [...strip.ticks].sort((a, b) => a.mm - b.mm);
+  const forward = hand === 'right' ? 1 : -1;
+  const leaders: Item[] = [];
+  const names = ticks.flatMap((tick, i): Item[] => {
+    const at = x(tick.mm);
+    const y = FIRST_LABEL + i * LABEL_ROW;
+    const label = labelOf(tick);
+    const wide = widthOf(label, LABEL);
+    leaders.push(
       path(
         [
-          [x(tick.mm), 0],
-          [x(tick.mm), 2.6],
-          [at, 4],
+          [at, 0],
+          [at, y - 0.8],
+          [at + 0.9 * forward, y - 0.8],
         ],
         0.15,
         { name: `tick ${tick.names.join(', ')}` },
       ),
-      words([at + LABEL * 0.34, 4.6], labels[i] ?? '', LABEL, { upward: true, anchor: 'end' }),
+    );
+    // Where the strip ends too soon for it the name is moved back over its leader.
+    const room = hand === 'right' ? widthMm - 1 - at : at - 1;
+    const start = at + forward * Math.min(1.3, room - wide);
+    return [
+      ...(room < wide + 1.3
+        ? [stroke([start, y - 0.8], [start + forward * wide, y - 0.8], LABEL * 0.9, { grey: 1 })]
+        : []),
+      words([start, y], label, LABEL, { anchor: hand === 'right' ? 'start' : 'end' }),
     ];
   });
-  return { items, deepMm: 5.6 + Math.max(0, ...labels.map((label) => widthOf(label, LABEL))) };
+  return { items: [...leaders, ...names], deepMm: FIRST_LABEL + (ticks.length - 1) * LABEL_ROW + 1 };
 }
 
 /** A length with its ends and words, and under all else the line from its end to the edge. */
