@@ -141,3 +141,48 @@ test('the examples on disk are the ones a fresh demo shows', async ({ demo, page
   const slate = JSON.parse(readFileSync(join(ROOT, 'examples/slate-runner.fly.json'), 'utf8')) as unknown;
   expect(file).toEqual(slate);
 });
+
+test('several flies are chosen by key and by box: copied, printed, saved, put in the trash and taken back together', async ({
+  own,
+  page,
+}) => {
+  await toBox(page, own);
+  const group = page.getByRole('group', { name: 'Chosen flies' });
+  await expect(page.getByText('13 of 13')).toBeVisible();
+  await page.keyboard.press('s');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('s');
+  await expect(group).toContainText('2 flies chosen');
+  await page.keyboard.press('Escape');
+  await expect(group).toBeHidden();
+  await page
+    .getByRole('checkbox', { name: /^Choose/ })
+    .nth(0)
+    .check();
+  await page
+    .getByRole('checkbox', { name: /^Choose/ })
+    .nth(2)
+    .click({ modifiers: ['Shift'] });
+  await expect(group).toContainText('3 flies chosen');
+  // Each has its sheet on the paper: what the browser is given to print is counted as it asks.
+  await page.evaluate(() => {
+    window.print = () => {
+      window.dispatchEvent(new Event('beforeprint'));
+      document.body.dataset['printed'] = String(document.querySelectorAll('.printed-page').length);
+      window.dispatchEvent(new Event('afterprint'));
+    };
+  });
+  await page.keyboard.press('p');
+  await expect.poll(() => page.evaluate(() => Number(document.body.dataset['printed'] ?? 0))).toBeGreaterThanOrEqual(3);
+  const saved: string[] = [];
+  page.on('download', (made) => saved.push(made.suggestedFilename()));
+  await page.keyboard.press('e');
+  await expect.poll(() => saved.length).toBe(3);
+  await page.keyboard.press('c');
+  await expect(page.getByText('16 of 16')).toBeVisible();
+  await page.keyboard.press('Delete');
+  await expect(page.getByText('13 of 13')).toBeVisible();
+  await expect(group).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('16 of 16')).toBeVisible();
+});

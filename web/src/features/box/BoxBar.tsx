@@ -57,7 +57,7 @@ export function BoxBar(props: BoxBarProps) {
           {unsettled > 0 && <SnagFlag />} {unsettled} to settle <span className="plain-key">X</span>
         </button>
         <button type="button" className="ml-auto shrink-0" onClick={() => files.current?.click()}>
-          take in <span className="plain-key">I</span>
+          import <span className="plain-key">I</span>
         </button>
         <label className="flex gap-2 text-ink2 min-w-0">
           in order of{' '}

@@ -6,6 +6,7 @@ import { isSound } from '../../shared/api/listed.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
 import { BoxRow } from './BoxRow.tsx';
 import { BrokenRow } from './BrokenRow.tsx';
+import type { Chosen } from './useChosen.ts';
 import { CommonRule } from './CommonRule.tsx';
 import { SinkLadder } from './SinkLadder.tsx';
 
@@ -23,6 +24,7 @@ interface BoxListProps {
   readonly flies: readonly ListedFly[];
   readonly at: number;
   readonly ladder: boolean;
+  readonly chosen: Chosen;
   readonly onOpen: (fly: ListedFly) => void;
   readonly onPick: (index: number) => void;
   readonly onCopy: (fly: ListedFly) => void;
@@ -42,7 +44,7 @@ function commonScale(flies: readonly ListedFly[], width: number): { frontMm: num
 }
 
 /** Only the rows in sight are there, so that a box of hundreds stays quick. */
-export function BoxList({ flies, at, ladder, onOpen, onPick, onCopy, onRename, onRemove }: BoxListProps) {
+export function BoxList({ flies, at, ladder, chosen, onOpen, onPick, onCopy, onRename, onRemove }: BoxListProps) {
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
   const withLadder = ladder && width >= NARROW;
@@ -98,7 +100,9 @@ export function BoxList({ flies, at, ladder, onOpen, onPick, onCopy, onRename, o
                   fly={fly}
                   place={place}
                   picked={picked}
+                  chosen={chosen.has(fly.id)}
                   {...common}
+                  onChoose={(through) => chosen.toggle(fly.id, through)}
                   onOpen={() => onOpen(fly)}
                   onPick={() => onPick(item.index)}
                   onCopy={() => onCopy(fly)}

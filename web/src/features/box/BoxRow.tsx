@@ -29,11 +29,14 @@ interface RowProps {
   readonly fly: SoundFly;
   readonly place: RowPlace;
   readonly picked: boolean;
+  readonly chosen: boolean;
   readonly frontMm: number;
   readonly rearMm: number;
   readonly scale: number;
   readonly onOpen: () => void;
   readonly onPick: () => void;
+  /** @param through everything from the last chosen one to it */
+  readonly onChoose: (through: boolean) => void;
   readonly onCopy: () => void;
   readonly onRename: () => void;
   readonly onRemove: () => void;
@@ -99,8 +102,24 @@ export function BoxRow(props: RowProps) {
         </span>
         <RowChecks checks={checks} />
       </button>
+      <ChooseBox {...props} />
       <RowMenu {...props} />
     </li>
+  );
+}
+
+/** The box that chooses a fly. */
+function ChooseBox({ fly, chosen, onChoose }: Pick<RowProps, 'fly' | 'chosen' | 'onChoose'>) {
+  return (
+    <label className="w-9 h-full shrink-0 grid place-items-center" title="Choose; with Shift all from the last one">
+      <input
+        type="checkbox"
+        className="size-4 accent-[var(--ink)]"
+        aria-label={`Choose ${fly.name}`}
+        checked={chosen}
+        onChange={(event) => onChoose((event.nativeEvent as MouseEvent).shiftKey)}
+      />
+    </label>
   );
 }
 

@@ -1,7 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { mutate } from 'swr';
-import { api, type ListedFly } from '../../shared/api/client.ts';
+import type { ListedFly } from '../../shared/api/client.ts';
 import { useDrawers } from '../../shared/api/useDrawers.ts';
 import { useShell } from '../../shared/ui/shellContext.ts';
 import { isSound, useFlies } from '../../shared/api/listed.ts';
@@ -15,39 +14,44 @@ import { EmptyBox } from './EmptyBox.tsx';
 import { ImportDialog } from './ImportDialog.tsx';
 import { importFiles, type Incoming } from './importing.ts';
 import { MovedByModel } from './MovedByModel.tsx';
+import { ChosenBar, type Together } from './ChosenBar.tsx';
 import { RenameDialog } from './RenameDialog.tsx';
+import { copyFlies, doing, removeFlies, saveFiles } from './together.ts';
+import { useChosen, type Chosen } from './useChosen.ts';
+import { usePrintedSheets } from './usePrintedSheets.tsx';
 import { useShownFlies } from './useShownFlies.ts';
-
-/** Does something that takes the server, and says so where it fails. */
-function doing(work: Promise<void>): void {
-  work.catch((reason: unknown) => say(reason instanceof Error ? reason.message : 'It did not work.'));
-}
-
-async function removeFly(fly: ListedFly): Promise<void> {
-  await api.remove(fly.id);
-  await mutate('flies');
-  say(`${fly.name} is in the trash.`, {
-    name: 'Undo',
-    run: () => {
-      doing(
-        api
-          .undelete(fly.id)
-          .then(() => mutate('flies'))
-          .then(() => undefined),
-      );
-    },
-  });
-}
-
-async function copyFly(fly: ListedFly): Promise<void> {
-  const { file } = await api.fly(fly.id);
-  const made = await api.create({ ...file, name: `${fly.name}, copy` });
-  await mutate('flies');
-  say(`${made.name} is in the box.`);
-}
 
 const brokenWords = ({ name, broken }: ListedFly): string =>
   `${name} does not lay out: ${broken ?? ''}. Save its pattern file and mend it there.`;
+
+/** Opens the first fly that is found. Enter may come before the flies do: it is kept until they are here. */
+function useFirst(flies: readonly ListedFly[]): (wanted: boolean) => void {
+  const navigate = useNavigate();
+  const [wanted, setWanted] = useState(false);
+  useEffect(() => {
+    const [first] = flies;
+    if (wanted && first && isSound(first)) void navigate(`/fly/${first.id}`);
+  }, [wanted, flies, navigate]);
+  return setWanted;
+}
+
+/** What is done with the chosen flies, else with the one that is lit. */
+function useTogether(
+  { flies }: Chosen,
+  current: ListedFly | undefined,
+  print: (list: readonly ListedFly[]) => Promise<void>,
+): Together {
+  const meant = flies.length > 0 ? flies : current ? [current] : [];
+  const withMeant = (work: (list: readonly ListedFly[]) => Promise<void>) => () => {
+    if (meant.length > 0) doing(work(meant));
+  };
+  return {
+    copy: withMeant(copyFlies),
+    save: withMeant(saveFiles),
+    print: withMeant(print),
+    remove: withMeant(removeFlies),
+  };
+}
 
 /** The box: every fly at one common scale, with how it rides, sinks and weighs. */
 export function BoxView() {
@@ -57,23 +61,21 @@ export function BoxView() {
   const tables = useDrawers().drawers?.tables;
   const shown = useShownFlies(data);
   const { flies } = shown;
+  const chosen = useChosen(flies);
+  const sheets = usePrintedSheets(tables);
   const [picked, setPicked] = useState(0);
-  const [firstWanted, setFirstWanted] = useState(false);
+  const setFirstWanted = useFirst(flies);
   const [incoming, setIncoming] = useState<Incoming | null>(null);
   const [renaming, setRenaming] = useState<ListedFly | null>(null);
   const search = useRef<HTMLInputElement>(null);
   const files = useRef<HTMLInputElement>(null);
   const at = Math.min(picked, Math.max(0, flies.length - 1));
   const current = flies[at];
+  const together = useTogether(chosen, current, sheets.print);
   const open = (fly: ListedFly | undefined): void => {
     if (fly && isSound(fly)) void navigate(`/fly/${fly.id}`);
     else if (fly) say(brokenWords(fly));
   };
-  // Enter may come before the flies do: it is kept until they are here.
-  useEffect(() => {
-    const [first] = flies;
-    if (firstWanted && first && isSound(first)) void navigate(`/fly/${first.id}`);
-  }, [firstWanted, flies, navigate]);
   const take = (list: FileList | null): void => {
     if (list && list.length > 0) doing(importFiles([...list], data ?? [], tables).then(setIncoming));
   };
@@ -82,9 +84,11 @@ export function BoxView() {
     above: () => setPicked(Math.max(0, at - 1)),
     below: () => setPicked(Math.min(flies.length - 1, at + 1)),
     open: () => open(current),
-    copy: current && (() => doing(copyFly(current))),
+    choose: current && (() => chosen.toggle(current.id)),
+    all: chosen.all,
+    none: chosen.flies.length > 0 ? chosen.none : null,
+    ...together,
     rename: current && (() => setRenaming(current)),
-    remove: current && (() => doing(removeFly(current))),
     settle: () => shown.setSettling(!shown.settling),
     take: () => files.current?.click(),
   });
@@ -107,6 +111,7 @@ export function BoxView() {
       <main className="flex-1 min-h-0 flex flex-col">
         <BoxTold failed={error !== undefined} all={data} listed={flies.length} {...shown} onNew={openNew} />
         <MovedByModel />
+        {chosen.flies.length > 0 && <ChosenBar chosen={chosen} {...together} />}
         {flies.length > 0 && (
           <BoxList
             flies={flies}
@@ -114,13 +119,15 @@ export function BoxView() {
             ladder={shown.sort === 'sink'}
             onOpen={open}
             onPick={setPicked}
-            onCopy={(fly) => doing(copyFly(fly))}
+            chosen={chosen}
+            onCopy={(fly) => doing(copyFlies([fly]))}
             onRename={setRenaming}
-            onRemove={(fly) => doing(removeFly(fly))}
+            onRemove={(fly) => doing(removeFlies([fly]))}
           />
         )}
       </main>
       {incoming && <ImportDialog incoming={incoming} onClose={() => setIncoming(null)} />}
+      {sheets.pages}
       {renaming && <RenameDialog fly={renaming} onClose={() => setRenaming(null)} />}
     </DropFrame>
   );

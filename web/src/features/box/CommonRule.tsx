@@ -47,7 +47,7 @@ export function CommonRule({
       <span className={`${caption} w-20 pb-1 max-[900px]:hidden`}>sinks</span>
       <span className={`${caption} w-16 pb-1 text-right`}>dry</span>
       <span className={`${caption} w-24 pl-8 pb-1`}>to settle</span>
-      <span className="w-12" />
+      <span className="w-[84px]" />
     </div>
   );
 }

@@ -20,7 +20,7 @@ const inField = (target: EventTarget | null): boolean =>
 /** Sliders and boxes to tick take arrows and blanks, but no letters. */
 const takesNoLetters = (target: EventTarget | null): boolean =>
   target instanceof HTMLInputElement && ['range', 'checkbox', 'radio'].includes(target.type);
-const isLetter = (combo: string): boolean => /^(shift\+)?[a-z]$|^escape$/.test(combo);
+const isLetter = (combo: string): boolean => /^(shift\+)?[a-z]$|^escape$|^delete$/.test(combo);
 
 /** Enter and blank belong to a button, link or item that has the focus, whatever they do elsewhere. */
 const ownsKey = (event: KeyboardEvent): boolean =>

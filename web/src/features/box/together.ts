@@ -1,0 +1,74 @@
+import type { Page } from '@jobbet/core/drawing';
+import type { Drawers } from '@jobbet/core/drawers';
+import { solveFly } from '@jobbet/core/model';
+import { sheetOf, sheetPages, type SheetPaper } from '@jobbet/core/tying';
+import { mutate } from 'swr';
+import { api, type ListedFly, type Watching } from '../../shared/api/client.ts';
+import { say } from '../../shared/ui/toast.ts';
+import { saveKept } from './saveKept.ts';
+
+/** `Slate Runner`, `2 flies`. */
+export const called = (flies: readonly ListedFly[]): string =>
+  flies.length === 1 ? (flies[0]?.name ?? '') : `${String(flies.length)} flies`;
+
+const be = (flies: readonly ListedFly[]): string => (flies.length === 1 ? 'is' : 'are');
+
+/** Does something that takes the server, and says so where it fails. */
+export function doing(work: Promise<void>): void {
+  work.catch((reason: unknown) => say(reason instanceof Error ? reason.message : 'It did not work.'));
+}
+
+/** Puts flies in the trash; one word takes all of them back. */
+export async function removeFlies(flies: readonly ListedFly[]): Promise<void> {
+  for (const { id } of flies) await api.remove(id);
+  await mutate('flies');
+  const back = async (): Promise<void> => {
+    for (const { id } of flies) await api.undelete(id);
+    await mutate('flies');
+  };
+  say(`${called(flies)} ${be(flies)} in the trash.`, { name: 'Undo', run: () => doing(back()) });
+}
+
+export async function copyFlies(flies: readonly ListedFly[]): Promise<void> {
+  let made = '';
+  for (const { id, name } of flies) {
+    const { file } = await api.fly(id);
+    made = (await api.create({ ...file, name: `${name}, copy` })).name;
+  }
+  await mutate('flies');
+  say(flies.length === 1 ? `${made} is in the box.` : `Copies of ${called(flies)} are in the box.`);
+}
+
+/** So long between one file and the next, ms: a browser takes several at once for one. */
+const APART_MS = 250;
+
+/** Saves the pattern file of each, one after another. */
+export async function saveFiles(flies: readonly ListedFly[]): Promise<void> {
+  for (const [i, fly] of flies.entries()) {
+    if (i > 0) await new Promise((go) => setTimeout(go, APART_MS));
+    saveKept(fly);
+  }
+}
+
+/**
+ * The tying sheets of several flies as pages to print, one fly after another; what does not lay out is left out.
+ * @returns null where it was stopped
+ */
+export async function sheetsOf(
+  flies: readonly ListedFly[],
+  drawers: Drawers,
+  paper: SheetPaper,
+  { signal, onShare }: Watching,
+): Promise<readonly Page[] | null> {
+  const pages: Page[] = [];
+  for (const [i, { id }] of flies.entries()) {
+    if (signal?.aborted === true) return null;
+    const solved = solveFly((await api.fly(id)).file, drawers);
+    if (solved.ok) {
+      const sheet = sheetOf(solved.value, paper.style, drawers, { beginner: paper.beginner === true });
+      pages.push(...sheetPages(sheet, solved.value.laid, paper));
+    }
+    onShare?.((i + 1) / flies.length);
+  }
+  return pages;
+}
