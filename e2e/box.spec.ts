@@ -142,7 +142,7 @@ test('the examples on disk are the ones a fresh demo shows', async ({ demo, page
   expect(file).toEqual(slate);
 });
 
-test('several flies are chosen by key and by box: copied, printed, saved, put in the trash and taken back together', async ({
+test('several flies are chosen by key and by box: copied, printed, saved, grouped, put in the trash and taken back together', async ({
   own,
   page,
 }) => {
@@ -178,6 +178,13 @@ test('several flies are chosen by key and by box: copied, printed, saved, put in
   page.on('download', (made) => saved.push(made.suggestedFilename()));
   await page.keyboard.press('e');
   await expect.poll(() => saved.length).toBe(3);
+  // Kept together by a word, which orders the box and finds them.
+  await page.keyboard.press('g');
+  await typed(page, 'autumn');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('in order of').selectOption('group');
+  await expect(flies(page).first()).toContainText('autumn, 3');
+  await expect(group).toContainText('3 flies chosen');
   await page.keyboard.press('c');
   await expect(page.getByText('16 of 16')).toBeVisible();
   await page.keyboard.press('Delete');

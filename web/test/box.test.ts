@@ -1,5 +1,5 @@
 import { importFiles } from '../src/features/box/importing.ts';
-import { matches, sortFlies } from '../src/features/box/sorting.ts';
+import { groupsOf, headingAt, matches, sortFlies } from '../src/features/box/sorting.ts';
 import { pressed } from '../src/shared/commands/useKeys.ts';
 import { fly, listed, withTail } from './build.ts';
 
@@ -79,4 +79,14 @@ describe('keys', () => {
     expect(pressed('a', press('a', { altKey: true }))).toBe(false);
     expect(pressed('left', press('ArrowLeft'))).toBe(true);
   });
+});
+
+test('flies kept by a word stand together under it, those in no group last; the word finds them', () => {
+  const kept = (name: string, group?: string) => listed(fly({ name, ...(group === undefined ? {} : { group }) }));
+  const flies = [kept('D'), kept('B', 'spring'), kept('C', 'autumn'), kept('A', 'spring')];
+  const shown = sortFlies(flies, 'group');
+  expect(shown.map(({ name }) => name)).toEqual(['C', 'A', 'B', 'D']);
+  expect(shown.map((_, at) => headingAt(shown, at))).toEqual(['autumn, 1', 'spring, 2', null, 'in no group, 1']);
+  expect(groupsOf(flies)).toEqual(['autumn', 'spring']);
+  expect(flies.filter((each) => matches(each, 'spring')).map(({ name }) => name)).toEqual(['B', 'A']);
 });

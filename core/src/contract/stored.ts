@@ -50,6 +50,8 @@ export const listedSchema = z.object({
   balls: z.boolean(),
   /** Ids, materials and colours of its parts. */
   words: z.string(),
+  /** The word it is kept with others by. Lists of before there were any have none. */
+  group: z.string().nullable().default(null),
   packet: z.string().nullable(),
   denier: z.number().nullable(),
   school: z.string().nullable(),

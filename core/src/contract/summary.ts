@@ -51,6 +51,7 @@ export function listedOf(file: FlyFile): Listed {
     meant: file.intent?.ride ?? null,
     balls: parts.some((part) => part.construction === 'ball' && part.shape !== 'bead'),
     words: small(parts.flatMap((part) => [part.id, part.material, part.colour])).join(' '),
+    group: file.group?.trim() ?? null,
     packet: packet?.trim().toLowerCase() ?? null,
     denier: file.thread?.denier ?? null,
     school: file.school?.trim().toLowerCase() ?? null,

@@ -94,6 +94,7 @@ export const flySchema = z.strictObject({
   version: z.literal(VERSION),
   name: z.string().min(1).max(120),
   notes: z.string().max(20_000).optional(),
+  group: z.string().min(1).max(60).describe('a word that the box keeps it with others by').optional(),
   intent: intentSchema.optional(),
   school: z.string().min(1).max(60).optional(),
   platform: platformSchema,

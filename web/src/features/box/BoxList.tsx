@@ -4,8 +4,9 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { ListedFly } from '../../shared/api/client.ts';
 import { isSound } from '../../shared/api/listed.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
-import { BoxRow } from './BoxRow.tsx';
+import { BoxRow, type RowPlace } from './BoxRow.tsx';
 import { BrokenRow } from './BrokenRow.tsx';
+import { headingAt } from './sorting.ts';
 import type { Chosen } from './useChosen.ts';
 import { CommonRule } from './CommonRule.tsx';
 import { SinkLadder } from './SinkLadder.tsx';
@@ -24,6 +25,8 @@ interface BoxListProps {
   readonly flies: readonly ListedFly[];
   readonly at: number;
   readonly ladder: boolean;
+  /** Whether what stands together is a group, and says so where it begins. */
+  readonly grouped: boolean;
   readonly chosen: Chosen;
   readonly onOpen: (fly: ListedFly) => void;
   readonly onPick: (index: number) => void;
@@ -44,7 +47,8 @@ function commonScale(flies: readonly ListedFly[], width: number): { frontMm: num
 }
 
 /** Only the rows in sight are there, so that a box of hundreds stays quick. */
-export function BoxList({ flies, at, ladder, chosen, onOpen, onPick, onCopy, onRename, onRemove }: BoxListProps) {
+export function BoxList(props: BoxListProps) {
+  const { flies, at, ladder, grouped } = props;
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
   const withLadder = ladder && width >= NARROW;
@@ -74,40 +78,16 @@ export function BoxList({ flies, at, ladder, chosen, onOpen, onPick, onCopy, onR
             {rows.getVirtualItems().map((item) => {
               const fly = flies[item.index];
               if (!fly) return null;
-              const place = {
-                index: item.index,
-                of: flies.length,
-                top: item.start,
-                height: ROW,
-                left,
-                over: OVER,
-              };
-              const picked = item.index === at;
-              if (!isSound(fly))
-                return (
-                  <BrokenRow
-                    key={fly.id}
-                    fly={fly}
-                    place={place}
-                    picked={picked}
-                    onPick={() => onPick(item.index)}
-                    onRemove={() => onRemove(fly)}
-                  />
-                );
+              const place = { index: item.index, of: flies.length, top: item.start, height: ROW, left, over: OVER };
               return (
-                <BoxRow
+                <OneRow
                   key={fly.id}
                   fly={fly}
                   place={place}
-                  picked={picked}
-                  chosen={chosen.has(fly.id)}
-                  {...common}
-                  onChoose={(through) => chosen.toggle(fly.id, through)}
-                  onOpen={() => onOpen(fly)}
-                  onPick={() => onPick(item.index)}
-                  onCopy={() => onCopy(fly)}
-                  onRename={() => onRename(fly)}
-                  onRemove={() => onRemove(fly)}
+                  picked={item.index === at}
+                  heading={grouped ? headingAt(flies, item.index) : null}
+                  common={common}
+                  list={props}
                 />
               );
             })}
@@ -115,5 +95,36 @@ export function BoxList({ flies, at, ladder, chosen, onOpen, onPick, onCopy, onR
         </div>
       </div>
     </div>
+  );
+}
+
+interface OneRowProps {
+  readonly fly: ListedFly;
+  readonly place: RowPlace;
+  readonly picked: boolean;
+  readonly heading: string | null;
+  readonly common: ReturnType<typeof commonScale>;
+  readonly list: BoxListProps;
+}
+
+/** A fly as it is, or what keeps one from being laid out. */
+function OneRow({ fly, place, picked, heading, common, list }: OneRowProps) {
+  const { chosen, onOpen, onPick, onCopy, onRename, onRemove } = list;
+  const onThis = { onPick: () => onPick(place.index), onRemove: () => onRemove(fly) };
+  if (!isSound(fly)) return <BrokenRow fly={fly} place={place} picked={picked} {...onThis} />;
+  return (
+    <BoxRow
+      fly={fly}
+      place={place}
+      picked={picked}
+      heading={heading}
+      chosen={chosen.has(fly.id)}
+      {...common}
+      {...onThis}
+      onOpen={() => onOpen(fly)}
+      onChoose={(through) => chosen.toggle(fly.id, through)}
+      onCopy={() => onCopy(fly)}
+      onRename={() => onRename(fly)}
+    />
   );
 }

@@ -30,6 +30,8 @@ interface RowProps {
   readonly place: RowPlace;
   readonly picked: boolean;
   readonly chosen: boolean;
+  /** The group that begins with it, and how many are in it. */
+  readonly heading: string | null;
   readonly frontMm: number;
   readonly rearMm: number;
   readonly scale: number;
@@ -44,7 +46,7 @@ interface RowProps {
 
 /** One fly of the box, drawn at the common scale. */
 export function BoxRow(props: RowProps) {
-  const { fly, place, picked, frontMm, rearMm, scale, onOpen, onPick } = props;
+  const { fly, place, picked, heading, frontMm, rearMm, scale, onOpen, onPick } = props;
   const style = useStyle();
   const { summary, listed } = fly;
   const sink = summary.sinkMmS === null ? null : formatSpeed(summary.sinkMmS, style);
@@ -62,6 +64,9 @@ export function BoxRow(props: RowProps) {
       aria-setsize={place.of}
       aria-posinset={place.index + 1}
     >
+      {heading !== null && (
+        <span className="absolute left-3 top-1 z-10 font-bold border-b-2 border-ink pr-3">{heading}</span>
+      )}
       {picked && (
         <span
           className="absolute left-0 top-0 bottom-0 w-[5px] bg-pick border-r border-on-pick/40"
@@ -93,7 +98,10 @@ export function BoxRow(props: RowProps) {
         </span>
         <span className="flex-1 min-w-0 pl-4">
           <span className="block text-sentence font-bold truncate">{fly.name}</span>
-          <span className="block italic text-ink2 truncate">{summary.platform}</span>
+          <span className="block italic text-ink2 truncate">
+            {summary.platform}
+            {listed.group === null ? '' : ` · ${listed.group}`}
+          </span>
         </span>
         <RowRide fly={fly} />
         <span className="w-20 shrink-0 max-[900px]:hidden">{summary.sinkClass ?? 'floats'}</span>

@@ -11,6 +11,8 @@ import { DropFrame } from './DropFrame.tsx';
 import { BoxBar } from './BoxBar.tsx';
 import { BoxList } from './BoxList.tsx';
 import { EmptyBox } from './EmptyBox.tsx';
+import { GroupDialog } from './GroupDialog.tsx';
+import { groupsOf } from './sorting.ts';
 import { ImportDialog } from './ImportDialog.tsx';
 import { importFiles, type Incoming } from './importing.ts';
 import { MovedByModel } from './MovedByModel.tsx';
@@ -39,7 +41,10 @@ function useFirst(flies: readonly ListedFly[]): (wanted: boolean) => void {
 function useTogether(
   { flies }: Chosen,
   current: ListedFly | undefined,
-  print: (list: readonly ListedFly[]) => Promise<void>,
+  {
+    print,
+    group,
+  }: { print: (list: readonly ListedFly[]) => Promise<void>; group: (list: readonly ListedFly[]) => void },
 ): Together {
   const meant = flies.length > 0 ? flies : current ? [current] : [];
   const withMeant = (work: (list: readonly ListedFly[]) => Promise<void>) => () => {
@@ -50,6 +55,9 @@ function useTogether(
     save: withMeant(saveFiles),
     print: withMeant(print),
     remove: withMeant(removeFlies),
+    group: () => {
+      if (meant.length > 0) group(meant);
+    },
   };
 }
 
@@ -67,11 +75,11 @@ export function BoxView() {
   const setFirstWanted = useFirst(flies);
   const [incoming, setIncoming] = useState<Incoming | null>(null);
   const [renaming, setRenaming] = useState<ListedFly | null>(null);
-  const search = useRef<HTMLInputElement>(null);
-  const files = useRef<HTMLInputElement>(null);
+  const [grouping, setGrouping] = useState<readonly ListedFly[] | null>(null);
+  const [search, files] = [useRef<HTMLInputElement>(null), useRef<HTMLInputElement>(null)];
   const at = Math.min(picked, Math.max(0, flies.length - 1));
   const current = flies[at];
-  const together = useTogether(chosen, current, sheets.print);
+  const together = useTogether(chosen, current, { print: sheets.print, group: setGrouping });
   const open = (fly: ListedFly | undefined): void => {
     if (fly && isSound(fly)) void navigate(`/fly/${fly.id}`);
     else if (fly) say(brokenWords(fly));
@@ -117,6 +125,7 @@ export function BoxView() {
             flies={flies}
             at={at}
             ladder={shown.sort === 'sink'}
+            grouped={shown.sort === 'group'}
             onOpen={open}
             onPick={setPicked}
             chosen={chosen}
@@ -128,6 +137,7 @@ export function BoxView() {
       </main>
       {incoming && <ImportDialog incoming={incoming} onClose={() => setIncoming(null)} />}
       {sheets.pages}
+      {grouping && <GroupDialog flies={grouping} words={groupsOf(data ?? [])} onClose={() => setGrouping(null)} />}
       {renaming && <RenameDialog fly={renaming} onClose={() => setRenaming(null)} />}
     </DropFrame>
   );

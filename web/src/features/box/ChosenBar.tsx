@@ -7,12 +7,13 @@ export interface Together {
   readonly save: () => void;
   readonly print: () => void;
   readonly remove: () => void;
+  readonly group: () => void;
 }
 
 const KEY = 'hover:text-ink text-ink2';
 
 /** How many flies are chosen, and what can be done with all of them. */
-export function ChosenBar({ chosen, copy, save, print, remove }: Together & { readonly chosen: Chosen }) {
+export function ChosenBar({ chosen, copy, save, print, remove, group }: Together & { readonly chosen: Chosen }) {
   const { flies, none } = chosen;
   return (
     <div
@@ -29,6 +30,9 @@ export function ChosenBar({ chosen, copy, save, print, remove }: Together & { re
       </button>
       <button type="button" className={KEY} onClick={print}>
         print tying sheets <span className="plain-key">P</span>
+      </button>
+      <button type="button" className={KEY} onClick={group}>
+        group <span className="plain-key">G</span>
       </button>
       <button type="button" className={KEY} onClick={remove}>
         put in the trash <span className="plain-key">Del</span>

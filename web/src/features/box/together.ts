@@ -39,6 +39,17 @@ export async function copyFlies(flies: readonly ListedFly[]): Promise<void> {
   say(flies.length === 1 ? `${made} is in the box.` : `Copies of ${called(flies)} are in the box.`);
 }
 
+/** Keeps flies together by a word, or by none. */
+export async function groupFlies(flies: readonly ListedFly[], word: string): Promise<void> {
+  for (const { id } of flies) {
+    const { file, revision } = await api.fly(id);
+    const { group: before, ...rest } = file;
+    const group = word.trim();
+    if ((before ?? '') !== group) await api.save(id, group === '' ? rest : { ...rest, group }, revision, 'saved');
+  }
+  await mutate('flies');
+}
+
 /** So long between one file and the next, ms: a browser takes several at once for one. */
 const APART_MS = 250;
 
