@@ -51,11 +51,44 @@ const FORMS: readonly Tied[] = (['pair', 'slips', 'tips', 'single'] as const).fl
   }),
 );
 
+/** Eyes by their outer faces, and a body of two furs in one loop. */
+const MORE: readonly Tied[] = [
+  ...(['flat', 'drilled'] as const).map((faces): Tied => ({
+    name: `dumbbell, ${faces}`,
+    part: {
+      id: 'eyes',
+      role: 'eyes',
+      construction: 'ball',
+      shape: 'dumbbell',
+      material: 'brass',
+      diameter: '5 mm',
+      at: 'station 2',
+      side: 'top',
+      faces,
+    },
+  })),
+  {
+    name: 'two furs in one loop',
+    part: {
+      id: 'body',
+      role: 'body',
+      construction: 'wrap',
+      material: 'tight dubbing',
+      colour: 'olive',
+      with: 'copper tinsel',
+      diameter: '5 mm',
+      from: 'bend',
+      to: 'station 2',
+    },
+  },
+];
+
 /** Everything there is to draw: each preset, each manner of each construction, each form of a feather. */
 const TIED: readonly Tied[] = [
   ...PRESETS.map(({ name, part }): Tied => ({ name, part: part as unknown as Tied['part'] })),
   ...manners(),
   ...FORMS,
+  ...MORE,
 ];
 
 /** A coat covers something: it is drawn over a body. */

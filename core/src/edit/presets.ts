@@ -39,6 +39,9 @@ const CALLED: Readonly<Record<string, string>> = {
   'Tubing tail': 'braided body extended',
   'Wing case': 'wingcase back',
   'Shell back': 'shellback back carapace',
+  'Eyes on stalks': 'crab shrimp prawn stalk burnt mono',
+  'Foam lip': 'slider popper bib diving',
+  'Hair lip': 'bib antennae muddled forward',
   Coat: 'varnish lacquer cement epoxy resin glue finish head cement',
 };
 

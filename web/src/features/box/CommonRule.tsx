@@ -23,8 +23,9 @@ export function CommonRule({
   const caption = 'text-label italic text-ink3';
   return (
     <div className="flex items-end h-8 border-b border-hair shrink-0" aria-hidden="true">
-      <span className={`${caption} pl-4 pb-1`} style={{ width: left }}>
-        sinks, {style.speed}
+      <span className={`${caption} pl-3 pb-1 whitespace-nowrap`} style={{ width: left }}>
+        {left > 0 && 'sinks, '}
+        {style.speed}
       </span>
       <svg width={drawing} height={32} className="shrink-0">
         {Array.from({ length: Math.floor(rearMm / step) + 1 }, (_, i) => {
