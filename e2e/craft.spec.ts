@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { example, expect, findings, openFly, saved, test, write } from './boathouse.ts';
+import { blank, example, expect, findings, openFly, row, saved, test, typed, write } from './boathouse.ts';
 
 /** Keys of the steps on the sheet, in turn. */
 const steps = (page: Page): Promise<string[]> =>
@@ -64,4 +64,56 @@ test('another way changes the steps, and a beginner has the techniques written o
   await page.getByRole('radio', { name: /for a beginner/ }).check();
   await page.goto(back);
   await expect(sheet).toContainText('Pinch wrap: Hold it on top');
+});
+
+test('a crab by keyboard: eyes on stalks and a lip by what they are called, two furs in a loop, the head crossed between the eyes', async ({
+  house,
+  page,
+}) => {
+  const fly = example('slate-runner');
+  const eyes = fly.parts.filter((part) => part['id'] === 'eyes');
+  const fur = {
+    id: 'body',
+    role: 'body',
+    construction: 'wrap',
+    material: 'tight dubbing',
+    diameter: '5 mm',
+    from: 'bend',
+    to: 'head',
+  };
+  await openFly(page, house, { ...fly, name: 'Ferry Crab', parts: [...eyes, fur] });
+  const dialog = page.getByRole('dialog');
+  for (const [words, name, id] of [
+    ['crab', 'Eyes on stalks', 'stalks'],
+    ['slider', 'Foam lip', 'lip'],
+  ] as const) {
+    await page.keyboard.press('a');
+    await typed(page, words);
+    await expect(dialog.getByRole('option').first()).toContainText(name);
+    await page.keyboard.press('Enter');
+    await expect(row(page, id)).toBeVisible();
+  }
+  await row(page, 'stalks').click();
+  await write(page, 'stalk', '7 mm');
+  await row(page, 'eyes').click();
+  await blank(page, 'faces').selectOption('flat');
+  await row(page, 'body').click();
+  await write(page, 'second fur in the loop', 'copper tinsel');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('4');
+  await expect(stepOf(page, 'stalks')).toContainText('until each eye stands 7 mm off');
+  await expect(stepOf(page, 'lip')).toContainText('bring the thread under it to the eye');
+  await expect(stepOf(page, 'body')).toContainText('and the copper tinsel on it');
+  await page.getByLabel('body wound, way').selectOption('crossed');
+  await expect(stepOf(page, 'body')).toContainText('across between them to in front of the near one');
+  await stepOf(page, 'body')
+    .getByRole('button', { name: /Crossing a head between the eyes/ })
+    .press('Enter');
+  await expect(dialog).toContainText('each eye sits in a ring of its own');
+  await expect(dialog.locator('svg').first()).toBeVisible();
+  await page.keyboard.press('Escape');
+  await saved(page);
+  expect(await findings(page)).toEqual([]);
 });

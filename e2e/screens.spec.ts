@@ -144,7 +144,7 @@ test('a rule put in force names the flies that gain stops; the box flags and cou
   await expect(told).toContainText('now stopped:');
   await toBox(page, own);
   const only = page.getByRole('button', { name: /to settle X/ });
-  await expect(only).toBeVisible();
+  await expect(only).toHaveText(/\d+ to settle/);
   const count = Number.parseInt((await only.textContent())?.trim() ?? '', 10);
   expect(count).toBeGreaterThan(0);
   await page.keyboard.press('x');

@@ -46,10 +46,9 @@ export function solverPool({
 }: { readonly threads?: number; readonly limitMs?: number } = {}): Solvers {
   const pool = new Piscina({
     filename: existsSync(BUNDLED) ? BUNDLED : FROM_SOURCE,
-    // One stands ready; the others start as they are needed, and stay.
-    minThreads: 1,
+    // All stand ready: the start of a thread must not count as part of the first task it is given.
+    minThreads: threads,
     maxThreads: threads,
-    idleTimeout: Infinity,
     concurrentTasksPerWorker: 1,
   });
   const turns = new Turns(threads, MOST_WAITING);

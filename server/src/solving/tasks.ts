@@ -85,7 +85,7 @@ function readAndSolve(value: unknown, tables: Drawers): Outcome<ReadFly> {
   return good({ file: file.value, summary: summary.data, listed: listedOf(file.value) });
 }
 
-/** What prints is loaded once it is asked for: most threads never print. */
+/** What prints is loaded once it is asked for, but where a thread stands ready for it: a command never prints. */
 const printing = {
   sheet: () => import('@jobbet/print/sheet'),
   pages: () => import('@jobbet/print/pdf'),

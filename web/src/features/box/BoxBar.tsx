@@ -49,12 +49,13 @@ export function BoxBar(props: BoxBarProps) {
         <button
           type="button"
           aria-pressed={settling}
-          disabled={unsettled === 0 && !settling}
+          disabled={!unsettled && !settling}
           className={`flex items-center gap-1.5 shrink-0 px-1.5 border-b-2 ${settling ? 'bg-pick text-on-pick border-ink' : 'border-transparent'}`}
           title="Only flies with something to settle"
           onClick={() => setSettling(!settling)}
         >
-          {unsettled > 0 && <SnagFlag />} {unsettled} to settle <span className="plain-key">X</span>
+          {unsettled !== null && unsettled > 0 && <SnagFlag />} {unsettled} to settle{' '}
+          <span className="plain-key">X</span>
         </button>
         <button type="button" className="ml-auto shrink-0" onClick={() => files.current?.click()}>
           import <span className="plain-key">I</span>

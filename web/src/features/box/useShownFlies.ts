@@ -10,14 +10,16 @@ export function useShownFlies(all: readonly ListedFly[] | undefined) {
   const [settling, setSettling] = useState(false);
   const { looks } = useSettings();
   const unsettled = useMemo(
-    () => new Set(all?.filter((fly) => toSettleOf(fly, looks).length > 0).map(({ id }) => id)),
+    () => all && new Set(all.filter((fly) => toSettleOf(fly, looks).length > 0).map(({ id }) => id)),
     [all, looks],
   );
   const flies = useMemo(() => {
-    const wanted = all?.filter((fly) => matches(fly, find) && (!settling || unsettled.has(fly.id)));
+    const wanted = all?.filter((fly) => matches(fly, find) && (!settling || unsettled?.has(fly.id) === true));
     return sortFlies(wanted ?? [], sort);
   }, [all, find, sort, settling, unsettled]);
-  return { find, setFind, sort, setSort, settling, setSettling, unsettled: unsettled.size, flies };
+  /** How many have something to settle; null until that is known. */
+  const unsettledCount = unsettled ? unsettled.size : null;
+  return { find, setFind, sort, setSort, settling, setSettling, unsettled: unsettledCount, flies };
 }
 
 export type ShownFlies = ReturnType<typeof useShownFlies>;
