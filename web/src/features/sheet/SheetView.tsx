@@ -1,7 +1,7 @@
 import { layFly } from '@jobbet/core/model';
 import type { FlyFile } from '@jobbet/core/pattern';
 import type { Finding } from '@jobbet/core/checks';
-import { FigureCache } from '@jobbet/core/drawing';
+import { FigureCache, type Page } from '@jobbet/core/drawing';
 import {
   sheetPages,
   stageSvgs,
@@ -62,6 +62,16 @@ function useSheetFiles({ sheet, laid }: SheetOfFly) {
   };
 }
 
+/** The pages of a sheet, as its PDF has them. */
+function usePages({ sheet, laid }: SheetOfFly): () => readonly Page[] {
+  const style = useStyle();
+  const { hand, paper, beginner } = useSettings();
+  return useCallback(
+    () => sheetPages(sheet, laid, { paper, hand, style, beginner, textWidth: screenWidth() }),
+    [sheet, laid, paper, hand, style, beginner],
+  );
+}
+
 /** What is to be said of the order and of how the body grows, not of what the fly does. */
 const isOfTying = ({ code }: Finding): boolean => /^(order|bulk)\./.test(code);
 
@@ -86,11 +96,7 @@ function SheetBoard({ sheet, laid }: SheetOfFly) {
   const { all } = useFindings(useReport(useOfFly(laid.file, drawers)).checked);
   const found = useMemo(() => all.filter(isOfTying), [all]);
   const files = useSheetFiles({ sheet, laid });
-  const { hand, paper, beginner } = useSettings();
-  const pages = useCallback(
-    () => sheetPages(sheet, laid, { paper, hand, style, beginner, textWidth: screenWidth() }),
-    [sheet, laid, paper, hand, style, beginner],
-  );
+  const pages = usePages({ sheet, laid });
   const take = (file: FlyFile, words: string): void => {
     changeUndoable(bench, file, words);
   };
