@@ -53,20 +53,12 @@ const FORMS: readonly Tied[] = (['pair', 'slips', 'tips', 'single'] as const).fl
 
 /** Eyes by their outer faces, and a body of two furs in one loop. */
 const MORE: readonly Tied[] = [
-  ...(['flat', 'drilled'] as const).map((faces): Tied => ({
-    name: `dumbbell, ${faces}`,
-    part: {
-      id: 'eyes',
-      role: 'eyes',
-      construction: 'ball',
-      shape: 'dumbbell',
-      material: 'brass',
-      diameter: '5 mm',
-      at: 'station 2',
-      side: 'top',
-      faces,
-    },
-  })),
+  ...(['flat', 'drilled'] as const).flatMap((faces): Tied[] => {
+    const preset = PRESETS.find(({ part }) => part.construction === 'ball' && part.shape === 'dumbbell');
+    return preset
+      ? [{ name: `dumbbell, ${faces}`, part: { ...preset.part, material: 'brass', diameter: '5 mm', faces } }]
+      : [];
+  }),
   {
     name: 'two furs in one loop',
     part: {

@@ -19,6 +19,9 @@ export const SLOTS = [
 ] as const;
 export type SlotName = (typeof SLOTS)[number];
 
+/** A slot as a tier says it. @example slotWords('outerCollar') // 'outer collar' */
+export const slotWords = (slot: SlotName): string => slot.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+
 export interface School extends Readonly<Partial<Record<SlotName | `${SlotName}Why`, string | undefined>>> {
   readonly name: string;
   readonly also?: readonly string[] | undefined;

@@ -1,5 +1,5 @@
 import { wordsIn } from '../base/index.ts';
-import { HOOK_SIZES, COLOUR_WORDS, SLOTS, solidNames } from '../data/index.ts';
+import { HOOK_SIZES, COLOUR_WORDS, SLOTS, slotWords, solidNames } from '../data/index.ts';
 import {
   hookItemSchema,
   MATERIAL_SHAPES,
@@ -165,10 +165,10 @@ const THREADS: readonly Column[] = [
 const SCHOOLS: readonly Column[] = [
   NAME,
   column('means', 'for', 'text', { required: true }),
-  ...SLOTS.map((slot) => column(slot, slot, 'text', { means: 'a relation, or two parted by or' })),
+  ...SLOTS.map((slot) => column(slot, slotWords(slot), 'text', { means: 'a relation, or two parted by or' })),
   choiceOf(schoolItemSchema, 'head', 'head'),
   column('headSpace', 'head space', 'text', { means: 'a length' }),
-  ...SLOTS.map((slot) => column(`${slot}Why`, `why: ${slot}`, 'text')),
+  ...SLOTS.map((slot) => column(`${slot}Why`, `why: ${slotWords(slot)}`, 'text')),
   column('also', 'also called', 'list'),
 ];
 

@@ -143,7 +143,7 @@ function head(setting: Setting, widthMm: number): Block {
   return stacked(
     [
       set(setting, [{ text: sheet.name, bold: true }], widthMm, 2),
-      set(setting, [{ text: sheet.hook }, { text: `as it is now: ${sheet.id}`, grey: GREY }], widthMm),
+      set(setting, [{ text: sheet.hook }, { text: `version ${sheet.id}`, grey: GREY }], widthMm),
       ...(sheet.notes === null ? [] : [set(setting, [{ text: sheet.notes }], widthMm)]),
     ],
     0.6,

@@ -45,7 +45,7 @@ export function sheetMarkdown(sheet: TyingSheet, style: Style = METRIC): string 
   const lines = [
     `# ${sheet.name}`,
     '',
-    `${sheet.hook} · as it is now: ${sheet.id}`,
+    `${sheet.hook} · version ${sheet.id}`,
     ...(sheet.notes === null ? [] : ['', sheet.notes]),
     '',
     '## On the table',
@@ -95,7 +95,7 @@ export function sheetHtml(sheet: TyingSheet, style: Style = METRIC, stages: read
 <style>body{font:14px/1.4 sans-serif;max-width:46em;margin:2em auto}h1{margin-bottom:0}li{margin:.2em 0;break-inside:avoid}li svg{float:right;margin-left:1em}i{color:#444}@page{margin:14mm}</style></head>
 <body>
 <h1>${escaped(sheet.name)}</h1>
-<p>${escaped(sheet.hook)} · as it is now: ${sheet.id}</p>
+<p>${escaped(sheet.hook)} · version ${sheet.id}</p>
 ${sheet.notes === null ? '' : `<p>${escaped(sheet.notes)}</p>`}
 <h2>On the table</h2>
 ${list(sheet.materials.map((each) => `${each.part === null ? '' : `<b>${escaped(each.part)}</b>: `}${escaped(each.words)}${each.cut === null ? '' : ` (cut ${escaped(each.cut)})`}`))}

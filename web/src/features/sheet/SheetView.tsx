@@ -127,7 +127,7 @@ function SheetBoard({ sheet, laid }: SheetOfFly) {
             className="italic whitespace-nowrap"
             title="These letters change when the fly does: a printed sheet with others is of an older one"
           >
-            as it is now: {sheet.id}
+            version {sheet.id}
           </span>
         </p>
         <SheetKeys id={id} files={files} />
