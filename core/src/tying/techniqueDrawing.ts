@@ -178,7 +178,7 @@ const DRAWINGS: Readonly<Record<string, (made: Made) => Stroke[]>> = {
 };
 
 /** Eyes that have room in a drawing, and those of a fly that has none. mm */
-const MOST_EYE_MM = 4.2;
+const MOST_EYE_MM = 3.7;
 const USUAL_EYE_MM = 3.2;
 
 /** Techniques that a drawing helps. */

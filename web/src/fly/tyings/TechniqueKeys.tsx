@@ -3,6 +3,7 @@ import { DRAWN, techniqueDrawing, techniquesIn, type Step, type Stroke } from '@
 import { Popover } from 'radix-ui';
 import { AskedCard } from '../../shared/ui/AskedCard.tsx';
 import { useId } from 'react';
+import { useSettings } from '../../shared/settings/settings.ts';
 
 type Technique = ReturnType<typeof techniquesIn>[number];
 
@@ -74,9 +75,10 @@ function headOf(points: Stroke['points']): string {
   return `${side(0.5)} ${String(bx)},${String(by)} ${side(-0.5)}`;
 }
 
-/** A small drawing, the front to the left as the words have it. */
+/** A small drawing, its front to the side the fly's is: the drawings have it left. */
 function Drawn({ strokes }: { readonly strokes: readonly Stroke[] }) {
   const { acrossMm, aboveMm, belowMm } = DRAWN;
+  const turned = useSettings().hand === 'right' ? `matrix(-1 0 0 1 ${String(acrossMm)} 0)` : undefined;
   return (
     <svg
       viewBox={`0 ${String(-aboveMm)} ${String(acrossMm)} ${String(aboveMm + belowMm)}`}
@@ -85,7 +87,7 @@ function Drawn({ strokes }: { readonly strokes: readonly Stroke[] }) {
       data-testid="technique-drawing"
     >
       {strokes.map(({ points, breadthMm, tone, goes }, i) => (
-        <g key={i} fill="none" stroke={TONES[tone]} strokeWidth={breadthMm} strokeLinejoin="round">
+        <g key={i} transform={turned} fill="none" stroke={TONES[tone]} strokeWidth={breadthMm} strokeLinejoin="round">
           <polyline points={points.map((at) => at.join(',')).join(' ')} />
           {goes === true && <polyline points={headOf(points)} />}
         </g>
