@@ -164,6 +164,8 @@ const CHANGES: Record<string, Record<string, readonly [Loose, Loose]>> = {
     thickness: [sheet(), sheet({ thickness: '2 mm' })],
     doubled: [sheet(), sheet({ doubled: true })],
     first: [sheet(), sheet({ first: 'front' })],
+    pads: [sheet(), sheet({ pads: '4 mm' })],
+    padCut: [sheet({ pads: '4 mm' }), sheet({ pads: '4 mm', padCut: 'round' })],
     buttsTo: [sheet(), sheet({ buttsTo: 'station 7' })],
   },
   coat: {

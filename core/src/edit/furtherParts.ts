@@ -175,6 +175,21 @@ export const FURTHER_PARTS: readonly Preset[] = [
     },
   },
   {
+    name: 'Wing pads',
+    means: 'a case whose ends are left long and cut',
+    part: {
+      id: 'pads',
+      role: 'case',
+      construction: 'sheet',
+      material: 'feather-fibre case',
+      width: '4 mm',
+      from: 'station 1',
+      to: 'station 5',
+      pads: '0.2 shank',
+      padCut: 'notched',
+    },
+  },
+  {
     name: 'Shell back',
     means: 'foam or film along the whole back',
     part: {

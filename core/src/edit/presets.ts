@@ -38,6 +38,7 @@ const CALLED: Readonly<Record<string, string>> = {
   'Chenille head': 'wound head',
   'Tubing tail': 'braided body extended',
   'Wing case': 'wingcase back',
+  'Wing pads': 'wing buds nymph case',
   'Shell back': 'shellback back carapace',
   'Eyes on stalks': 'crab shrimp prawn stalk burnt mono',
   'Foam lip': 'slider popper bib diving',

@@ -187,6 +187,8 @@ const sheet = z.strictObject({
   thickness: length('thickness'),
   doubled: z.boolean().optional(),
   first: first('tied in'),
+  pads: length('how long its ends are left as pads'),
+  padCut: z.enum(['square', 'round', 'notched']).describe('how the pads are cut').optional(),
 });
 const coat = z.strictObject({
   ...common,

@@ -21,16 +21,23 @@ const ribbonAxes = (
         [1, 0],
       ];
 
+/** Where a ribbon is widest, the last such place if there are more, and how wide it is there. */
+function widest({ points, widths, widthMm }: Of<'ribbon'>): readonly [Vec3, number] {
+  const breadthMm = widths.length === 0 ? widthMm : Math.max(...widths);
+  const at = widths.length === 0 ? points.length - 1 : widths.lastIndexOf(breadthMm);
+  return [points[at] ?? [0, 0, 0], breadthMm];
+}
+
 export function paintRibbon(surface: Surface, solid: Of<'ribbon'>, view: View, palette: Palette): void {
   const tint = palette.tint(solid.tint);
   const [wide, thick] = ribbonAxes(solid);
   surface.begin();
   if (view.name === 'section') {
-    const last = solid.points.at(-1) ?? [0, 0, 0];
+    const [place, breadthMm] = widest(solid);
     const corner = (w: number, t: number): Vec3 => [
-      last[0],
-      last[1] + (wide[0] * w * solid.widthMm + thick[0] * t * solid.thickMm) / 2,
-      last[2] + (wide[1] * w * solid.widthMm + thick[1] * t * solid.thickMm) / 2,
+      place[0],
+      place[1] + (wide[0] * w * breadthMm + thick[0] * t * solid.thickMm) / 2,
+      place[2] + (wide[1] * w * breadthMm + thick[1] * t * solid.thickMm) / 2,
     ];
     [corner(-1, -1), corner(1, -1), corner(1, 1), corner(-1, 1)].forEach((p, i) => {
       if (i === 0) surface.move(screenX(view, p), screenY(view, p));
@@ -60,6 +67,8 @@ export function paintRibbon(surface: Surface, solid: Of<'ribbon'>, view: View, p
   surface.close();
   surface.fill(tint);
   if (palette.plain || solid.gloss === 0) return;
+  // One flat piece on another of its own colour is told by its edge.
+  surface.stroke(mixTint(tint, '#ffffff', 0.35), Math.max(0.6, 0.05 * view.scale));
   surface.begin();
   solid.points.forEach((p, i) => {
     const y = screenY(view, p) - half(i) * 0.4;

@@ -168,18 +168,19 @@ function ribbon(form: Form<'strip'>): Solid {
   };
 }
 
-const sheetSolid = (form: Form<'sheet'>): Solid => ({
-  kind: 'ribbon',
-  points: Array.from({ length: RIBBON_POINTS + 1 }, (_, i) =>
-    form.centreMm(form.fromMm + (i / RIBBON_POINTS) * (form.toMm - form.fromMm)),
-  ),
-  widths: [],
-  thickMm: form.thickMm,
-  widthMm: form.widthMm,
-  upright: form.side[0] === 0,
-  gloss: form.gloss,
-  tint: form.tint,
-});
+function sheetSolid({ fromMm, toMm, centreMm, widthAt, ...form }: Form<'sheet'>): Solid {
+  const places = Array.from({ length: RIBBON_POINTS + 1 }, (_, i) => fromMm + (i / RIBBON_POINTS) * (toMm - fromMm));
+  return {
+    kind: 'ribbon',
+    points: places.map(centreMm),
+    widths: places.map(widthAt),
+    thickMm: form.thickMm,
+    widthMm: form.widthMm,
+    upright: form.side[0] === 0,
+    gloss: form.gloss,
+    tint: form.tint,
+  };
+}
 
 const THREAD_TINT = '#2b2e2f';
 const LINE_TINT = '#9fb0ad';

@@ -64,6 +64,7 @@ export type PartForm =
       readonly toMm: number;
       readonly side: readonly [y: number, z: number];
       readonly widthMm: number;
+      readonly widthAt: (x: number) => number;
       readonly thickMm: number;
       readonly centreMm: (x: number) => Vec3;
       readonly gloss: number;

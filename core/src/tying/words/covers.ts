@@ -80,15 +80,34 @@ export function sheetWords(told: Told): PartWords {
       ...(file.doubled === true
         ? [`Fold it ${toward === 'forward' ? 'back' : 'forward'} once more and bind it again.`]
         : []),
-      'Trim what is left over.',
+      ...leftOver(told, file, toward),
     ],
     measure: along(endMm - startMm, 'covered', relationOf(part, 'to'), startMm, endMm),
     proof: TUG,
     end: 'final',
-    look: ['From above: even on both sides.'],
+    look: ['From above: even on both sides.', ...(file.pads === undefined ? [] : ['From the side: the pads lie low.'])],
     wrong: 'Pulled too hard it narrows.',
     state: 'flat',
   };
+}
+
+const PAD_ENDS: Readonly<Record<NonNullable<PartOf<'sheet'>['padCut']>, string>> = {
+  square: 'straight across',
+  round: 'to a round',
+  notched: 'with a V out of the middle',
+};
+
+/** What becomes of the ends once it is folded and bound: cut off, or left as pads. */
+function leftOver({ move: { part }, length }: Told, file: PartOf<'sheet'>, toward: 'forward' | 'back'): string[] {
+  const pads = part.extent.lengths['pads'];
+  if (!pads || pads.mm <= 0) return ['Trim what is left over.'];
+  const cut = `cut it ${PAD_ENDS[file.padCut ?? 'square']}, ${length(pads.mm)} long`;
+  return toward === 'forward'
+    ? [
+        'Lay what is left back over the fold and hold it there with two turns in front, where the first bind it.',
+        `Then ${cut}: the pads.`,
+      ]
+    : [`Leave what is beyond it lying to the rear and ${cut}: the pads.`];
 }
 
 /** A lip of foam: bound by its rear behind the eye, its front standing out ahead of it. */

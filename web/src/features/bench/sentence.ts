@@ -257,7 +257,7 @@ const spun: Told<'spun'> = (part, drawers) => [
   { kind: 'colours', key: 'bands', label: 'bands of colour', empty: 'in one colour' },
 ];
 
-const sheet: Told<'sheet'> = (_part, drawers) => [
+const sheet: Told<'sheet'> = (part, drawers) => [
   material(names(drawers.sheets)),
   ',',
   relation('width', 'width'),
@@ -274,6 +274,9 @@ const sheet: Told<'sheet'> = (_part, drawers) => [
   DETAILS,
   'tied in first at the',
   words('sheet', 'first', 'rear'),
+  ', its ends',
+  relation('pads', 'left as pads', 'cut off'),
+  ...(part.pads === undefined ? [] : ['long, cut', words('sheet', 'padCut', 'square')]),
 ];
 
 const coat: Told<'coat'> = () => [
