@@ -4,6 +4,7 @@
  */
 export const CORE = {
   base: 'faults and outcomes as values, the nearest right word, what no fly exceeds',
+  document: 'files as JSON: size and depth, format and version, faults of a schema with place and cure',
   numeric: 'roots, seeded chance, the normal distribution',
   units: 'lengths, masses and speeds as people write and read them',
   data: 'tables: words of the relations, nominal hooks, solids, materials, amounts, colours, schools',

@@ -1,5 +1,6 @@
 import { checkFly, reportChecked, reportChecks } from '@jobbet/core/checks';
-import { flyJsonSchema } from '@jobbet/core/pattern';
+import { documentJsonSchema } from '@jobbet/core/document';
+import { FLY_KIND } from '@jobbet/core/pattern';
 import { runSheet } from './sheet.ts';
 import { runGauge, runSizes } from './sizes.ts';
 import { runOver, solveOptions } from './sources.ts';
@@ -66,7 +67,7 @@ export function run(args: readonly string[], terminal: Terminal): number | Promi
     case 'sheet':
       return runSheet(rest, terminal);
     case 'schema':
-      terminal.out(`${JSON.stringify(flyJsonSchema(), null, 2)}\n`);
+      terminal.out(`${JSON.stringify(documentJsonSchema(FLY_KIND), null, 2)}\n`);
       return 0;
     case undefined:
     case 'help':

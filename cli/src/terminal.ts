@@ -1,5 +1,5 @@
 import { openSync, readSync, closeSync, fstatSync } from 'node:fs';
-import { MAX_BYTES, sizeFault } from '@jobbet/core/pattern';
+import { MAX_BYTES, sizeFault } from '@jobbet/core/document';
 
 /** Where a run of the command line writes and reads; the process itself in use, a stand-in under test. */
 export interface Terminal {

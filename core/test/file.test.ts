@@ -2,10 +2,11 @@ import { HEADS, hookWords, intentWords, partWords, WATER_KINDS } from '../src/pa
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
-import { flyJsonSchema } from '../src/pattern/schema.ts';
+import { documentJsonSchema } from '../src/document/read.ts';
+import { FLY_KIND } from '../src/pattern/read.ts';
 import { readFly, readFlyValue } from '../src/pattern/read.ts';
 import { solveText } from '../src/model/solve/solveText.ts';
-import { migrate } from '../src/pattern/migrate.ts';
+import { migrate } from '../src/document/migrate.ts';
 import { faultLine } from '../src/base/fault.ts';
 import { body, eyes, faultsOf, fly, tail } from './build.ts';
 
@@ -164,7 +165,7 @@ describe('bad files', () => {
 });
 
 test('the JSON Schema names every construction and refuses further keys', () => {
-  const schema = JSON.stringify(flyJsonSchema());
+  const schema = JSON.stringify(documentJsonSchema(FLY_KIND));
   for (const word of [
     'ball',
     'wrap',

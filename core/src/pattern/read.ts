@@ -1,59 +1,8 @@
 import { isReserved } from '../data/index.ts';
-import { bad, good, type Fault, type Outcome, suggestion } from '../base/index.ts';
-import { migrate } from './migrate.ts';
+import { type Fault, type Outcome, suggestion } from '../base/index.ts';
+import { type DocumentKind, readDocument, readDocumentText } from '../document/index.ts';
 import type { Part } from './parts.ts';
 import { flySchema, FORMAT, VERSION, type FlyFile } from './schema.ts';
-import { schemaFaults, typeName } from './schemaFaults.ts';
-
-export const MAX_BYTES = 1_000_000;
-const MAX_DEPTH = 24;
-
-/** The fault of a file of so many bytes or characters, or null where it is not too large to be a pattern file. */
-export function sizeFault(size: number): Fault | null {
-  if (size <= MAX_BYTES) return null;
-  const [found, most] = [(size / 1e6).toFixed(1), String(MAX_BYTES / 1e6)];
-  return { path: '', code: 'size', message: `the file is ${found} MB; a pattern file is at most ${most} MB` };
-}
-
-/** Depth and size are checked on the text, before any parser walks into it. */
-function shapeFault(text: string): Fault | null {
-  const large = sizeFault(text.length);
-  if (large) return large;
-  let depth = 0;
-  let quoted = false;
-  for (let i = 0; i < text.length; i++) {
-    const c = text.charCodeAt(i);
-    if (quoted) {
-      if (c === 92) i++;
-      else if (c === 34) quoted = false;
-    } else if (c === 34) quoted = true;
-    else if (c === 123 || c === 91) {
-      if (++depth > MAX_DEPTH)
-        return {
-          path: '',
-          code: 'depth',
-          message: `nested deeper than ${String(MAX_DEPTH)} levels; a pattern file is not`,
-        };
-    } else if (c === 125 || c === 93) depth--;
-  }
-  return null;
-}
-
-function jsonFault(text: string, error: unknown): Fault {
-  const reason = error instanceof Error ? error.message : '';
-  const at = /position (\d+)/.exec(reason)?.[1];
-  const offset = at === undefined ? text.length : Number(at);
-  const before = text.slice(0, offset).split('\n');
-  const ended = offset >= text.trimEnd().length;
-  const where = `line ${String(before.length)}, column ${String((before.at(-1)?.length ?? 0) + 1)}`;
-  return {
-    path: '',
-    code: 'json',
-    message: ended
-      ? `not JSON: the file ends too soon (${where}); is it cut off?`
-      : `not JSON at ${where}; a pattern file is JSON`,
-  };
-}
 
 function idFaults(file: FlyFile): Fault[] {
   const seen = new Map<string, number>();
@@ -136,42 +85,26 @@ function ringFaults(file: FlyFile): Fault[] {
   });
 }
 
+/** The pattern file among the kinds of files there are. */
+export const FLY_KIND: DocumentKind<typeof flySchema> = {
+  what: 'pattern file',
+  extension: '.fly.json',
+  format: FORMAT,
+  version: VERSION,
+  schema: flySchema,
+  // Version 1 is the first, so nothing has to be brought up to it yet.
+  migrations: {},
+};
+
 /** Checks an already parsed value against the schema, after migrating older versions. Paths name the place in the file. */
-export function readFlyValue(value: unknown): Outcome<FlyFile> {
-  if (typeof value !== 'object' || value === null || Array.isArray(value))
-    return bad({ path: '', code: 'type', message: `a pattern file is an object, this is ${typeName(value)}` });
-  const { format, version } = value as { format?: unknown; version?: unknown };
-  if (format !== FORMAT)
-    return bad({
-      path: 'format',
-      code: 'choice',
-      message:
-        format === undefined
-          ? `is missing; a pattern file says "${FORMAT}"`
-          : `is not "${FORMAT}"; this is no pattern file`,
-    });
-  if (typeof version === 'number' && version > VERSION)
-    return bad({
-      path: 'version',
-      code: 'version',
-      message: `version ${String(version)} is newer than this Jobbet reads (${String(VERSION)}); update Jobbet to open it`,
-    });
-  const current = migrate(value as Record<string, unknown>);
-  const parsed = flySchema.safeParse(current);
-  if (!parsed.success) return { ok: false, faults: schemaFaults(parsed.error.issues, current) };
-  const faults = [...idFaults(parsed.data), ...nameFaults(parsed.data), ...ringFaults(parsed.data)];
-  return faults.length > 0 ? { ok: false, faults } : good(parsed.data);
-}
+export const readFlyValue = (value: unknown): Outcome<FlyFile> => namedRight(readDocument(FLY_KIND, value));
 
 /** Reads the text of a `.fly.json`: size, JSON, version, schema, ids. Relations are solved later. */
-export function readFly(text: string): Outcome<FlyFile> {
-  const shape = shapeFault(text);
-  if (shape) return bad(shape);
-  let value: unknown;
-  try {
-    value = JSON.parse(text.replace(/^\uFEFF/, ''));
-  } catch (error) {
-    return bad(jsonFault(text, error));
-  }
-  return readFlyValue(value);
+export const readFly = (text: string): Outcome<FlyFile> => namedRight(readDocumentText(FLY_KIND, text));
+
+/** A file whose ids are each given once, and whose parts name only what is there. */
+function namedRight(read: Outcome<FlyFile>): Outcome<FlyFile> {
+  if (!read.ok) return read;
+  const faults = [...idFaults(read.value), ...nameFaults(read.value), ...ringFaults(read.value)];
+  return faults.length > 0 ? { ok: false, faults } : read;
 }

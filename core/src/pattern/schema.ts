@@ -138,9 +138,3 @@ export type HookFile = Extract<PlatformFile, { kind: 'single' | 'double' }>;
 /** What any hook may be told by, in its own right or behind a tube or shank. */
 export type HookKeys = Omit<z.infer<typeof single>, 'kind' | 'headSpace'>;
 export type Intent = z.infer<typeof intentSchema>;
-
-/** The JSON Schema of the pattern file, generated from the Zod one. */
-export const flyJsonSchema = (): Record<string, unknown> => ({
-  ...z.toJSONSchema(flySchema, { io: 'input' }),
-  title: 'Jobbet pattern file',
-});

@@ -2,7 +2,7 @@ import { existsSync, statSync } from 'node:fs';
 import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { faultLine, type Fault } from '@jobbet/core/base';
-import { sizeFault } from '@jobbet/core/pattern';
+import { sizeFault } from '@jobbet/core/document';
 import { DRAWERS_FORMAT, readDrawers, writeDrawers } from '@jobbet/core/drawers';
 import { DATABASE_FILE } from '../db/open.ts';
 import { Ledger } from '../db/ledger.ts';

@@ -1,5 +1,6 @@
 import { ROUTES } from '@jobbet/core/contract';
-import { flyJsonSchema } from '@jobbet/core/pattern';
+import { documentJsonSchema } from '@jobbet/core/document';
+import { FLY_KIND } from '@jobbet/core/pattern';
 import type { FastifyPluginCallback } from 'fastify';
 import { ApiError } from '../errors.ts';
 import type { House } from '../house.ts';
@@ -9,7 +10,7 @@ import { serve } from '../wire/serve.ts';
 export const solvingRoutes =
   ({ solvers, drawers }: House, version: string): FastifyPluginCallback =>
   (app, _options, done) => {
-    const schema = flyJsonSchema();
+    const schema = documentJsonSchema(FLY_KIND);
     serve(app, ROUTES.health, async () => ({ status: 'ok' as const, version }));
     serve(app, ROUTES.flySchema, async () => schema);
     serve(app, ROUTES.solve, async ({ body }) => {

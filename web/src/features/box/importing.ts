@@ -1,5 +1,6 @@
 import { bad, faultLine } from '@jobbet/core/base';
-import { readFly, sizeFault, type FlyFile } from '@jobbet/core/pattern';
+import { sizeFault } from '@jobbet/core/document';
+import { readFly, type FlyFile } from '@jobbet/core/pattern';
 import { solveFly } from '@jobbet/core/model';
 import { drawerOfHead, NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers';
 import Papa from 'papaparse';

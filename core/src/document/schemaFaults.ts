@@ -1,7 +1,5 @@
 import type { z } from 'zod';
 import { type Fault, clipped, nearest, suggestion } from '../base/index.ts';
-import { PART_KEYS } from './parts.ts';
-import { flySchema } from './schema.ts';
 
 type Issue = z.core.$ZodIssue;
 
@@ -47,15 +45,43 @@ function valueAt(root: unknown, path: readonly PropertyKey[]): unknown {
 }
 
 /** Keys the schema takes at the place of an unknown-key issue, so that the nearest right one can be named. */
-function keysAt(root: unknown, path: readonly PropertyKey[]): readonly string[] {
-  let schema: unknown = flySchema;
+function keysAt({ schema, root }: Whole, path: readonly PropertyKey[]): readonly string[] {
+  return keysOf(resolveUnion(schemaAt({ schema, root }, path), valueAt(root, path)));
+}
+
+/** A value and the schema it was held against. */
+interface Whole {
+  readonly schema: unknown;
+  readonly root: unknown;
+}
+
+const keysOf = (schema: unknown): readonly string[] =>
+  Object.keys((schema as { shape?: object } | undefined)?.shape ?? {});
+
+/** The schema of a place in a value. */
+function schemaAt({ schema, root }: Whole, path: readonly PropertyKey[]): unknown {
   let value = root;
+  let at = schema;
   for (const key of path) {
-    schema = stepInto(schema, key, value);
+    at = stepInto(at, key, value);
     value = valueAt(value, [key]);
   }
-  const option = resolveUnion(schema, value);
-  return Object.keys((option as { shape?: object } | undefined)?.shape ?? {});
+  return at;
+}
+
+/** What a place may be of, where a word says which: that word's key, and each word with the keys it brings. */
+function kindsAt(
+  whole: Whole,
+  path: readonly PropertyKey[],
+): { key: string; kinds: Map<string, readonly string[]> } | null {
+  const union = unwrap(schemaAt(whole, path));
+  const key = union.def?.discriminator;
+  if (key === undefined) return null;
+  const kinds = (union.options ?? []).map((option): [string, readonly string[]] => {
+    const word = (option as Definition).shape?.[key] as { value?: unknown } | undefined;
+    return [String(word?.value), keysOf(option)];
+  });
+  return { key, kinds: new Map(kinds) };
 }
 
 interface Definition {
@@ -87,19 +113,18 @@ function stepInto(schema: unknown, key: PropertyKey, value: unknown): unknown {
   return (resolveUnion(plain, value) as Definition | undefined)?.shape?.[String(key)];
 }
 
-function unknownKey(root: unknown, path: readonly PropertyKey[], key: string): Fault {
+function unknownKey(whole: Whole, path: readonly PropertyKey[], key: string): Fault {
   const place = pathText([...path, clipped(key)]);
-  const construction = path[0] === 'parts' && path.length === 2 ? valueAt(root, [...path, 'construction']) : undefined;
-  const known = keysAt(root, path);
-  const elsewhere =
-    typeof construction === 'string' &&
-    Object.entries(PART_KEYS).some(([name, keys]) => name !== construction && keys.includes(key));
+  const known = keysAt(whole, path);
+  const union = kindsAt(whole, path);
+  const word = union && valueAt(whole.root, [...path, union.key]);
+  const elsewhere = [...(union?.kinds ?? [])].some(([name, keys]) => name !== word && keys.includes(key));
   const near = nearest(key, known);
-  if (elsewhere && typeof construction === 'string') {
+  if (elsewhere && typeof word === 'string') {
     return {
       path: place,
       code: 'unknown-key',
-      message: `a ${construction} takes no "${clipped(key)}"${near === null ? '' : `; did you mean "${near}"?`}`,
+      message: `a ${word} takes no "${clipped(key)}"${near === null ? '' : `; did you mean "${near}"?`}`,
     };
   }
   return {
@@ -113,22 +138,23 @@ function unknownKey(root: unknown, path: readonly PropertyKey[], key: string): F
 export const MOST_FAULTS = 50;
 
 /** Tells the issues of the schema as faults a user can read: the place, what is wrong, the nearest right word. The first 50 of them. */
-export function schemaFaults(issues: readonly Issue[], root: unknown): Fault[] {
+export function schemaFaults(issues: readonly Issue[], root: unknown, schema: unknown): Fault[] {
   const faults: Fault[] = [];
   for (const issue of issues) {
     if (faults.length >= MOST_FAULTS) break;
-    faults.push(...issueFaults(issue, root));
+    faults.push(...issueFaults(issue, { root, schema }));
   }
   return faults.slice(0, MOST_FAULTS);
 }
 
-function issueFaults(issue: Issue, root: unknown): Fault[] {
+function issueFaults(issue: Issue, whole: Whole): Fault[] {
+  const { root } = whole;
   const path = pathText(issue.path);
   const found = valueAt(root, issue.path);
   const fault = (code: Fault['code'], message: string): Fault[] => [{ path, code, message }];
   switch (issue.code) {
     case 'unrecognized_keys':
-      return issue.keys.slice(0, MOST_FAULTS).map((key) => unknownKey(root, issue.path, key));
+      return issue.keys.slice(0, MOST_FAULTS).map((key) => unknownKey(whole, issue.path, key));
     case 'invalid_type':
       return found === undefined
         ? fault('missing', `is missing; write ${WANTED[issue.expected] ?? issue.expected}`)
@@ -141,7 +167,7 @@ function issueFaults(issue: Issue, root: unknown): Fault[] {
         : fault('type', `expected one of ${values.join(', ')}, found ${typeName(found)}`);
     }
     case 'invalid_union':
-      return unionFault(issue, root);
+      return unionFault(issue, whole);
     case 'too_big':
       return fault('range', `is too ${typeof found === 'number' ? 'large' : 'long'}; at most ${String(issue.maximum)}`);
     case 'too_small':
@@ -158,7 +184,8 @@ function issueFaults(issue: Issue, root: unknown): Fault[] {
   }
 }
 
-function unionFault(issue: Extract<Issue, { code: 'invalid_union' }>, root: unknown): Fault[] {
+function unionFault(issue: Extract<Issue, { code: 'invalid_union' }>, whole: Whole): Fault[] {
+  const { root } = whole;
   const found = valueAt(root, issue.path);
   const discriminator = (issue as { discriminator?: string }).discriminator;
   if (discriminator === undefined)
@@ -167,12 +194,7 @@ function unionFault(issue: Extract<Issue, { code: 'invalid_union' }>, root: unkn
   const holder = valueAt(root, parent);
   if (typeof holder !== 'object' || holder === null)
     return [{ path: pathText(parent), code: 'type', message: `expected an object, found ${typeName(holder)}` }];
-  const names =
-    discriminator === 'construction'
-      ? Object.keys(PART_KEYS)
-      : parent.at(-1) === 'hook'
-        ? ['single', 'double']
-        : ['single', 'double', 'jig', 'tube', 'shank'];
+  const names = [...(kindsAt(whole, parent)?.kinds.keys() ?? [])];
   const word = valueAt(holder, [discriminator]);
   const path = pathText([...parent, discriminator]);
   if (word === undefined) return [{ path, code: 'missing', message: `is missing; one of ${names.join(', ')}` }];
