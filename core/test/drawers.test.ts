@@ -151,7 +151,7 @@ describe('the drawers as a file', () => {
     const file = (more: object): object => ({ format: 'jobbet.drawers', version: 1, ...more });
     expect(lines([])[0]).toMatch(/is an object/);
     expect(lines({ format: 'jobbet.fly' })[0]).toMatch(/^format: is not "jobbet.drawers"/);
-    expect(lines(file({ version: 2 }))[0]).toMatch(/^version: version 2 is newer/);
+    expect(lines(file({ version: 3 }))[0]).toMatch(/^version: version 3 is newer/);
     expect(lines(file({ hooks: {} }))[0]).toBe('hooks: is a list of items');
     expect(
       lines(

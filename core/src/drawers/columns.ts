@@ -37,7 +37,8 @@ const column = (key: string, name: string, kind: ColumnKind, more: Partial<Colum
 const NAME = column('name', 'name', 'text', { required: true });
 const STOCK: readonly Column[] = [
   column('count', 'in stock', 'number'),
-  column('price', 'price', 'number', { means: 'of one packet, in your own money' }),
+  column('yield', 'yields', 'text', { means: 'what one of them makes: 0.9 m, 24 pieces, 12 pairs, 30 flies' }),
+  column('price', 'price', 'number', { means: 'of one of them, in your own money' }),
   column('discontinued', 'discontinued', 'yes'),
   column('also', 'also called', 'list'),
   column('note', 'note', 'text'),
@@ -144,7 +145,6 @@ const MATERIALS: readonly Column[] = [
   },
   { ...column('gPerM', 'weighs', 'number', { unit: 'g/m', means: 'core and fibres' }), of: having('gPerM') },
   choiceOf(MATERIAL_SHAPES.bundle, 'soldAs', 'sold as'),
-  column('yield', 'yields', 'text', { means: 'what one unit makes' }),
   column('leaves', 'leaves over', 'text'),
   column('substitutes', 'substitutes', 'list', { means: 'best first' }),
   column('glowMin', 'glow, half-life', 'number', { unit: 'min' }),

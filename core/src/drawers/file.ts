@@ -10,9 +10,10 @@ import {
   type DrawerName,
 } from './items.ts';
 
-/** An export of the drawers, version 1: what `--drawers FILE` and the app's import read. */
+/** An export of the drawers, version 2: what `--drawers FILE` and the app's import read. */
 export const DRAWERS_FORMAT = 'jobbet.drawers';
-export const DRAWERS_VERSION = 1;
+/** Version 2 came with lots, and with yields of whatever is bought; one of version 1 has none of them and reads as it is. */
+export const DRAWERS_VERSION = 2;
 
 export const EMPTY_DRAWERS: DrawerItems = drawersIn([]);
 

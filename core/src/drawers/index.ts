@@ -1,6 +1,7 @@
 export { COLUMNS, type Column, hasColumn } from './columns.ts';
 export { DRAWERS_FORMAT, EMPTY_DRAWERS, readDrawers, readItem, writeDrawers } from './file.ts';
 export { named } from './find.ts';
+export { type Goods, type Piece, type Yield, fliesOf, lengthsOf, piecesOf, readYield } from './stock.ts';
 export {
   DRAWERS,
   type DrawerItem,
@@ -8,6 +9,7 @@ export {
   type DrawerName,
   type HookItem,
   type LimitItem,
+  type Lot,
   type MaterialItem,
   type RulesItem,
   type SchoolItem,

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { parseQuantity } from '../units/index.ts';
 import { HOOK_SIZES, SLOTS, type SlotName, solidNamed, WOUND_MANNERS } from '../data/index.ts';
 
 /**
@@ -16,11 +17,45 @@ const whole = z.number().int().min(0).max(1e6);
 const list = z.array(words(NAME)).max(40);
 const tint = z.string().regex(/^#[0-9a-f]{6}$/i, 'is a colour such as #6f7173');
 
+const MOST_LOTS = 400;
+const length = z
+  .string()
+  .max(40)
+  .superRefine((text, to) => {
+    const read = parseQuantity('length', text);
+    if (!read.ok) to.addIssue(read.message);
+    else if (read.value <= 0) to.addIssue(`"${text}" is no length`);
+  });
+
+/** So many of an item that are alike: of one colour, so long, with fibres so long, of one side. A single length is each one's; else there is one for each. */
+export const lotSchema = z
+  .strictObject({
+    colour: words(NAME).optional(),
+    count: z.number().min(0).max(1e6),
+    lengths: z.array(length).min(1).max(MOST_LOTS).optional(),
+    fibres: z.array(length).min(1).max(MOST_LOTS).optional(),
+    side: z.enum(['left', 'right', 'pair']).optional(),
+  })
+  .superRefine(({ count, lengths, fibres }, to) => {
+    for (const [key, given] of Object.entries({ lengths, fibres }))
+      if (given && given.length > 1 && given.length !== count)
+        to.addIssue({
+          code: 'custom',
+          path: [key],
+          message: `has ${String(given.length)} for a count of ${String(count)}: write one for each, or one that all have`,
+        });
+  });
+export type Lot = z.infer<typeof lotSchema>;
+
 /** What is known of anything that is bought: how it is called, how much is there, and what it costs. */
-const stock = {
+const bought = {
   name: words(NAME),
   also: list.optional(),
   count: z.number().min(0).max(1e6).optional(),
+  /** What one of `count` makes: a length, pieces, pairs or flies; in words, which serve as a note where they do not read. */
+  yield: z.string().max(NAME).optional(),
+  /** What is there, lot by lot; `count` alone serves any colour. */
+  stock: z.array(lotSchema).max(MOST_LOTS).optional(),
   price: z.number().min(0).max(1e6).optional(),
   discontinued: z.boolean().optional(),
   note: z.string().max(500).optional(),
@@ -34,7 +69,7 @@ const measured = <K extends string>(key: K) =>
   }) as Record<`${K}Mm` | `${K}SdMm`, z.ZodOptional<z.ZodNumber>> & Record<`${K}N`, z.ZodOptional<z.ZodNumber>>;
 
 export const hookItemSchema = z.strictObject({
-  ...stock,
+  ...bought,
   form: z.enum(['single', 'double', 'jig']),
   size: z.string().regex(/^\d{1,2}(\/0)?$/, `is a hook size such as ${HOOK_SIZES.slice(2, 5).join(', ')} or 1/0`),
   longX: z.number().int().min(-8).max(10).optional(),
@@ -52,7 +87,7 @@ export const hookItemSchema = z.strictObject({
 export type HookItem = z.infer<typeof hookItemSchema>;
 
 export const weightItemSchema = z.strictObject({
-  ...stock,
+  ...bought,
   form: z.enum(['bead', 'cone', 'dumbbell', 'bead-chain', 'plastic', 'disc', 'wire']),
   material: words(NAME).refine((word) => solidNamed(word) !== null, 'is no solid the tables know'),
   /** Across one ball, or the strand of a wire. */
@@ -67,14 +102,12 @@ export const weightItemSchema = z.strictObject({
 });
 export type WeightItem = z.infer<typeof weightItemSchema>;
 
-/** Stock of a material, whatever it is made into. */
+/** What is known of a material, whatever it is made into. */
 const goods = {
-  ...stock,
+  ...bought,
   colour: tint,
   colours: list.optional(),
   soldAs: z.enum(['patch', 'hank', 'spool', 'cape', 'packet', 'sheet', 'card', 'bottle']).optional(),
-  /** How many flies, or mm, one unit makes; in words. */
-  yield: z.string().max(NAME).optional(),
   leaves: z.string().max(NAME).optional(),
   substitutes: list.optional(),
   /** Minutes after which a charged glow is half as bright. */
@@ -169,7 +202,7 @@ export type MaterialItem = z.infer<typeof materialItemSchema>;
 export const MATERIAL_SHAPES = { bundle, wrap, strip, hackle, feather, spun, sheet } as const;
 
 export const threadItemSchema = z.strictObject({
-  ...stock,
+  ...bought,
   denier: z.number().min(10).max(1000),
   aught: z.string().max(8).optional(),
   /** Laid flat. */

@@ -16,7 +16,7 @@ const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
       measures: ['shankMm', 'gapMm', 'wireMm', 'saltSafe', 'count', '=flies'],
       series: ['shankN', 'shankSdMm', 'gapN', 'gapSdMm', 'wireN', 'wireSdMm'],
       make: ['eye', 'bend', 'barb', 'finish', 'temper', 'saltSafe', '=flies'],
-      stock: ['count', 'price', 'discontinued', 'also', 'note', '=flies'],
+      stock: ['count', 'yield', 'price', 'discontinued', 'also', 'note', '=flies'],
     },
   },
   weights: {
@@ -24,7 +24,7 @@ const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
     sets: {
       measures: ['massMg', '=solid', '=lead', 'boreMm', 'frontMm', 'lengthMm', '=flies'],
       series: ['massN', 'massSdMg'],
-      stock: ['=lead', 'count', 'price', 'discontinued', 'also', 'note', '=flies'],
+      stock: ['=lead', 'count', 'yield', 'price', 'discontinued', 'also', 'note', '=flies'],
     },
   },
   materials: {
@@ -67,7 +67,19 @@ const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
   threads: {
     first: ['name', 'denier', 'aught'],
     sets: {
-      all: ['widthMm', 'strengthG', 'material', 'colours', 'count', 'price', 'discontinued', 'also', 'note', '=flies'],
+      all: [
+        'widthMm',
+        'strengthG',
+        'material',
+        'colours',
+        'count',
+        'yield',
+        'price',
+        'discontinued',
+        'also',
+        'note',
+        '=flies',
+      ],
     },
   },
   schools: {
