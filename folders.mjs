@@ -16,10 +16,12 @@ export const CORE = {
     'a fly laid out and solved: `layFly` follows a hand, `solveFly` does everything, `reportFly` writes the promised keys',
   edit: 'changes to a file: add, move, rename, pull and where a pull rests, another platform, a metal swapped',
   drawing: 'a laid fly as seeded primitives in mm, painted on a canvas, as SVG or on paper',
+  records: 'what was made of flies: files of batches, with the measures they are written in',
   contract: 'what server and clients hand each other, one schema each, and the table of all routes',
   tying: 'the order of tying, its steps with figures and words, the body as it grows, the sheet',
   checks: 'the judgement calls over a solved fly: limits, reason, fix; how a part stands to its school',
   study: 'questions asked of a whole fly: weights that do what is wished, scatter, sizes, visibility, why',
+  batch: 'several flies of one kind or more: what they take from the drawers, what runs out, what it costs, when they are tied',
 };
 
 /** Folders within a group that have an order of their own. */

@@ -1,9 +1,11 @@
 import { checkFly, reportChecked, reportChecks } from '@jobbet/core/checks';
 import { documentJsonSchema } from '@jobbet/core/document';
 import { FLY_KIND } from '@jobbet/core/pattern';
+import { BATCH_KIND } from '@jobbet/core/records';
+import { runBatch } from './batch.ts';
 import { runSheet } from './sheet.ts';
 import { runGauge, runSizes } from './sizes.ts';
-import { runOver, solveOptions } from './sources.ts';
+import { refuse, runOver, solveOptions } from './sources.ts';
 import type { Terminal } from './terminal.ts';
 
 export { processTerminal, type Terminal } from './terminal.ts';
@@ -21,7 +23,11 @@ jobbet gauge FILE --sizes 4,6,8 [--format pdf|svg] [--paper a4|letter] [--hand r
 jobbet sheet FILE... [--format md|html|json|pdf] [--paper a4|letter] [--hand right|left]
              [--for tier|beginner] [--stdin] [--drawers FILE]
                          how each fly is tied, step by step, with what is cut to which length; as a PDF of one
-jobbet schema            the JSON Schema of the pattern file
+jobbet batch FILE... [--flies FOLDER] [--drawers FILE] [--lines]
+                         what a batch takes from the drawers, what runs out and what might do instead, what it
+                         costs, and which evening each fly is tied
+jobbet schema [fly|batch]
+                         the JSON Schema of the pattern file, or of a record
 jobbet backup [FILE]     everything there is into one file, also while Jobbet runs
 jobbet restore FILE      everything as a backup has it; what was there is kept beside it
 jobbet export [FILE]     the drawers, as --drawers takes them
@@ -52,6 +58,16 @@ function runCheck(args: readonly string[], terminal: Terminal): number {
   return code === 0 && severities.includes('stop') ? 1 : code;
 }
 
+const SCHEMAS = { fly: FLY_KIND, batch: BATCH_KIND } as const;
+
+/** The JSON Schema of the pattern file, or of a record by its name. */
+function runSchema([name = 'fly', ...more]: readonly string[], terminal: Terminal): number {
+  const kind = Object.entries(SCHEMAS).find(([each]) => each === name)?.[1];
+  if (!kind || more.length > 0) return refuse(`schema takes one of ${Object.keys(SCHEMAS).join(', ')}`, terminal);
+  terminal.out(`${JSON.stringify(documentJsonSchema(kind), null, 2)}\n`);
+  return 0;
+}
+
 /** Runs one command. @returns the exit code */
 export function run(args: readonly string[], terminal: Terminal): number | Promise<number> {
   const [command, ...rest] = args;
@@ -66,9 +82,10 @@ export function run(args: readonly string[], terminal: Terminal): number | Promi
       return runGauge(rest, terminal);
     case 'sheet':
       return runSheet(rest, terminal);
+    case 'batch':
+      return runBatch(rest, terminal);
     case 'schema':
-      terminal.out(`${JSON.stringify(documentJsonSchema(FLY_KIND), null, 2)}\n`);
-      return 0;
+      return runSchema(rest, terminal);
     case undefined:
     case 'help':
     case '--help':

@@ -1,6 +1,6 @@
 import { figureOf, readTypedNumber } from '@jobbet/core/units';
 import { reportChecked } from '@jobbet/core/checks';
-import { NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers';
+import { type Drawers } from '@jobbet/core/drawers';
 import {
   corrected,
   gaugeCard,
@@ -16,7 +16,7 @@ import {
 import { PAPERS, type Page, type Paper, pageSvg } from '@jobbet/core/drawing';
 import { good, type Outcome, faultLine } from '@jobbet/core/base';
 import { pagesPdf } from '@jobbet/print/pdf';
-import { answer, readExport, refuse, solveOptions, sourcesOf, type SolveOptions } from './sources.ts';
+import { answer, drawersIn, refuse, solveOptions, sourcesOf, type SolveOptions } from './sources.ts';
 import type { Terminal } from './terminal.ts';
 
 interface SizesAsked extends SolveOptions {
@@ -43,7 +43,7 @@ function sizesAsked(
   const sizes = readSizes(more.get('sizes') ?? '');
   if (!hold) return refused(`--hold is one of ${HOLDS.join(', ')}`);
   if (!sizes.ok) return refused(sizes.faults.map((fault) => `--sizes ${faultLine(fault)}`).join('\n'));
-  const drawers = drawersFile === null ? NOMINAL_DRAWERS : readExport(drawersFile, terminal);
+  const drawers = drawersIn(drawersFile, terminal);
   return drawers && { ...options, sizes: sizes.value, hold, drawers };
 }
 

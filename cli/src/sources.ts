@@ -9,7 +9,7 @@ export interface Source {
   readonly text: () => string;
 }
 
-const reasonOf = (error: unknown): string => {
+export const reasonOf = (error: unknown): string => {
   const code = (error as { code?: string }).code;
   if (code === 'ENOENT') return 'there is no such file';
   if (code === 'EISDIR') return 'is a folder, not a file';
@@ -51,11 +51,15 @@ export function answer(
   return 0;
 }
 
+/** The drawers a command was given, the nominal ones where it was given none; says what is wrong with them and answers null. */
+export const drawersIn = (file: string | null, terminal: Terminal): Drawers | null =>
+  file === null ? NOMINAL_DRAWERS : readExport(file, terminal);
+
 /** An export of the drawers may be larger than any fly. */
 const MOST_DRAWERS = 100_000_000;
 
 /** The drawers of an export, or the faults of it, one line each with the file's name. */
-export function readExport(file: string, terminal: Terminal): Drawers | null {
+function readExport(file: string, terminal: Terminal): Drawers | null {
   let value: unknown;
   try {
     value = JSON.parse(terminal.read(file, MOST_DRAWERS).replace(/^\uFEFF/, ''));
@@ -112,7 +116,7 @@ export function runOver(
   terminal: Terminal,
 ): 0 | 2 {
   if (typeof options === 'string') return refuse(options, terminal);
-  const drawers = options.drawersFile === null ? NOMINAL_DRAWERS : readExport(options.drawersFile, terminal);
+  const drawers = drawersIn(options.drawersFile, terminal);
   if (!drawers) return 2;
   return answer(
     sourcesOf(options, terminal),

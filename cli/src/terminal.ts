@@ -1,4 +1,4 @@
-import { openSync, readSync, closeSync, fstatSync } from 'node:fs';
+import { openSync, readSync, closeSync, fstatSync, readdirSync } from 'node:fs';
 import { MAX_BYTES, sizeFault } from '@jobbet/core/document';
 
 /** Where a run of the command line writes and reads; the process itself in use, a stand-in under test. */
@@ -8,6 +8,8 @@ export interface Terminal {
   readonly stdin: () => string;
   /** @param most bytes the file may have; those of a pattern file where nothing is said */
   readonly read: (file: string, most?: number) => string;
+  /** Names of what lies in a folder, in order. */
+  readonly list: (folder: string) => readonly string[];
 }
 
 /** So much is read of standard input: as many pattern files as one run is given. */
@@ -81,5 +83,6 @@ export function processTerminal(): Terminal {
     },
     stdin: () => readOpen(0, MOST_STDIN),
     read: readFile,
+    list: (folder) => readdirSync(folder).sort(),
   };
 }

@@ -32,6 +32,11 @@ function terminalOver(
       if (text === undefined) throw Object.assign(new Error('missing'), { code: 'ENOENT' });
       return text;
     },
+    list: (folder) => {
+      const inside = Object.keys(files).filter((file) => file.startsWith(`${folder}/`));
+      if (inside.length === 0) throw Object.assign(new Error('missing'), { code: 'ENOENT' });
+      return inside.map((file) => file.slice(folder.length + 1));
+    },
   };
   return { terminal, written, bytes };
 }
@@ -393,5 +398,104 @@ describe('gauge', () => {
     const { code, err } = await typedLater(asked, { a: broken((file) => delete file.parts[0]?.['at']) });
     expect(code).toBe(2);
     expect(err).toMatch(/^parts\[0\]/);
+  });
+});
+
+describe('jobbet batch', () => {
+  const batch = (more: object = {}): string =>
+    JSON.stringify({
+      format: 'jobbet.batch',
+      version: 1,
+      name: 'Opening week',
+      rows: [{ fly: 'slate-runner.fly.json', on: '6', count: 8 }],
+      ...more,
+    });
+  const beside = { 'week/opening.batch.json': batch(), 'week/slate-runner.fly.json': slate };
+  interface Told {
+    flies: number;
+    rows: { name: string; count: number }[];
+    needs: { item: string; need: number; runsOutAt: object | null }[];
+  }
+  const toldOf = ({ out }: Typed): Told => JSON.parse(out) as Told;
+
+  test('prints the promised keys of a batch whose fly lies beside it', () => {
+    const done = typed(['batch', 'week/opening.batch.json'], beside);
+    expect([done.code, done.err]).toEqual([0, '']);
+    const told = toldOf(done);
+    expect(Object.keys(told)).toEqual(expect.arrayContaining(['flies', 'rows', 'prep', 'needs', 'cost', 'time']));
+    expect([told.flies, told.rows[0]?.count]).toEqual([8, 8]);
+    expect(Object.keys((told as unknown as { time: object }).time)).toEqual(
+      expect.arrayContaining(['way', 'hands_min', 'elapsed_min', 'perFly_min', 'basis', 'schedule']),
+    );
+    expect(Object.keys((told as unknown as { needs: object[] }).needs[0] ?? {})).toEqual(
+      expect.arrayContaining([
+        'item',
+        'colour',
+        'unit',
+        'need',
+        'have',
+        'short',
+        'runsOutAt',
+        'buy',
+        'price',
+        'substitutes',
+      ]),
+    );
+  });
+  test('takes flies by name from the folder named, and the pattern a row carries before anything else', () => {
+    const named = { 'a.batch.json': batch({ rows: [{ fly: 'slate runner', count: 1 }] }), 'flies/x.fly.json': slate };
+    expect(typed(['batch', 'a.batch.json', '--flies', 'flies'], named).code).toBe(0);
+    const carried = {
+      'a.batch.json': batch({ rows: [{ fly: 'gone', count: 1, pattern: JSON.parse(slate) as object }] }),
+    };
+    expect(toldOf(typed(['batch', 'a.batch.json'], carried)).rows[0]?.name).toMatch(/^Slate Runner/);
+  });
+  test.each([
+    [
+      { 'a.batch.json': batch() },
+      [],
+      /^rows\[0\]\.fly: there is no pattern file "slate-runner\.fly\.json" beside the record; --flies/,
+    ],
+    [
+      {
+        'a.batch.json': batch({ rows: [{ fly: 'Slate Runner', count: 1 }] }),
+        'f/a.fly.json': slate,
+        'f/b.fly.json': slate,
+      },
+      ['--flies', 'f'],
+      /^rows\[0\]\.fly: "Slate Runner" is 2 files of f: a\.fly\.json, b\.fly\.json/,
+    ],
+    [
+      { 'a.batch.json': batch(), 'f/a.fly.json': slate },
+      ['--flies', 'none'],
+      /^rows\[0\]\.fly: "none" does not read: there is no such file/,
+    ],
+    [{ 'a.batch.json': '{' }, [], /^not JSON/],
+    [{ 'a.batch.json': slate }, [], /^format: is not "jobbet\.batch"; this is no batch/],
+    [{ 'a.batch.json': batch({ rows: [{ fly: 'b', count: 1 }] }), b: '{}' }, [], /^rows\[0\]\.fly: format: is missing/],
+  ])('%# is refused by its place', (files, more, wanted) => {
+    const done = typed(['batch', 'a.batch.json', ...more], files);
+    expect([done.code, done.out]).toEqual([2, '']);
+    expect(done.err).toMatch(wanted);
+  });
+  test('the example of the demo runs out of slate strip on its ninth fly', () => {
+    const read = (name: string): string => readFileSync(join(EXAMPLES, name), 'utf8');
+    const files = Object.fromEntries(
+      [
+        'opening-week.batch.json',
+        'slate-runner.fly.json',
+        'glass-smolt.fly.json',
+        'cinder-sprat.fly.json',
+        'drawers.json',
+      ].map((name) => [name, read(name)]),
+    );
+    const told = toldOf(typed(['batch', 'opening-week.batch.json', '--drawers', 'drawers.json'], files));
+    expect(told.needs.filter(({ runsOutAt }) => runsOutAt !== null)).toMatchObject([
+      { item: 'rabbit strip', colour: 'slate', runsOutAt: { row: 2, fly: 9 }, buy: 1 },
+    ]);
+  });
+  test('schema batch is its JSON Schema, and an unknown one is refused', () => {
+    expect(typed(['schema', 'batch']).out).toContain('"title": "Jobbet batch"');
+    expect(typed(['schema', 'fish'])).toMatchObject({ code: 2, err: 'schema takes one of fly, batch\n' });
   });
 });

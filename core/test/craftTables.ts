@@ -1,10 +1,22 @@
 import { z } from 'zod';
 import { ORDER } from '../src/checks/order.ts';
 import { CHECKS } from '../src/checks/checkFly.ts';
-import { GLOSSARY, SCHOOLS, SLOTS, TECHNIQUES } from '../src/data/index.ts';
+import {
+  BATCH_MINUTES,
+  BUNDLE_MINUTES,
+  dryMinutes,
+  GLOSSARY,
+  MINUTES,
+  PART_MINUTES,
+  SCHOOLS,
+  SLOTS,
+  TECHNIQUES,
+} from '../src/data/index.ts';
 import { wordsIn } from '../src/base/index.ts';
 import { partSchema } from '../src/pattern/parts.ts';
 import { told, type Rows } from './page.ts';
+
+const COAT_NAMES = ['superglue', 'cement', 'varnish', 'resin'];
 
 /** What the page of the craft tells of the code. */
 export const CRAFT: readonly (readonly [head: string, rows: Rows])[] = [
@@ -37,6 +49,18 @@ export const CRAFT: readonly (readonly [head: string, rows: Rows])[] = [
   [
     'technique, how, goes wrong, right when',
     TECHNIQUES.map(({ name, how, wrong, see }) => told(name, how, wrong, see)),
+  ],
+  [
+    'what, minutes',
+    [
+      ...Object.entries(MINUTES).map(([what, minutes]) => told(`step: ${what}`, String(minutes))),
+      ...Object.entries(PART_MINUTES).map(([what, minutes]) => told(`part: ${what}`, String(minutes))),
+      ...Object.entries(BUNDLE_MINUTES).map(([what, minutes]) => told(`bundle of ${what}`, String(minutes))),
+      ...Object.entries(BATCH_MINUTES).map(([what, minutes]) => told(`batch: ${what}`, String(minutes))),
+      ...COAT_NAMES.flatMap((coat) =>
+        [1, 2, 3].map((nth) => told(`${coat}, coat ${String(nth)}, dries`, String(dryMinutes(coat, nth)))),
+      ),
+    ],
   ],
   ['said, means', GLOSSARY.map(([said, means]) => told(said, means))],
 ];

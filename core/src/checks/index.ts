@@ -8,7 +8,7 @@ export {
   withoutMute,
 } from './checkFly.ts';
 export { type Comparison, type Difference, compareSchools } from './compare.ts';
-export { reportChecked, reportChecks } from './report.ts';
+export { type CheckReport, reportChecked, reportChecks } from './report.ts';
 export { shownOf, toSettle, wantsSettling } from './settle.ts';
 export { type Standing, followAll, standing } from './standing.ts';
 export { type Finding } from './types.ts';

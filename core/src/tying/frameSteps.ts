@@ -1,4 +1,4 @@
-import { CAUTIONS } from '../data/index.ts';
+import { CAUTIONS, dryMinutes } from '../data/index.ts';
 import type { LaidFly, LaidPart } from '../model/index.ts';
 import { formatNumber, type Style, saying } from '../units/index.ts';
 import { across, along, step, type Step } from './step.ts';
@@ -9,8 +9,6 @@ import { frontWords } from './places.ts';
 import { isCutLong } from './words/free.ts';
 import { sideWords } from './words/told.ts';
 
-/** Seconds until the next coat or the box: judgement, look at the bottle. */
-const DRY_S: Readonly<Record<string, number>> = { cement: 600, varnish: 3600, resin: 20, superglue: 60 };
 const FUMES: Readonly<Record<string, string>> = {
   superglue: CAUTIONS.superglue,
   resin: CAUTIONS.resin,
@@ -314,6 +312,11 @@ function headBuilt(laid: LaidFly, drawn: readonly string[]): Step[] {
   ];
 }
 
+const secondsDry = (coat: string, nth: number): number | null => {
+  const minutes = dryMinutes(coat, nth);
+  return minutes === null ? null : 60 * minutes;
+};
+
 const SEALED = ['The eye of the hook is clear.'];
 
 /** The coats of the head, each told which of its kind it is where there are several. */
@@ -330,7 +333,7 @@ const coated = (coats: readonly string[], eye: boolean, drawn: readonly string[]
       ],
       look: eye ? SEALED : [],
       caution: FUMES[name] ?? null,
-      dryS: DRY_S[name] ?? null,
+      dryS: secondsDry(name, nth),
       drawn,
     });
   });

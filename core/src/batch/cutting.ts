@@ -1,0 +1,163 @@
+/** Pieces cut from what is there: the cutting stock of one dimension. Lengths in mm. */
+
+const EPSILON_MM = 1e-6;
+/** So many choices are looked at where the rules of thumb leave something over; then theirs stands. */
+const MOST_CHOICES = 20_000;
+
+/** Which piece comes from which length: for each piece the index of the length, or null for one that comes from none. */
+export type Layout = readonly (number | null)[];
+
+/** What is left of each length. */
+export function leftOf(lengths: readonly number[], pieces: readonly number[], layout: Layout): number[] {
+  const left = [...lengths];
+  layout.forEach((at, i) => {
+    if (at !== null) left[at] = (left[at] ?? 0) - (pieces[i] ?? 0);
+  });
+  return left;
+}
+
+export const isWhole = (layout: Layout): boolean => layout.every((at) => at !== null);
+
+type Choose = (left: readonly number[], piece: number) => number | null;
+
+/** The first length it fits in. */
+const firstFit: Choose = (left, piece) => {
+  const at = left.findIndex((each) => each + EPSILON_MM >= piece);
+  return at < 0 ? null : at;
+};
+
+/** The length that it leaves the least of. */
+const bestFit: Choose = (left, piece) => {
+  let best: number | null = null;
+  left.forEach((each, i) => {
+    if (each + EPSILON_MM >= piece && (best === null || each < (left[best] ?? Infinity))) best = i;
+  });
+  return best;
+};
+
+/** Pieces laid in turn. */
+function lay(lengths: readonly number[], pieces: readonly number[], order: readonly number[], choose: Choose): Layout {
+  const left = [...lengths];
+  const layout: (number | null)[] = pieces.map(() => null);
+  for (const i of order) {
+    const piece = pieces[i] ?? 0;
+    const at = choose(left, piece);
+    layout[i] = at;
+    if (at !== null) left[at] = (left[at] ?? 0) - piece;
+  }
+  return layout;
+}
+
+const longestFirst = (pieces: readonly number[]): number[] =>
+  pieces.map((_, i) => i).sort((a, b) => (pieces[b] ?? 0) - (pieces[a] ?? 0) || a - b);
+
+/** Shortest lengths first, so that what is begun is used up before a whole one is opened. */
+function shortestFirst(lengths: readonly number[]): {
+  readonly sorted: readonly number[];
+  readonly from: readonly number[];
+} {
+  const from = lengths.map((_, i) => i).sort((a, b) => (lengths[a] ?? 0) - (lengths[b] ?? 0) || a - b);
+  return { sorted: from.map((i) => lengths[i] ?? 0), from };
+}
+
+/** Looks for a layout of all pieces by trying, the longest first, no two lengths that are alike twice. @returns null where none was found */
+function search(lengths: readonly number[], pieces: readonly number[]): Layout | null {
+  const order = longestFirst(pieces);
+  const left = [...lengths];
+  const layout: (number | null)[] = pieces.map(() => null);
+  let choices = 0;
+  const place = (k: number): boolean => {
+    if (k === order.length) return true;
+    const i = order[k] ?? 0;
+    const piece = pieces[i] ?? 0;
+    const tried = new Set<number>();
+    for (let at = 0; at < left.length; at++) {
+      const here = left[at] ?? 0;
+      const key = Math.round(here * 1e6);
+      if (here + EPSILON_MM < piece || tried.has(key)) continue;
+      if (++choices > MOST_CHOICES) return false;
+      tried.add(key);
+      left[at] = here - piece;
+      layout[i] = at;
+      if (place(k + 1)) return true;
+      left[at] = here;
+      layout[i] = null;
+    }
+    return false;
+  };
+  return place(0) ? layout : null;
+}
+
+const sum = (values: readonly number[]): number => values.reduce((all, each) => all + each, 0);
+const opened = (layout: Layout): number => new Set(layout.filter((at) => at !== null)).size;
+
+/**
+ * Lays all pieces on the lengths that are there, none across two: first fit and best fit, the longest piece first, and a search where both
+ * leave something over. Of two whole layouts the one that opens fewer lengths, so that what is left over is left in one.
+ * @returns a layout of all of them, or null where none was found
+ */
+export function layAll(lengths: readonly number[], pieces: readonly number[]): Layout | null {
+  if (sum(pieces) > sum(lengths) + EPSILON_MM) return null;
+  const order = longestFirst(pieces);
+  const { sorted, from } = shortestFirst(lengths);
+  const back = (layout: Layout): Layout => layout.map((at) => (at === null ? null : (from[at] ?? null)));
+  const thumbs = [
+    lay(lengths, pieces, order, firstFit),
+    lay(lengths, pieces, order, bestFit),
+    back(lay(sorted, pieces, order, firstFit)),
+  ].filter(isWhole);
+  const best = thumbs.sort((a, b) => opened(a) - opened(b))[0];
+  return best ?? search(lengths, pieces);
+}
+
+/** The least number of lengths that so much has to be cut from: what no layout does better than. */
+export function leastOpened(lengths: readonly number[], pieces: readonly number[]): number {
+  let rest = sum(pieces) - EPSILON_MM;
+  let count = 0;
+  for (const each of [...lengths].sort((a, b) => b - a)) {
+    if (rest <= 0) break;
+    rest -= each;
+    count++;
+  }
+  return count;
+}
+
+/** Pieces of one fly after another laid as they come, and the first fly for which what is left does not suffice. */
+export interface InTurn {
+  readonly layout: Layout;
+  /** The index of the fly; null where all are laid. */
+  readonly shortAt: number | null;
+}
+
+/**
+ * Lays the pieces of one fly after another. Where one does not fit, all that went before is laid anew before it is said to run out; what comes
+ * after that takes what it still finds.
+ * @param flies for each piece the index of its fly, ascending
+ */
+export function layInTurn(lengths: readonly number[], pieces: readonly number[], flies: readonly number[]): InTurn {
+  const whole = layAll(lengths, pieces);
+  if (whole) return { layout: whole, shortAt: null };
+  const left = [...lengths];
+  const layout: (number | null)[] = [];
+  let shortAt: number | null = null;
+  for (let begin = 0; begin < pieces.length;) {
+    const fly = flies[begin] ?? 0;
+    let end = begin;
+    while (end < pieces.length && flies[end] === fly) end++;
+    const own = longestFirst(pieces.slice(begin, end)).map((i) => begin + i);
+    for (const i of own) {
+      const at = bestFit(left, pieces[i] ?? 0);
+      layout[i] = at;
+      if (at !== null) left[at] = (left[at] ?? 0) - (pieces[i] ?? 0);
+    }
+    if (shortAt === null && own.some((i) => layout[i] === null)) {
+      const anew = layAll(lengths, pieces.slice(0, end));
+      if (anew) {
+        anew.forEach((at, i) => (layout[i] = at));
+        leftOf(lengths, pieces, anew).forEach((each, i) => (left[i] = each));
+      } else shortAt = fly;
+    }
+    begin = end;
+  }
+  return { layout, shortAt };
+}

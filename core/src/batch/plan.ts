@@ -1,0 +1,201 @@
+import { bad, good, type Fault, type Outcome } from '../base/index.ts';
+import type { Drawers } from '../drawers/index.ts';
+import type { FlyFile } from '../pattern/index.ts';
+import { type BatchFile, type BatchRow, clockMinutes, dayMinutes, MOST_FLIES, readShare } from '../records/index.ts';
+import { needsOf, type Need, type Stretch } from './needs.ts';
+import { ownFly, rowFly, type OwnFly, type RowFly } from './rowFly.ts';
+import { schedule, type Job, type Schedule, type Window } from './schedule.ts';
+import { takesOf, type Take } from './takes.ts';
+import {
+  handsBy,
+  handsOf,
+  prepMinutes,
+  WAYS,
+  workOf,
+  type Basis,
+  type Measured,
+  type Way,
+  type Work,
+} from './times.ts';
+
+/** Where the flies of a batch come from: pattern files by the name or path a row gives. */
+export type FlyOf = (row: BatchRow) => Outcome<FlyFile>;
+
+/** A row worked out: its fly, what one of them takes, how many are tied. */
+export interface PlannedRow {
+  readonly row: BatchRow;
+  readonly fly: RowFly;
+  readonly takes: readonly Take[];
+  /** Flies tied besides the good ones, since some are spoilt. */
+  readonly spoilt: number;
+  readonly work: Work;
+}
+
+export interface PlannedTime {
+  readonly way: Way;
+  /** Minutes of hands each way would take, prep and coats among them. */
+  readonly byWay: Readonly<Record<Way, number>>;
+  readonly basis: Basis;
+  readonly prepMin: number;
+  readonly jobs: readonly Job[];
+  readonly windows: readonly Window[];
+  /** Whether there are evenings; without them all runs on from minute 0. */
+  readonly byEvenings: boolean;
+  readonly schedule: Schedule;
+}
+
+export interface BatchPlan {
+  readonly file: BatchFile;
+  /** Good flies. */
+  readonly flies: number;
+  readonly rows: readonly PlannedRow[];
+  readonly needs: readonly Need[];
+  readonly time: PlannedTime;
+}
+
+/** What is asked of a plan. */
+export interface PlanOptions {
+  readonly drawers: Drawers;
+  readonly flyOf: FlyOf;
+  readonly measured?: Measured;
+}
+
+/** What is worked out of a key once, however often it is asked for. */
+function once<T>(): (key: string, make: () => T) => T {
+  const known = new Map<string, T>();
+  return (key, make) => {
+    const kept = known.get(key) ?? make();
+    known.set(key, kept);
+    return kept;
+  };
+}
+
+/** Every row worked out, or the faults of all of them, each by its row. */
+function plannedRows({ rows, spoil }: BatchFile, { drawers, flyOf, measured }: PlanOptions): Outcome<PlannedRow[]> {
+  const [owns, flies] = [once<Outcome<OwnFly>>(), once<Outcome<RowFly>>()];
+  const faults: Fault[] = [];
+  const planned: PlannedRow[] = [];
+  const share = spoil === undefined ? 0 : readShare(spoil);
+  /** A fly that several rows tie is solved once, and once again for each size and shade. */
+  const ofRow = (row: BatchRow, file: FlyFile): Outcome<RowFly> => {
+    const key = JSON.stringify(file);
+    const own = owns(key, () => ownFly(file, drawers));
+    const how = JSON.stringify([row.on ?? null, row.hold ?? null, row.shade ?? null]);
+    return own.ok ? flies(`${key}\n${how}`, () => rowFly(row, own.value, drawers)) : own;
+  };
+  rows.forEach((row, i) => {
+    const file = flyOf(row);
+    const fly = file.ok ? ofRow(row, file.value) : file;
+    if (!fly.ok) {
+      const path = `rows[${String(i)}]`;
+      faults.push(
+        ...fly.faults.map((fault) => ({ ...fault, path: fault.path === '' ? path : `${path}.${fault.path}` })),
+      );
+      return;
+    }
+    const { laid } = fly.value.solved;
+    planned.push({
+      row,
+      fly: fly.value,
+      takes: takesOf(laid, drawers),
+      spoilt: Math.ceil(row.count * share - 1e-9),
+      work: workOf(row, laid, drawers, measured),
+    });
+  });
+  return faults.length > 0 ? { ok: false, faults } : good(planned);
+}
+
+/** The flies of all rows, good ones as they are written, the spoilt ones of each row after all of them. */
+function stretchesOf(rows: readonly PlannedRow[]): Stretch[] {
+  let first = 1;
+  const stretch = (row: number, count: number, takes: readonly Take[]): Stretch => {
+    const made = { row, first, count, takes };
+    first += count;
+    return made;
+  };
+  const wholes = rows.map(({ row, takes }, i) => stretch(i, row.count, takes));
+  return [...wholes, ...rows.map(({ spoilt, takes }, i) => stretch(i, spoilt, takes))].filter(({ count }) => count > 0);
+}
+
+/** Making ready is put down when an evening ends: it is laid out in pieces no longer than this, minutes. */
+const MOST_PREP_MIN = 20;
+
+const BASES: readonly Basis[] = ['usual', 'measured', 'given'];
+
+/** The windows of the evenings, by the calendar; one without an end where there are none. */
+function windowsOf({ evenings }: BatchFile): Window[] {
+  if (evenings === undefined || evenings.length === 0) return [{ from: 0, to: Infinity }];
+  return evenings
+    .map(({ date, from, to }) => ({
+      from: dayMinutes(date) + clockMinutes(from),
+      to: dayMinutes(date) + clockMinutes(to),
+    }))
+    .sort((a, b) => a.from - b.from);
+}
+
+function timeOf(file: BatchFile, rows: readonly PlannedRow[]): PlannedTime {
+  const counted = rows.map(({ work, row }) => ({ work, count: row.count }));
+  const prepMin = rows.reduce((sum, { work, row, takes }) => sum + prepMinutes(work, row.count, takes.length), 0);
+  const coatMin = rows.reduce(
+    (sum, { work, row }) => sum + row.count * work.coats.reduce((all, { hands }) => all + hands, 0),
+    0,
+  );
+  const byWay = Object.fromEntries(WAYS.map((way) => [way, handsBy(way, counted) + prepMin + coatMin])) as Record<
+    Way,
+    number
+  >;
+  const way = file.way ?? (byWay['by-steps'] < byWay['one-by-one'] - 1e-9 ? 'by-steps' : 'one-by-one');
+  let fly = 0;
+  const jobs = rows.flatMap(({ work, row }, i) =>
+    Array.from({ length: row.count }, (_, k): Job => {
+      fly++;
+      return { row: i + 1, fly, hands: handsOf(work, way, k + 1, row.count), coats: work.coats };
+    }),
+  );
+  const windows = windowsOf(file);
+  const byEvenings = (file.evenings?.length ?? 0) > 0;
+  const sittings = Math.ceil(prepMin / MOST_PREP_MIN);
+  const prep = Array.from({ length: sittings }, (): Job => ({
+    row: 0,
+    fly: 0,
+    first: true,
+    hands: prepMin / sittings,
+    coats: [],
+  }));
+  return {
+    way,
+    byWay,
+    basis: rows.reduce<Basis>(
+      (least, { work }) => (BASES.indexOf(work.basis) < BASES.indexOf(least) ? work.basis : least),
+      'given',
+    ),
+    prepMin,
+    jobs: [...prep, ...jobs],
+    windows,
+    byEvenings,
+    schedule: schedule([...prep, ...jobs], windows),
+  };
+}
+
+/**
+ * Works a batch out: its flies, what they take against what there is, and when they are tied.
+ * @returns the plan, or every fault by its place in the batch
+ */
+export function planBatch(file: BatchFile, options: PlanOptions): Outcome<BatchPlan> {
+  const flies = file.rows.reduce((sum, { count }) => sum + count, 0);
+  if (flies > MOST_FLIES)
+    return bad({
+      path: 'rows',
+      code: 'range',
+      message: `come to ${String(flies)} flies; a batch has at most ${String(MOST_FLIES)}`,
+    });
+  const rows = plannedRows(file, options);
+  if (!rows.ok) return rows;
+  return good({
+    file,
+    flies,
+    rows: rows.value,
+    needs: needsOf(stretchesOf(rows.value)),
+    time: timeOf(file, rows.value),
+  });
+}

@@ -1,0 +1,391 @@
+import { type CheckReport } from '../checks/index.ts';
+import { type Drawers, type Goods, lengthsOf } from '../drawers/index.ts';
+import { momentText } from '../records/index.ts';
+import { leastOpened } from './cutting.ts';
+import { makesOf, type Need } from './needs.ts';
+import type { BatchPlan, PlannedTime } from './plan.ts';
+import { substitutesFor } from './substitutes.ts';
+import type { TakeKind } from './takes.ts';
+import type { Basis, Way } from './times.ts';
+
+/** A batch under the keys the command line promises. Lengths mm, times minutes, money in the user's own. */
+export interface BatchReport {
+  readonly name: string;
+  readonly flies: number;
+  readonly rows: readonly RowReport[];
+  readonly prep: readonly PrepReport[];
+  readonly needs: readonly NeedReport[];
+  readonly cost: CostReport;
+  readonly time: TimeReport;
+}
+
+export interface RowReport {
+  readonly name: string;
+  readonly on: string;
+  readonly count: number;
+  readonly spoilt: number;
+  /** Of all its flies, the spoilt ones too; null where no price is known of anything in it. */
+  readonly cost: number | null;
+  readonly costKnown: number;
+  readonly ride: string;
+  readonly sink_mm_s: number | null;
+  readonly weight_mg: number;
+  readonly warnings: readonly string[];
+}
+
+/** Pieces of one length cut from one length, or made ready where nothing is cut. */
+export interface PrepReport {
+  readonly material: string;
+  readonly colour: string | null;
+  /** What is done to it. */
+  readonly what: string;
+  readonly pieces: number;
+  readonly cut_mm: number | null;
+  /** Which one: `1 of 3`, `to buy`; null where nobody measured any. */
+  readonly from: string | null;
+  readonly of: number | null;
+  readonly waste_mm: number | null;
+  /** What is left of it and what it serves; null where nothing is. */
+  readonly leftover: string | null;
+}
+
+export interface NeedReport {
+  readonly item: string;
+  readonly colour: string | null;
+  readonly kind: TakeKind;
+  readonly unit: 'mm' | 'pieces' | 'flies';
+  readonly need: number;
+  readonly have: number | null;
+  readonly short: number | null;
+  readonly runsOutAt: { readonly row: number; readonly fly: number } | null;
+  readonly buy: number | null;
+  readonly price: number | null;
+  /** Lengths opened, and the least that any layout opens. */
+  readonly opened: number | null;
+  readonly bound: number | null;
+  readonly substitutes: readonly SubstituteReport[];
+}
+
+export interface SubstituteReport {
+  readonly item: string;
+  readonly colour: string | null;
+  readonly distance: number;
+  readonly ride: string;
+  readonly sink_mm_s: number | null;
+  readonly weight_mg: number;
+  readonly holdsTo_mm_s: number | null;
+  readonly checks: readonly CheckReport[];
+}
+
+export interface CostReport {
+  readonly total: number;
+  readonly perFly: number;
+  /** The share of what is taken that has a price: 1 where all of it has. */
+  readonly known: number;
+}
+
+export interface TimeReport {
+  readonly way: Way;
+  readonly hands_min: number;
+  readonly elapsed_min: number;
+  readonly perFly_min: number;
+  readonly waiting_min: number;
+  readonly bound_min: number;
+  readonly evenings: number;
+  readonly basis: Basis;
+  readonly byWay_min: Readonly<Record<Way, number>>;
+  /** Flies that find no room in the evenings, by their numbers. */
+  readonly left: readonly number[];
+  readonly schedule: readonly ScheduleReport[];
+}
+
+export interface ScheduleReport {
+  /** A day; null without evenings. */
+  readonly evening: string | null;
+  readonly start: string;
+  readonly end: string;
+  /** From 1; null for what is made ready beforehand. */
+  readonly row: number | null;
+  readonly fly: number | null;
+  readonly step: string;
+  readonly kind: 'hands' | 'drying';
+}
+
+const round = (value: number): number => Math.round(value * 1000) / 1000 + 0;
+const roundOrNone = (value: number | null | undefined): number | null =>
+  value === null || value === undefined ? null : round(value);
+
+/** What is done to each kind of thing before the first hook is in the vise. */
+const READY: Readonly<Record<TakeKind, string>> = {
+  hook: 'each tried at the bend and the eye, barb pinched where the fly says so',
+  ball: 'sorted by size, two that match where they are eyes',
+  wire: 'cut',
+  wound: 'cut',
+  strip: 'cut from the hide side, hair lying one way, one end to a point',
+  hair: 'combed clean of underfur, tips levelled, clump by clump',
+  plume: 'clump by clump, thick stems out',
+  strand: 'cut',
+  hackle: 'measured against the gap, fluff stripped off the stem',
+  feather: 'paired, one left and one right, matched in length',
+  spun: 'combed clean of underfur, clump by clump',
+  sheet: 'cut to width',
+  dubbing: 'teased and laid out by the pinch',
+  thread: 'wound on the bobbin',
+};
+
+/** Stock that a price is paid for, by the unit of its need; null without a price or where nobody said what one makes. */
+function unitCost({ goods, unit, take }: Need): number | null {
+  const makes = goods && (makesOf(goods, unit, take) ?? (unit === 'mm' ? meanLength(goods) : null));
+  return goods?.price === undefined || makes === null || makes <= 0 ? null : goods.price / makes;
+}
+
+/** What one of an item is long on the mean, mm, where every one that lies there was measured; null where not. */
+function meanLength(goods: Goods): number | null {
+  const lengths = lengthsOf(goods, null) ?? [];
+  return lengths.length === 0 ? null : lengths.reduce((sum, mm) => sum + mm, 0) / lengths.length;
+}
+
+interface Costs {
+  readonly total: number;
+  readonly known: number;
+  readonly byRow: readonly { readonly cost: number; readonly known: number; readonly any: boolean }[];
+}
+
+function costsOf({ needs, rows }: BatchPlan): Costs {
+  const byRow = rows.map(() => ({ cost: 0, priced: 0, all: 0 }));
+  for (const need of needs) {
+    const each = unitCost(need);
+    for (const [i, amount] of need.byRow) {
+      const row = byRow[i];
+      if (!row) continue;
+      row.all++;
+      if (each === null) continue;
+      row.priced++;
+      row.cost += amount * each;
+    }
+  }
+  const all = byRow.reduce((sum, row) => sum + row.all, 0);
+  return {
+    total: byRow.reduce((sum, { cost }) => sum + cost, 0),
+    known: all === 0 ? 0 : byRow.reduce((sum, { priced }) => sum + priced, 0) / all,
+    byRow: byRow.map(({ cost, priced, all: of }) => ({ cost, known: of === 0 ? 0 : priced / of, any: priced > 0 })),
+  };
+}
+
+/** Runs of pieces of one length from one length, the longest pieces first. */
+function cutRuns({
+  cuts,
+  layout,
+}: Need): { readonly at: number | null; readonly mm: number; readonly pieces: number }[] {
+  const runs = new Map<string, { at: number | null; mm: number; pieces: number }>();
+  cuts.forEach(({ mm }, i) => {
+    const at = layout[i] ?? null;
+    const key = `${String(at)} ${mm.toFixed(3)}`;
+    const run = runs.get(key) ?? { at, mm, pieces: 0 };
+    run.pieces++;
+    runs.set(key, run);
+  });
+  return [...runs.values()].sort((a, b) => (a.at ?? Infinity) - (b.at ?? Infinity) || b.mm - a.mm);
+}
+
+/** What is left of a length, said so that one sees what for; ends that serve nothing in the batch are waste. */
+function endOf(
+  leftMm: number,
+  lengths: readonly number[],
+): { readonly waste: number; readonly leftover: string | null } {
+  const served = [...new Set(lengths.map((mm) => mm.toFixed(3)))].map(Number).sort((a, b) => b - a);
+  const longest = served.find((mm) => mm <= leftMm + 1e-6);
+  if (leftMm <= 1e-6) return { waste: 0, leftover: null };
+  if (longest === undefined) return { waste: leftMm, leftover: null };
+  const more = Math.floor(leftMm / longest + 1e-9);
+  return {
+    waste: 0,
+    leftover: `${leftMm.toFixed(0)} mm, enough for ${String(more)} more of ${longest.toFixed(0)} mm`,
+  };
+}
+
+/** What is cut to length, stock by stock. */
+function cutPrep(need: Need): PrepReport[] {
+  const { take, cuts, lengths, layout } = need;
+  const left = [...(lengths ?? [])];
+  layout.forEach((at, i) => {
+    if (at !== null) left[at] = (left[at] ?? 0) - (cuts[i]?.mm ?? 0);
+  });
+  const runs = cutRuns(need);
+  return runs.map(({ at, mm, pieces }, i): PrepReport => {
+    const last = runs[i + 1]?.at !== at;
+    const end =
+      at !== null && last
+        ? endOf(
+            left[at] ?? 0,
+            cuts.map((cut) => cut.mm),
+          )
+        : { waste: 0, leftover: null };
+    return {
+      material: take.item,
+      colour: take.colour,
+      what: READY[take.kind],
+      pieces,
+      cut_mm: round(mm),
+      from: at !== null ? `${String(at + 1)} of ${String(left.length)}` : lengths === null ? null : 'to buy',
+      of: at === null ? null : round(lengths?.[at] ?? 0),
+      waste_mm: at === null ? null : round(end.waste),
+      leftover: end.leftover,
+    };
+  });
+}
+
+/** What is made ready piece by piece or clump by clump. */
+function countedPrep(
+  { take, need, cuts }: Need,
+  flies: readonly { cutMm: number | null; pieces: number }[],
+): PrepReport[] {
+  const byCut = new Map<string, { cutMm: number | null; pieces: number }>();
+  for (const { cutMm, pieces } of flies) {
+    const key = cutMm === null ? '' : cutMm.toFixed(3);
+    const run = byCut.get(key) ?? { cutMm, pieces: 0 };
+    run.pieces += pieces;
+    byCut.set(key, run);
+  }
+  const runs = byCut.size > 0 && cuts.length === 0 ? [...byCut.values()] : [{ cutMm: take.cutMm, pieces: need }];
+  return runs.map(({ cutMm, pieces }): PrepReport => ({
+    material: take.item,
+    colour: take.colour,
+    what: READY[take.kind],
+    pieces,
+    cut_mm: roundOrNone(cutMm),
+    from: null,
+    of: null,
+    waste_mm: null,
+    leftover: null,
+  }));
+}
+
+const isOf = (need: Need, take: Need['take']): boolean =>
+  take.kind === need.take.kind &&
+  take.item.toLowerCase() === need.take.item.toLowerCase() &&
+  take.colour?.toLowerCase() === need.take.colour?.toLowerCase();
+
+/** Everything that is made ready before the first hook is in the vise; thread is wound off as it is used. */
+function prepOf({ needs, rows }: BatchPlan): PrepReport[] {
+  return needs
+    .filter(({ take }) => take.kind !== 'thread')
+    .flatMap((need) =>
+      need.unit === 'mm'
+        ? cutPrep(need)
+        : countedPrep(
+            need,
+            rows.flatMap(({ takes, row, spoilt }) =>
+              takes
+                .filter((take) => isOf(need, take))
+                .map(({ cutMm, pieces }) => ({
+                  cutMm,
+                  pieces: (row.count + spoilt) * (need.unit === 'pieces' ? pieces : 1),
+                })),
+            ),
+          ),
+    );
+}
+
+function needReport(need: Need, { rows }: BatchPlan, drawers: Drawers): NeedReport {
+  const { take, runsOutAt, lengths, cuts, layout } = need;
+  const fly = runsOutAt && rows[runsOutAt.row - 1]?.fly.solved;
+  const laid = cuts.filter((_, i) => layout[i] !== null).map(({ mm }) => mm);
+  return {
+    item: take.item,
+    colour: take.colour,
+    kind: take.kind,
+    unit: need.unit,
+    need: round(need.need),
+    have: roundOrNone(need.have),
+    short: roundOrNone(need.short),
+    runsOutAt,
+    buy: need.buy,
+    price: roundOrNone(need.price),
+    opened: lengths === null ? null : new Set(layout.filter((at) => at !== null)).size,
+    bound: lengths === null ? null : leastOpened(lengths, laid),
+    substitutes: fly
+      ? substitutesFor(need, fly, drawers).map(({ item, colour, distance, solved, checks }) => ({
+          item,
+          colour,
+          distance: round(distance),
+          ride: solved.balance.tight.ride,
+          sink_mm_s: roundOrNone(solved.balance.sink?.terminal),
+          weight_mg: round(solved.laid.dryMg),
+          holdsTo_mm_s: roundOrNone(solved.balance.hold.holdsTo),
+          checks,
+        }))
+      : [],
+  };
+}
+
+/** Where nobody named a day, minutes are told from this midnight on. */
+const NO_DAY = '1970-01-01';
+
+function timeReport(time: PlannedTime, flies: number, day: string): TimeReport {
+  const { schedule, jobs, byEvenings, way, byWay, basis } = time;
+  const { blocks } = schedule;
+  const hands = blocks.filter(({ kind }) => kind === 'hands').reduce((sum, { start, end }) => sum + end - start, 0);
+  const begins = blocks.reduce((least, { start }) => Math.min(least, start), Infinity);
+  const ends = blocks.reduce((most, { end }) => Math.max(most, end), -Infinity);
+  const zero = byEvenings ? 0 : Date.parse(`${day}T00:00Z`) / 60_000;
+  return {
+    way,
+    hands_min: round(hands),
+    elapsed_min: blocks.length === 0 ? 0 : round(ends - begins),
+    perFly_min: flies === 0 ? 0 : round(hands / flies),
+    waiting_min: round(schedule.waiting),
+    bound_min: round(schedule.bound),
+    evenings: byEvenings ? schedule.evenings : 0,
+    basis,
+    byWay_min: { 'one-by-one': round(byWay['one-by-one']), 'by-steps': round(byWay['by-steps']) },
+    left: schedule.left.flatMap((i) => (jobs[i] && jobs[i].fly > 0 ? [jobs[i].fly] : [])),
+    schedule: [...blocks]
+      .sort((a, b) => a.start - b.start || a.end - b.end)
+      .map(({ start, end, job, coat, kind, window }): ScheduleReport => {
+        const of = jobs[job];
+        const prep = of === undefined || of.first === true;
+        return {
+          evening: byEvenings ? momentText(time.windows[window]?.from ?? 0).slice(0, 10) : null,
+          start: momentText(zero + start),
+          end: momentText(zero + end),
+          row: prep ? null : of.row,
+          fly: prep ? null : of.fly,
+          step: prep ? 'prep' : coat === 0 ? 'tie' : `coat ${String(coat)}`,
+          kind,
+        };
+      }),
+  };
+}
+
+/** A plan under the promised keys. */
+export function reportBatch(plan: BatchPlan, drawers: Drawers): BatchReport {
+  const costs = costsOf(plan);
+  return {
+    name: plan.file.name,
+    flies: plan.flies,
+    rows: plan.rows.map(({ row, fly, spoilt }, i): RowReport => {
+      const cost = costs.byRow[i];
+      return {
+        name: fly.name,
+        on: row.on ?? fly.on,
+        count: row.count,
+        spoilt,
+        cost: cost?.any === true ? round(cost.cost) : null,
+        costKnown: round(cost?.known ?? 0),
+        ride: fly.solved.balance.tight.ride,
+        sink_mm_s: roundOrNone(fly.solved.balance.sink?.terminal),
+        weight_mg: round(fly.solved.laid.dryMg),
+        warnings: fly.warnings,
+      };
+    }),
+    prep: prepOf(plan),
+    needs: plan.needs.map((need) => needReport(need, plan, drawers)),
+    cost: {
+      total: round(costs.total),
+      perFly: plan.flies === 0 ? 0 : round(costs.total / plan.flies),
+      known: round(costs.known),
+    },
+    time: timeReport(plan.time, plan.flies, plan.file.date ?? NO_DAY),
+  };
+}

@@ -1,0 +1,356 @@
+import type { FlyTimes } from './times.ts';
+
+/** One pair of hands over some evenings: who ties what when, and what dries meanwhile. Minutes by the calendar, or from nought where there are no evenings. */
+export interface Window {
+  readonly from: number;
+  readonly to: number;
+}
+
+export interface Job extends FlyTimes {
+  /** What it is of; kept as it is. */
+  readonly row: number;
+  readonly fly: number;
+  /** Made ready before anything is tied. */
+  readonly first?: boolean;
+}
+
+/** A stretch of hands or of drying. `coat` 0 is tying. */
+export interface Block {
+  readonly window: number;
+  readonly start: number;
+  readonly end: number;
+  readonly job: number;
+  readonly coat: number;
+  readonly kind: 'hands' | 'drying';
+}
+
+export interface Schedule {
+  readonly blocks: readonly Block[];
+  /** Windows in which anything is done. */
+  readonly evenings: number;
+  /** Minutes of hands that lie idle between the first and the last thing done of an evening. */
+  readonly waiting: number;
+  /** What no schedule of that many evenings waits less than, minutes; the waiting itself where the search ended by itself. */
+  readonly bound: number;
+  /** Jobs that found no room, as numbers in the list. */
+  readonly left: readonly number[];
+}
+
+const EPSILON = 1e-6;
+/** Choices that are looked at: so many where every one may be, and fewer where there are too many flies for that anyway. */
+const [MOST_CHOICES, MOST_CHOICES_OF_MANY] = [150_000, 12_000];
+const FEW = 8;
+
+/** A fly out of the vise that waits for its next coat. */
+interface Pending {
+  readonly kind: number;
+  readonly coat: number;
+  readonly ready: number;
+  readonly job: number;
+}
+
+/** Jobs that are alike, so that which of them comes first says nothing. */
+interface Kind extends FlyTimes {
+  readonly first: boolean;
+  readonly jobs: readonly number[];
+  /** What is still to come from each coat on: hands and drying. */
+  readonly tail: readonly number[];
+}
+
+function kindsOf(jobs: readonly Job[]): Kind[] {
+  const kinds = new Map<string, { times: FlyTimes & { first: boolean }; jobs: number[] }>();
+  jobs.forEach(({ row, hands, coats, first = false }, i) => {
+    // Flies of one row follow one another, so that nothing else has to be brought to hand between them.
+    const key = JSON.stringify([row, hands, coats]);
+    const kind = kinds.get(key) ?? { times: { hands, coats, first }, jobs: [] };
+    kind.jobs.push(i);
+    kinds.set(key, kind);
+  });
+  return [...kinds.values()].map(({ times, jobs: alike }) => ({
+    ...times,
+    jobs: alike,
+    tail: Array.from({ length: times.coats.length + 2 }, (_, k) =>
+      times.coats.slice(k).reduce((sum, coat) => sum + coat.hands + coat.dry, 0),
+    ),
+  }));
+}
+
+/** What the hands may do next. */
+type Choice =
+  | { readonly does: 'tie'; readonly kind: number }
+  | { readonly does: 'coat'; readonly at: number }
+  | { readonly does: 'wait'; readonly until: number }
+  | { readonly does: 'close' };
+
+/** Looks for a schedule of all jobs in given windows that waits least: depth first, what dries longest first, and nothing that waits as long as the best so far. */
+class Search {
+  private readonly kinds: readonly Kind[];
+  private readonly windows: readonly Window[];
+  private readonly room: readonly number[];
+  private readonly most: number;
+  private readonly tied: number[];
+  private readonly seen = new Map<string, number>();
+  private pending: Pending[] = [];
+  private readonly blocks: Block[] = [];
+  private left: number;
+  private choices = 0;
+  best: { readonly blocks: readonly Block[]; readonly waiting: number } | null = null;
+
+  constructor(jobs: readonly Job[], windows: readonly Window[]) {
+    this.kinds = kindsOf(jobs);
+    this.windows = windows;
+    this.tied = this.kinds.map(() => 0);
+    this.left = jobs.reduce(
+      (sum, { hands, coats }) => sum + hands + coats.reduce((all, coat) => all + coat.hands, 0),
+      0,
+    );
+    this.most = jobs.length <= FEW ? MOST_CHOICES : MOST_CHOICES_OF_MANY;
+    const room = windows.map(() => 0);
+    for (let w = windows.length - 1, sum = 0; w >= 0; w--) {
+      room[w] = sum;
+      sum += (windows[w]?.to ?? 0) - (windows[w]?.from ?? 0);
+    }
+    this.room = room;
+  }
+
+  /** Whether every choice was looked at, or none can be better. */
+  get settled(): boolean {
+    return this.choices <= this.most || this.best?.waiting === 0;
+  }
+
+  run(): this {
+    this.go(0, this.windows[0]?.from ?? 0, 0, false);
+    return this;
+  }
+
+  private go(w: number, now: number, waited: number, begun: boolean): void {
+    if (this.best && waited >= this.best.waiting - EPSILON) return;
+    if (this.left <= EPSILON && this.pending.length === 0 && this.isTied()) {
+      this.best = { blocks: [...this.blocks], waiting: waited };
+      return;
+    }
+    const window = this.windows[w];
+    if (!window || ++this.choices > this.most) return;
+    if (this.left > window.to - now + (this.room[w] ?? 0) + EPSILON) return;
+    const key = this.key(w, now, begun);
+    const before = this.seen.get(key);
+    if (before !== undefined && before <= waited + EPSILON) return;
+    this.seen.set(key, waited);
+    for (const choice of this.choicesAt(window, now)) this.take(choice, w, now, waited, begun);
+  }
+
+  private isTied(): boolean {
+    return this.kinds.every(({ jobs }, k) => this.tied[k] === jobs.length);
+  }
+
+  private key(w: number, now: number, begun: boolean): string {
+    const waits = this.pending.map(({ kind, coat, ready }) => `${String(kind)}.${String(coat)}.${ready.toFixed(3)}`);
+    return `${String(w)}|${now.toFixed(3)}|${String(begun)}|${this.tied.join()}|${waits.sort().join()}`;
+  }
+
+  /** A ready coat first, the one with the most still to come foremost; then tying, the same way; then waiting; then going to bed. */
+  private choicesAt({ to }: Window, now: number): Choice[] {
+    const coats: { choice: Choice; tail: number; key: string }[] = [];
+    let next = Infinity;
+    this.pending.forEach(({ kind, coat, ready }, at) => {
+      const times = this.kinds[kind]?.coats[coat - 1];
+      if (!times) return;
+      if (ready > now + EPSILON) next = Math.min(next, ready);
+      else if (now + times.hands <= to + EPSILON)
+        coats.push({
+          choice: { does: 'coat', at },
+          tail: this.kinds[kind]?.tail[coat - 1] ?? 0,
+          key: `${String(kind)}.${String(coat)}`,
+        });
+    });
+    const alike = new Set<string>();
+    const first = coats.sort((a, b) => b.tail - a.tail).filter(({ key }) => !alike.has(key) && alike.add(key));
+    const untied = this.kinds.flatMap((each, kind) =>
+      (this.tied[kind] ?? 0) < each.jobs.length ? [{ ...each, kind }] : [],
+    );
+    const firsts = untied.filter(({ first: ahead }) => ahead);
+    const ties = (firsts.length > 0 ? firsts : untied)
+      .filter(({ hands }) => now + hands <= to + EPSILON)
+      .map(({ kind, tail }) => ({ kind, tail: tail[0] ?? 0 }))
+      .sort((a, b) => b.tail - a.tail);
+    return [
+      ...first.map(({ choice }) => choice),
+      ...ties.map(({ kind }): Choice => ({ does: 'tie', kind })),
+      ...(next < to ? [{ does: 'wait', until: next } as const] : []),
+      { does: 'close' },
+    ];
+  }
+
+  private take(choice: Choice, w: number, now: number, waited: number, begun: boolean): void {
+    switch (choice.does) {
+      case 'close':
+        this.go(w + 1, this.windows[w + 1]?.from ?? 0, waited, false);
+        return;
+      case 'wait':
+        // Nothing was begun yet: one sits down later.
+        this.go(w, choice.until, begun ? waited + choice.until - now : waited, begun);
+        return;
+      case 'tie': {
+        const kind = this.kinds[choice.kind];
+        const nth = this.tied[choice.kind] ?? 0;
+        const job = kind?.jobs[nth];
+        if (!kind || job === undefined) return;
+        this.tied[choice.kind] = nth + 1;
+        this.work({ kind: choice.kind, coat: 0, job, hands: kind.hands, dry: 0 }, w, now, waited);
+        this.tied[choice.kind] = nth;
+        return;
+      }
+      case 'coat': {
+        const at = this.pending[choice.at];
+        const times = at && this.kinds[at.kind]?.coats[at.coat - 1];
+        if (!at || !times) return;
+        const before = this.pending;
+        this.pending = before.filter((_, i) => i !== choice.at);
+        this.work({ ...at, ...times }, w, now, waited);
+        this.pending = before;
+      }
+    }
+  }
+
+  /** Hands on a fly, then whatever of it dries. */
+  private work(
+    { kind, coat, job, hands, dry }: Omit<Pending, 'ready'> & { readonly hands: number; readonly dry: number },
+    w: number,
+    now: number,
+    waited: number,
+  ): void {
+    const end = now + hands;
+    const marked = this.blocks.length;
+    this.blocks.push({ window: w, start: now, end, job, coat, kind: 'hands' });
+    if (dry > 0) this.blocks.push({ window: w, start: end, end: end + dry, job, coat, kind: 'drying' });
+    const before = this.pending;
+    const more = coat < (this.kinds[kind]?.coats.length ?? 0);
+    if (more) this.pending = [...before, { kind, coat: coat + 1, ready: end + dry, job }];
+    this.left -= hands;
+    this.go(w, end, waited, true);
+    this.left += hands;
+    this.pending = before;
+    this.blocks.length = marked;
+  }
+}
+
+/** More flies than this are laid by the first choice each time: no search would get through them. */
+const MOST_SEARCHED = 40;
+
+/** A coat that waits to be put on, in a list kept by the time it may be. */
+function insert(queue: Pending[], one: Pending): void {
+  let [low, high] = [0, queue.length];
+  while (low < high) {
+    const mid = (low + high) >> 1;
+    if ((queue[mid]?.ready ?? 0) <= one.ready) low = mid + 1;
+    else high = mid;
+  }
+  queue.splice(low, 0, one);
+}
+
+/** One choice after another without a way back: a ready coat, else the next fly, else waiting where the evening is the last. Null where not all find room. */
+function inTurn(jobs: readonly Job[], windows: readonly Window[]): Search['best'] {
+  const blocks: Block[] = [];
+  const queue: Pending[] = [];
+  let [next, waiting] = [0, 0];
+  const done = (w: number, start: number, job: number, coat: number, hands: number, dry: number): number => {
+    const end = start + hands;
+    blocks.push({ window: w, start, end, job, coat, kind: 'hands' });
+    if (dry > 0) blocks.push({ window: w, start: end, end: end + dry, job, coat, kind: 'drying' });
+    if (coat < (jobs[job]?.coats.length ?? 0)) insert(queue, { kind: 0, coat: coat + 1, ready: end + dry, job });
+    return end;
+  };
+  windows.forEach(({ from, to }, w) => {
+    let now = from;
+    let begun = false;
+    for (;;) {
+      const [first] = queue;
+      const coat = first && jobs[first.job]?.coats[first.coat - 1];
+      const tie = jobs[next];
+      if (first && coat && first.ready <= now + EPSILON && now + coat.hands <= to + EPSILON) {
+        queue.shift();
+        now = done(w, now, first.job, first.coat, coat.hands, coat.dry);
+      } else if (tie && now + tie.hands <= to + EPSILON) now = done(w, now, next++, 0, tie.hands, 0);
+      else if (first && coat && w === windows.length - 1 && first.ready + coat.hands <= to + EPSILON) {
+        waiting += begun ? Math.max(0, first.ready - now) : 0;
+        now = Math.max(now, first.ready);
+        continue;
+      } else break;
+      begun = true;
+    }
+  });
+  return next === jobs.length && queue.length === 0 ? { blocks, waiting } : null;
+}
+
+/** Sets of `count` windows: all of them where they are few, else the earliest and the longest. */
+function setsOf(windows: readonly Window[], count: number): readonly (readonly number[])[] {
+  const all = windows.map((_, i) => i);
+  const first = all.slice(0, count);
+  const longest = [...all]
+    .sort((a, b) => length(windows[b]) - length(windows[a]) || a - b)
+    .slice(0, count)
+    .sort((a, b) => a - b);
+  if (windows.length > MOST_WINDOWS_TRIED) return [first, longest];
+  const sets: number[][] = [];
+  const pick = (from: number, chosen: readonly number[]): void => {
+    if (chosen.length === count) sets.push([...chosen]);
+    else for (let i = from; i < windows.length; i++) pick(i + 1, [...chosen, i]);
+  };
+  pick(0, []);
+  return sets;
+}
+const MOST_WINDOWS_TRIED = 6;
+const length = (window: Window | undefined): number => (window ? window.to - window.from : 0);
+const handsIn = (jobs: readonly Job[]): number =>
+  jobs.reduce((sum, { hands, coats }) => sum + hands + coats.reduce((all, coat) => all + coat.hands, 0), 0);
+
+/** What jobs in one window must wait for at least: the last one tied goes through all its coats, and the others' coats fill what they can. */
+function leastWaiting(jobs: readonly Job[], windows: number): number {
+  if (windows > 1 || jobs.length === 0) return 0;
+  const coats = jobs.flatMap((job) => job.coats.map(({ hands }) => hands)).reduce((sum, each) => sum + each, 0);
+  const last = jobs.map((job) => job.coats.slice(0, -1).reduce((sum, { dry }) => sum + dry, 0));
+  return Math.max(0, Math.min(...last) - coats);
+}
+
+/** The best schedule of all jobs in a number of windows; null where none was found. */
+function within(jobs: readonly Job[], windows: readonly Window[], count: number): Schedule | null {
+  let best: Schedule | null = null;
+  let settled = true;
+  for (const set of setsOf(windows, count)) {
+    const own = set.map((i) => windows[i] as Window);
+    if (own.reduce((sum, each) => sum + length(each), 0) + EPSILON < handsIn(jobs)) continue;
+    const many = jobs.length > MOST_SEARCHED;
+    const search = many ? null : new Search(jobs, own).run();
+    settled &&= search?.settled ?? false;
+    const found = search ? search.best : inTurn(jobs, own);
+    if (!found || (best && found.waiting >= best.waiting - EPSILON)) continue;
+    best = {
+      blocks: found.blocks.map((block) => ({ ...block, window: set[block.window] ?? 0 })),
+      evenings: count,
+      waiting: found.waiting,
+      bound: found.waiting,
+      left: [],
+    };
+    if (best.waiting <= EPSILON) break;
+  }
+  return best && !settled ? { ...best, bound: Math.min(best.waiting, leastWaiting(jobs, count)) } : best;
+}
+
+/**
+ * Lays jobs over evenings for one pair of hands: least evenings, then least waiting. No hand does two things at once, no coat is touched before it is
+ * dry, nothing is begun that does not end the same evening; drying goes on over night.
+ * @returns the best that was found; for up to eight flies nothing is better. What has no room in all the evenings is left, the last first
+ */
+export function schedule(jobs: readonly Job[], windows: readonly Window[]): Schedule {
+  for (let kept = jobs.length; kept > 0; kept--) {
+    const some = jobs.slice(0, kept);
+    const left = jobs.slice(kept).map((_, i) => kept + i);
+    const total = windows.reduce((sum, each) => sum + length(each), 0);
+    if (total + EPSILON < handsIn(some)) continue;
+    for (let count = 1; count <= windows.length; count++) {
+      const found = within(some, windows, count);
+      if (found) return { ...found, left };
+    }
+  }
+  return { blocks: [], evenings: 0, waiting: 0, bound: 0, left: jobs.map((_, i) => i) };
+}

@@ -1,0 +1,173 @@
+import fc from 'fast-check';
+import { schedule, type Block, type Job, type Window } from '../src/batch/schedule.ts';
+
+const job = (hands: number, ...coats: (readonly [hands: number, dry: number])[]): Omit<Job, 'fly'> => ({
+  row: 1,
+  hands,
+  coats: coats.map(([on, dry]) => ({ hands: on, dry })),
+});
+const jobsOf = (jobs: readonly Omit<Job, 'fly'>[]): Job[] => jobs.map((each, i) => ({ ...each, fly: i + 1 }));
+const EVENING: Window = { from: 0, to: 120 };
+
+/** Least evenings, then least waiting, by trying every order of everything: each operation begun as soon as it may be. */
+function brute(jobs: readonly Job[], windows: readonly Window[]): { evenings: number; waiting: number } | null {
+  const sets = Array.from({ length: 2 ** windows.length - 1 }, (_, i) => windows.filter((_w, k) => ((i + 1) >> k) & 1));
+  let best: { evenings: number; waiting: number } | null = null;
+  for (const own of sets) {
+    const go = (
+      w: number,
+      now: number,
+      stage: readonly number[],
+      ready: readonly number[],
+      waited: number,
+      begun: boolean,
+    ): void => {
+      if (best && (own.length > best.evenings || (own.length === best.evenings && waited >= best.waiting))) return;
+      if (stage.every((each, i) => each > (jobs[i]?.coats.length ?? 0))) {
+        best = { evenings: own.length, waiting: waited };
+        return;
+      }
+      const window = own[w];
+      if (!window) return;
+      jobs.forEach(({ hands, coats }, i) => {
+        const at = stage[i] ?? 0;
+        if (at > coats.length) return;
+        const start = Math.max(now, ready[i] ?? 0);
+        const [on, dry] = at === 0 ? [hands, 0] : [coats[at - 1]?.hands ?? 0, coats[at - 1]?.dry ?? 0];
+        if (start + on > window.to + 1e-9) return;
+        go(
+          w,
+          start + on,
+          stage.map((each, k) => (k === i ? each + 1 : each)),
+          ready.map((each, k) => (k === i ? start + on + dry : each)),
+          waited + (begun ? start - now : 0),
+          true,
+        );
+      });
+      go(w + 1, own[w + 1]?.from ?? 0, stage, ready, waited, false);
+    };
+    go(
+      0,
+      own[0]?.from ?? 0,
+      jobs.map(() => 0),
+      jobs.map(() => 0),
+      0,
+      false,
+    );
+  }
+  return best;
+}
+
+/** Everything that no schedule may do. */
+function faultsOf(blocks: readonly Block[], jobs: readonly Job[], windows: readonly Window[]): string[] {
+  const faults: string[] = [];
+  const hands = blocks.filter(({ kind }) => kind === 'hands').sort((a, b) => a.start - b.start);
+  hands.slice(1).forEach((block, i) => {
+    if (block.start < (hands[i]?.end ?? 0) - 1e-9) faults.push('hands do two things at once');
+  });
+  for (const { start, end, window } of hands)
+    if (start < (windows[window]?.from ?? 0) - 1e-9 || end > (windows[window]?.to ?? 0) + 1e-9)
+      faults.push('something is done outside its evening');
+  jobs.forEach(({ coats }, i) => {
+    const own = hands.filter(({ job: of }) => of === i);
+    if (own.length !== 0 && own.length !== coats.length + 1) faults.push('a coat is left out');
+    own.forEach(({ coat, start }) => {
+      const before = blocks.filter((each) => each.job === i && each.coat === coat - 1);
+      if (before.some(({ end }) => start < end - 1e-9)) faults.push('a coat is touched before it is dry');
+    });
+  });
+  return faults;
+}
+
+describe('four flies of 15 minutes with two coats that dry 30', () => {
+  const four = jobsOf(Array.from({ length: 4 }, () => job(15, [1, 30], [1, 30])));
+
+  test('in one evening wait 27 minutes, by hand', () => {
+    // 4 × 15 of tying and 8 coats are 68 of hands. The last fly is out of the vise after 60 and the coats put on before that; then its own first coat, 30
+    // of drying and its second: 92 and those coats. Each coat of the other three that is not put on before keeps the hands as long in that end: 95.
+    const { waiting, evenings, blocks } = schedule(four, [EVENING]);
+    expect(evenings).toBe(1);
+    expect(waiting).toBeCloseTo(95 - 68, 9);
+    expect(waiting).toBeCloseTo(brute(four, [EVENING])?.waiting ?? Number.NaN, 9);
+    expect(faultsOf(blocks, four, [EVENING])).toEqual([]);
+  });
+  test('over two evenings that are needed anyway they wait for nothing: the last coats are left to the second', () => {
+    const windows = [
+      { from: 0, to: 40 },
+      { from: 1440, to: 1480 },
+    ];
+    const { waiting, evenings } = schedule(four, windows);
+    expect([evenings, waiting]).toEqual([2, 0]);
+  });
+  test('with no evenings run on from minute 0', () => {
+    const { blocks } = schedule(four, [{ from: 0, to: Infinity }]);
+    expect(Math.min(...blocks.map(({ start }) => start))).toBe(0);
+    expect(faultsOf(blocks, four, [{ from: 0, to: Infinity }])).toEqual([]);
+  });
+});
+
+test('what finds no room is left, the last first, and said', () => {
+  const three = jobsOf([job(30), job(30), job(30)]);
+  const { left, blocks } = schedule(three, [{ from: 0, to: 70 }]);
+  expect(left).toEqual([2]);
+  expect(new Set(blocks.map(({ job: of }) => of))).toEqual(new Set([0, 1]));
+});
+
+test('what is made ready comes before anything is tied', () => {
+  const jobs: Job[] = [{ ...job(10), fly: 0, first: true }, ...jobsOf([job(15, [1, 30]), job(15, [1, 5])])];
+  const { blocks } = schedule(jobs, [EVENING]);
+  expect(blocks[0]).toMatchObject({ job: 0, start: 0, end: 10 });
+});
+
+test('a late, long evening is taken rather than two short ones', () => {
+  const windows = [
+    { from: 0, to: 20 },
+    { from: 1440, to: 1460 },
+    { from: 2880, to: 2960 },
+  ];
+  expect(schedule(jobsOf([job(18), job(18)]), windows).evenings).toBe(1);
+});
+
+const minute = fc.integer({ min: 1, max: 20 });
+const coats = fc.array(fc.tuple(fc.integer({ min: 1, max: 3 }), fc.integer({ min: 0, max: 40 })), { maxLength: 2 });
+const anyJobs = (most: number): fc.Arbitrary<Job[]> =>
+  fc
+    .array(
+      fc.tuple(minute, coats).map(([hands, on]) => job(hands, ...on)),
+      { minLength: 1, maxLength: most },
+    )
+    .map(jobsOf);
+const anyWindows = fc
+  .array(fc.integer({ min: 10, max: 90 }), { minLength: 1, maxLength: 3 })
+  .map((lengths) => lengths.map((length, i): Window => ({ from: 1440 * i, to: 1440 * i + length })));
+
+describe('any schedule', () => {
+  test('does nothing a pair of hands cannot do', () => {
+    fc.assert(
+      fc.property(anyJobs(9), anyWindows, (jobs, windows) => {
+        expect(faultsOf(schedule(jobs, windows).blocks, jobs, windows)).toEqual([]);
+      }),
+    );
+  });
+  test('of up to three flies takes as few evenings and waits as little as any order does', () => {
+    fc.assert(
+      fc.property(anyJobs(3), anyWindows, (jobs, windows) => {
+        const best = brute(jobs, windows);
+        const { evenings, waiting, left } = schedule(jobs, windows);
+        if (!best) expect(left.length).toBeGreaterThan(0);
+        else {
+          expect(left).toEqual([]);
+          expect([evenings, Math.round(waiting * 1e6)]).toEqual([best.evenings, Math.round(best.waiting * 1e6)]);
+        }
+      }),
+      { numRuns: 150 },
+    );
+  });
+  test('of many flies keeps the same rules, and leaves none that there is room for', () => {
+    const many = jobsOf(Array.from({ length: 120 }, () => job(12, [1, 20], [1, 40])));
+    const windows = Array.from({ length: 20 }, (_, i): Window => ({ from: 1440 * i, to: 1440 * i + 150 }));
+    const { blocks, left } = schedule(many, windows);
+    expect(left).toEqual([]);
+    expect(faultsOf(blocks, many, windows)).toEqual([]);
+  });
+});
