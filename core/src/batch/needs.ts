@@ -132,7 +132,8 @@ function byLength({ take, uses }: Group): Measured {
   );
   const { goods } = take;
   const lengths = goods && lengthsOf(goods, take.colour);
-  if (!goods || !lengths) return { have: null, runsOutAt: null, cuts, lengths: null, layout: cuts.map(() => null), buy: null };
+  if (!goods || !lengths)
+    return { have: null, runsOutAt: null, cuts, lengths: null, layout: cuts.map(() => null), buy: null };
   const { layout, shortAt } = layInTurn(
     lengths,
     cuts.map(({ mm }) => mm),
