@@ -49,6 +49,7 @@ export const SERVER = {
   flies: 'the box, its trash and versions, the list that keeps up with them',
   drawers: 'the drawers, and what a change in them does to flies',
   tyings: 'how flies were tied',
+  records: 'records of what is made of flies: kept, changed by revision, taken away and back',
   print: 'pages and sheets as PDF',
   backup: 'everything in one file and back, the commands that keep a folder',
   signin: 'devices that know the phrase',

@@ -19,6 +19,7 @@ import { ApiError } from './errors.ts';
 import { flyRoutes } from './flies/routes.ts';
 import { addGuards, isApi } from './guards.ts';
 import type { House } from './house.ts';
+import { recordRoutes } from './records/routes.ts';
 import { printRoutes } from './print/routes.ts';
 import { requireSignIn, signInRoutes } from './signin/routes.ts';
 import { solvingRoutes } from './solving/routes.ts';
@@ -149,6 +150,7 @@ export async function buildApp({
   await app.register(flyRoutes(house));
   await app.register(tyingRoutes(house));
   await app.register(drawerRoutes(house));
+  await app.register(recordRoutes(house));
   await app.register(printRoutes(house));
   await app.register(backupRoutes(house));
   await app.register(signInRoutes(house.devices));

@@ -5,6 +5,8 @@ import { fillDrawersOnce, fillJudgementsOnce, seedOnce } from './flies/examples.
 import { refreshSummaries } from './flies/refresh.ts';
 import { Shelf } from './flies/shelf.ts';
 import { FlyStore } from './flies/store.ts';
+import { seedBatchesOnce } from './records/examples.ts';
+import { RecordStore } from './records/store.ts';
 import { Devices } from './signin/devices.ts';
 import { solversHere, type Solvers } from './solving/solvers.ts';
 import { TyingStore } from './tyings/store.ts';
@@ -19,6 +21,7 @@ export interface House {
   /** The same flies, solved on this thread and however long it takes: for what is done before anybody is served. */
   readonly ownFlies: FlyStore;
   readonly tyings: TyingStore;
+  readonly batches: RecordStore<'batch'>;
   /** Devices that are signed in; null where none needs to. */
   readonly devices: Devices | null;
   /** Brings what lists show of flies up to date with the model. */
@@ -49,6 +52,7 @@ export async function openHouse(
     flies: new FlyStore(ledger, shelf, solvers, () => drawers.snapshot(), now),
     ownFlies: new FlyStore(ledger, shelf, solversHere(), () => drawers.snapshot(), now),
     tyings: new TyingStore(ledger),
+    batches: new RecordStore(ledger, 'batch', now),
     devices: phrase === null ? null : await Devices.open(ledger, phrase, now),
     refresh: async () => refreshSummaries(ledger, solvers, await drawers.snapshot()),
     close: async () => {
@@ -59,7 +63,7 @@ export async function openHouse(
 }
 
 /** Fills a new folder: with what is nominal, or with the boathouse's own where the demo is asked for; brings an older one up to date. */
-export async function furnish({ database, drawers, ownFlies, refresh }: House, demo: boolean): Promise<void> {
+export async function furnish({ database, drawers, ownFlies, batches, refresh }: House, demo: boolean): Promise<void> {
   const { ledger } = database;
   await fillDrawersOnce(ledger, drawers, demo);
   await fillJudgementsOnce(ledger, drawers, demo);
@@ -70,5 +74,7 @@ export async function furnish({ database, drawers, ownFlies, refresh }: House, d
     if (!(error instanceof ApiError && error.code === 'too-long')) throw error;
     await refreshSummaries(ledger, solversHere(), await drawers.snapshot());
   }
-  if (demo) await seedOnce(ledger, ownFlies);
+  if (!demo) return;
+  await seedOnce(ledger, ownFlies);
+  await seedBatchesOnce(ledger, batches, ownFlies);
 }

@@ -19,7 +19,7 @@ import {
 } from './times.ts';
 
 /** Where the flies of a batch come from: pattern files by the name or path a row gives. */
-export type FlyOf = (row: BatchRow) => Outcome<FlyFile>;
+export type FlyOf = (row: BatchRow, index: number) => Outcome<FlyFile>;
 
 /** A row worked out: its fly, what one of them takes, how many are tied. */
 export interface PlannedRow {
@@ -84,7 +84,7 @@ function plannedRows({ rows, spoil }: BatchFile, { drawers, flyOf, measured }: P
     return own.ok ? flies(`${key}\n${how}`, () => rowFly(row, own.value, drawers)) : own;
   };
   rows.forEach((row, i) => {
-    const file = flyOf(row);
+    const file = flyOf(row, i);
     const fly = file.ok ? ofRow(row, file.value) : file;
     if (!fly.ok) {
       const path = `rows[${String(i)}]`;

@@ -13,6 +13,9 @@ import {
   storedFlySchema,
   storedItemSchema,
   tyingSchema,
+  batchFile,
+  listedRecordSchema,
+  storedRecordSchema,
 } from './stored.ts';
 
 const id = z.string().min(1).max(80);
@@ -33,6 +36,7 @@ const counts = z.object({
   versions: whole,
   items: whole,
   tyings: whole,
+  records: whole,
   broken: z
     .array(z.object({ table: z.string(), name: z.string(), why: z.string() }))
     .describe('rows that break today’s limits; they are restored so that they can be saved out'),
@@ -121,6 +125,20 @@ export const ROUTES = {
     }),
     watched: true,
   }),
+
+  batches: get('/api/batches', z.array(listedRecordSchema)),
+  createBatch: post('/api/batches', storedRecordSchema(batchFile), {
+    body: z.strictObject({ record: batchFile }),
+    status: 201,
+  }),
+  batch: get('/api/batches/:id', storedRecordSchema(batchFile), { params: byId }),
+  saveBatch: put('/api/batches/:id', storedRecordSchema(batchFile), {
+    params: byId,
+    body: z.strictObject({ record: batchFile, revision }),
+  }),
+  deleteBatch: remove('/api/batches/:id', gone, { params: byId, status: 204 }),
+  undeleteBatch: post('/api/batches/:id/undelete', gone, { params: byId, status: 204 }),
+  purgeBatch: remove('/api/batches/:id/purge', gone, { params: byId, status: 204 }),
 
   pagesPdf: post('/api/print.pdf', sentFileSchema, {
     body: z.strictObject({ title: z.string().min(1).max(200), pages: z.array(pageSchema).min(1).max(60) }),

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { DRAWERS, type DrawerItem } from '../drawers/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
+import { type BatchFile, FLY_STATES } from '../records/index.ts';
 
 /** What the server and its clients hand each other. One schema for each thing that crosses; types are inferred from it. */
 
@@ -126,6 +127,32 @@ export const flyChangeSchema = z.object({
   after: summarySchema,
 });
 export type FlyChange = z.infer<typeof flyChangeSchema>;
+
+/** A batch; `readDocument` reads it where it comes in, and names every fault. */
+export const batchFile = z.unknown().describe('a batch, see docs/records.md') as unknown as z.ZodType<BatchFile>;
+
+const kept = {
+  id: z.string(),
+  name: z.string(),
+  day: z.string().nullable(),
+  revision: z.number().int(),
+  createdAt: z.number(),
+  updatedAt: z.number(),
+  deletedAt: z.number().nullable(),
+};
+
+/** A record as the server keeps it. Times are ms since 1970. */
+export const storedRecordSchema = <S extends z.ZodType>(record: S) => z.object({ ...kept, record });
+export type StoredRecord<T> = Omit<z.infer<ReturnType<typeof storedRecordSchema>>, 'record'> & { readonly record: T };
+export type StoredBatch = StoredRecord<BatchFile>;
+
+/** A record as lists have it: how far it has come, without its file. One that does not read any more has neither; `broken` says why. */
+export const listedRecordSchema = z.object({
+  ...kept,
+  summary: z.object({ flies: z.number().int(), by: z.record(z.enum(FLY_STATES), z.number().int()) }).nullable(),
+  broken: z.string().nullable(),
+});
+export type ListedRecord = z.infer<typeof listedRecordSchema>;
 
 const ms = z.number().min(0);
 const byStep = z.record(z.string().max(200), ms);

@@ -1,2 +1,13 @@
-export { BATCH_KIND, type BatchFile, type BatchRow, type FlyProgress, FLY_STATES, MOST_FLIES } from './batch.ts';
+export {
+  BATCH_KIND,
+  type BatchFile,
+  batchSchema,
+  type BatchRow,
+  type FlyProgress,
+  FLY_STATES,
+  MOST_FLIES,
+} from './batch.ts';
+export { KIND_OF, RECORD_KINDS, type RecordKind, type RecordOf, summaryOf } from './kinds.ts';
 export { clockMinutes, dayMinutes, momentText, readShare } from './measures.ts';
+export { patternAt } from './pins.ts';
+export { type FlyState, type Progress, hooksOf, progressAt, progressOf, withFly } from './progress.ts';

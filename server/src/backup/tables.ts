@@ -1,5 +1,7 @@
 import { faultLine, type Outcome } from '@jobbet/core/base';
+import { readDocument } from '@jobbet/core/document';
 import { readFlyValue } from '@jobbet/core/pattern';
+import { KIND_OF, RECORD_KINDS } from '@jobbet/core/records';
 import { readItem, DRAWERS } from '@jobbet/core/drawers';
 import { tyingSchema, versionKinds } from '@jobbet/core/contract';
 import type { SQLiteTable } from 'drizzle-orm/sqlite-core';
@@ -8,6 +10,7 @@ import { facts } from '../db/rows.ts';
 import { drawerItems } from '../drawers/rows.ts';
 import { flies, versions } from '../flies/rows.ts';
 import { brokenSummary } from '../flies/shelf.ts';
+import { records } from '../records/rows.ts';
 import { tyings } from '../tyings/rows.ts';
 
 /** A row that breaks today's limits: it is restored so that it can be saved out, and told. */
@@ -88,6 +91,17 @@ const tyingRow = z.union([
   z.object({ record: json }).transform(({ record }) => tyingSchema.parse(JSON.parse(record))),
   tyingSchema,
 ]);
+const recordRow = z.object({
+  id,
+  kind: z.enum(RECORD_KINDS),
+  name: z.string().min(1).max(200),
+  day: z.string().max(10).nullable(),
+  revision,
+  record: json,
+  createdAt: time,
+  updatedAt: time,
+  deletedAt: time.nullable(),
+});
 const factRow = z.object({ key: z.string().min(1).max(80), value: z.string().max(10_000) });
 
 /** Why a text is no value that `read` takes, or null. */
@@ -149,6 +163,19 @@ export const TABLES = [
         values: { flyId, begun, changed, edits, record: JSON.stringify(record) },
         key: `${flyId} ${String(begun)}`,
         of: flyId,
+      };
+    },
+  },
+  {
+    name: 'records',
+    table: records,
+    read: (value) => {
+      const row = recordRow.parse(value);
+      const why = whyNot(row.record, (record) => readDocument(KIND_OF[row.kind], record));
+      return {
+        values: row,
+        key: row.id,
+        ...(why === null ? {} : { broken: { name: `${row.name}, ${row.kind}`, why } }),
       };
     },
   },

@@ -19,16 +19,16 @@ import type { FlyStore } from './store.ts';
 
 /** From the sources, and from the bundle. */
 const FOLDERS = ['../../../examples', '../../examples'].map((path) => join(import.meta.dirname, path));
-const FOLDER = FOLDERS.find(existsSync) ?? '';
+export const EXAMPLES = FOLDERS.find(existsSync) ?? '';
 
 /** The flies of the made-up boathouse, as pattern files. */
 export function exampleFlies(): FlyFile[] {
-  if (FOLDER === '') return [];
-  return readdirSync(FOLDER)
+  if (EXAMPLES === '') return [];
+  return readdirSync(EXAMPLES)
     .filter((name) => name.endsWith('.fly.json'))
     .sort()
     .map((name) => {
-      const read = readFly(readFileSync(join(FOLDER, name), 'utf8'));
+      const read = readFly(readFileSync(join(EXAMPLES, name), 'utf8'));
       if (!read.ok) throw new Error(`${name}: ${read.faults.map(faultLine).join('; ')}`);
       return read.value;
     });
@@ -44,7 +44,7 @@ export async function addExamples(store: FlyStore): Promise<number> {
 
 /** The boathouse's drawers, as an export of them. */
 function exampleDrawers(): DrawerItems {
-  const read = readDrawers(JSON.parse(readFileSync(join(FOLDER, 'drawers.json'), 'utf8')));
+  const read = readDrawers(JSON.parse(readFileSync(join(EXAMPLES, 'drawers.json'), 'utf8')));
   if (!read.ok) throw new Error(`drawers.json: ${read.faults.map(faultLine).join('; ')}`);
   return read.value;
 }

@@ -6,8 +6,8 @@ import { DialogBox } from '../../shared/ui/DialogBox.tsx';
 import { saveFile } from '../../shared/ui/saveFile.ts';
 import { working } from '../../shared/ui/work.ts';
 
-const counted = ({ flies, versions, items, tyings }: BackupCounts): string =>
-  `${String(flies)} flies with ${String(versions)} versions and ${String(tyings)} tyings, and ${String(items)} items of the drawers`;
+const counted = ({ flies, versions, items, tyings, records }: BackupCounts): string =>
+  `${String(flies)} flies with ${String(versions)} versions and ${String(tyings)} tyings, ${String(records)} batches, and ${String(items)} items of the drawers`;
 
 const brokenWords = (broken: BackupCounts['broken']): string =>
   broken.length === 0

@@ -1,0 +1,27 @@
+import { ROUTES } from '@jobbet/core/contract';
+import type { FastifyPluginCallback } from 'fastify';
+import type { House } from '../house.ts';
+import { serve } from '../wire/serve.ts';
+
+/** Batches: planned, changed as they are tied, taken away and back. */
+export const recordRoutes =
+  ({ batches }: House): FastifyPluginCallback =>
+  (app, _options, done) => {
+    serve(app, ROUTES.batches, () => batches.list());
+    serve(app, ROUTES.createBatch, ({ body }) => batches.create(body.record));
+    serve(app, ROUTES.batch, ({ params }) => batches.get(params.id));
+    serve(app, ROUTES.saveBatch, ({ params, body }) => batches.save(params.id, body.record, body.revision));
+    serve(app, ROUTES.deleteBatch, async ({ params }) => {
+      await batches.setDeleted(params.id, true);
+      return null;
+    });
+    serve(app, ROUTES.undeleteBatch, async ({ params }) => {
+      await batches.setDeleted(params.id, false);
+      return null;
+    });
+    serve(app, ROUTES.purgeBatch, async ({ params }) => {
+      await batches.purge(params.id);
+      return null;
+    });
+    done();
+  };

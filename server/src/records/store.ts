@@ -1,0 +1,137 @@
+import { randomUUID } from 'node:crypto';
+import { faultLine, type Outcome } from '@jobbet/core/base';
+import { type ListedRecord, type StoredRecord } from '@jobbet/core/contract';
+import { readDocument } from '@jobbet/core/document';
+import { KIND_OF, type RecordKind, type RecordOf, summaryOf } from '@jobbet/core/records';
+import { and, desc, eq, isNotNull } from 'drizzle-orm';
+import type { Ledger } from '../db/ledger.ts';
+import { atRevision, refuseStale } from '../db/revisions.ts';
+import { ApiError } from '../errors.ts';
+import { records } from './rows.ts';
+
+type Row = typeof records.$inferSelect;
+
+/** The record a row holds, or why it does not read. */
+function readRow<K extends RecordKind>(kind: K, text: string): Outcome<RecordOf<K>> {
+  let value: unknown = null;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    // What is no JSON is no record either: the reading says so.
+  }
+  return readDocument(KIND_OF[kind], value) as Outcome<RecordOf<K>>;
+}
+
+/** Keeps records of one kind: every save checked against the revision it was made from, what is taken away kept in the trash. */
+export class RecordStore<K extends RecordKind> {
+  private readonly ledger: Ledger;
+  private readonly kind: K;
+  private readonly now: () => number;
+
+  constructor(ledger: Ledger, kind: K, now: () => number = Date.now) {
+    this.ledger = ledger;
+    this.kind = kind;
+    this.now = now;
+  }
+
+  /** All of the kind, the one that was changed last first; those in the trash too. One that does not read any more says why. */
+  async list(): Promise<ListedRecord[]> {
+    const rows = await this.ledger.db
+      .select()
+      .from(records)
+      .where(eq(records.kind, this.kind))
+      .orderBy(desc(records.updatedAt));
+    return rows.map(({ kind: _kind, record, ...rest }): ListedRecord => {
+      const read = readRow(this.kind, record);
+      return {
+        ...rest,
+        summary: read.ok ? summaryOf(this.kind, read.value) : null,
+        broken: read.ok ? null : read.faults.slice(0, 3).map(faultLine).join('; '),
+      };
+    });
+  }
+
+  private async row(id: string): Promise<Row> {
+    const [row] = await this.ledger.db.select().from(records).where(this.one(id));
+    if (!row) throw new ApiError('no-record');
+    return row;
+  }
+
+  private readonly one = (id: string) => and(eq(records.kind, this.kind), eq(records.id, id));
+
+  private stored({ kind: _kind, record, ...rest }: Row): StoredRecord<RecordOf<K>> {
+    const read = readRow(this.kind, record);
+    if (!read.ok) throw new ApiError('broken-record', undefined, { faults: read.faults });
+    return { ...rest, record: read.value };
+  }
+
+  /** @throws ApiError `no-record`, `broken-record` where it does not read any more */
+  async get(id: string): Promise<StoredRecord<RecordOf<K>>> {
+    return this.stored(await this.row(id));
+  }
+
+  /** @throws ApiError `invalid-record` with every fault and its path */
+  private read(value: unknown): { readonly record: RecordOf<K>; readonly name: string; readonly day: string | null } {
+    const read = readDocument(KIND_OF[this.kind], value);
+    if (!read.ok) throw new ApiError('invalid-record', undefined, { faults: read.faults });
+    const record = read.value as RecordOf<K>;
+    return { record, name: record.name, day: record.date ?? null };
+  }
+
+  /** @param value a record's file as it was sent @throws ApiError `invalid-record` */
+  async create(value: unknown): Promise<StoredRecord<RecordOf<K>>> {
+    const { record, name, day } = this.read(value);
+    const at = this.now();
+    const row: Row = {
+      id: randomUUID(),
+      kind: this.kind,
+      name,
+      day,
+      revision: 1,
+      record: JSON.stringify(record),
+      createdAt: at,
+      updatedAt: at,
+      deletedAt: null,
+    };
+    await this.ledger.write([this.ledger.db.insert(records).values(row)]);
+    return this.stored(row);
+  }
+
+  /** Saves over `revision`. @throws ApiError `stale` with the current revision when it was saved elsewhere since, `no-record`, `invalid-record` */
+  async save(id: string, value: unknown, revision: number): Promise<StoredRecord<RecordOf<K>>> {
+    const { record, name, day } = this.read(value);
+    const [[row]] = await this.ledger.write([
+      this.ledger.db
+        .update(records)
+        .set({ name, day, record: JSON.stringify(record), revision: revision + 1, updatedAt: this.now() })
+        .where(atRevision(records, id, revision, eq(records.kind, this.kind)))
+        .returning(),
+    ]);
+    if (row) return this.stored(row);
+    refuseStale(await this.row(id), revision, 'It was changed elsewhere since you opened it.');
+    throw new ApiError('no-record');
+  }
+
+  /** Puts a record in the trash or takes it out of it. @throws ApiError `no-record` */
+  async setDeleted(id: string, deleted: boolean): Promise<void> {
+    const [found] = await this.ledger.write([
+      this.ledger.db
+        .update(records)
+        .set({ deletedAt: deleted ? this.now() : null })
+        .where(this.one(id))
+        .returning({ id: records.id }),
+    ]);
+    if (found.length === 0) throw new ApiError('no-record');
+  }
+
+  /** Removes a record from the trash for good. @throws ApiError `no-record` */
+  async purge(id: string): Promise<void> {
+    const [gone] = await this.ledger.write([
+      this.ledger.db
+        .delete(records)
+        .where(and(this.one(id), isNotNull(records.deletedAt)))
+        .returning({ id: records.id }),
+    ]);
+    if (gone.length === 0) throw new ApiError('no-record');
+  }
+}
