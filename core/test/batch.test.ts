@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { planBatch, type BatchPlan } from '../src/batch/plan.ts';
 import { reportBatch, type BatchReport } from '../src/batch/report.ts';
+import { insteadOf, splitRow } from '../src/batch/instead.ts';
 import { distanceOf } from '../src/batch/substitutes.ts';
 import { faultLine } from '../src/base/fault.ts';
 import { good } from '../src/base/fault.ts';
@@ -251,6 +252,65 @@ describe('what may do instead', () => {
       12,
     );
     expect(distanceOf('strip', 'wing', a, a)).toBe(0);
+  });
+});
+
+describe('something else from the fly that runs out on', () => {
+  const stock = (hides: number): Drawers =>
+    drawersWith({
+      'rabbit strip': {
+        stock: [
+          { colour: 'slate', count: hides, lengths: ['400 mm'] },
+          { colour: 'black', count: 1, lengths: ['400 mm'] },
+        ],
+      },
+    });
+  test('parts its row there: the flies before stay as they are, those after have the other, and what became of each goes with it', () => {
+    const drawers = stock(1);
+    const plan = planned(
+      {
+        rows: [
+          { fly: 'a', count: 12 },
+          { fly: 'a', count: 2, on: '8' },
+        ],
+        flies: [
+          { row: 1, n: 1, state: 'kept' },
+          { row: 2, n: 1, state: 'vise' },
+        ],
+      },
+      drawers,
+    );
+    const need = plan.needs.find(({ take }) => take.item === 'rabbit strip');
+    const at = need?.runsOutAt?.fly ?? 0;
+    expect(at).toBeGreaterThan(1);
+    if (!need) throw new Error('nothing is needed');
+    const changed = insteadOf(plan, need, { item: 'rabbit strip', colour: 'black' }, drawers);
+    expect(changed.rows.map(({ count, shade }) => [count, shade?.['strip'] ?? null])).toEqual([
+      [at - 1, null],
+      [12 - at + 1, { material: 'rabbit strip', colour: 'black' }],
+      [2, { material: 'rabbit strip', colour: 'black' }],
+    ]);
+    expect(changed.flies?.map(({ row, n, state }) => [row, n, state])).toEqual([
+      [1, 1, 'kept'],
+      [3, 1, 'vise'],
+    ]);
+    const again = planBatch(changed, { drawers, flyOf: () => good(runner) });
+    expect(again.ok && again.value.flies).toBe(14);
+    expect(again.ok && again.value.needs.some(({ runsOutAt }) => runsOutAt !== null)).toBe(false);
+  });
+  test('where the very first runs out no row is parted', () => {
+    const drawers = stock(0);
+    const plan = planned({ rows: [{ fly: 'a', count: 3 }] }, drawers);
+    const [need] = plan.needs.filter(({ take }) => take.item === 'rabbit strip');
+    if (!need) throw new Error('nothing is needed');
+    const changed = insteadOf(plan, need, { item: 'rabbit strip', colour: 'black' }, drawers);
+    expect(changed.rows).toHaveLength(1);
+  });
+  test('a row is parted only within its flies, and carries its pattern once', () => {
+    const file = read({ rows: [{ fly: 'a', count: 3, pattern: { name: 'x' } }] });
+    expect(splitRow(file, 1, 3)).toBe(file);
+    expect(splitRow(file, 1, 0)).toBe(file);
+    expect(splitRow(file, 1, 1).rows.map(({ pattern }) => pattern !== undefined)).toEqual([true, false]);
   });
 });
 

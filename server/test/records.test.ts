@@ -21,6 +21,7 @@ const batch = (more: object = {}) => ({
   rows: [{ fly: 'a', pattern: fly(), count: 3 }],
   ...more,
 });
+// oxlint-disable-next-line no-unnecessary-type-parameters -- what is answered is told by whoever asks
 async function ask<T = unknown>(method: 'GET' | 'PUT' | 'POST' | 'DELETE', url: string, payload?: object) {
   const response = await app.inject({
     method,

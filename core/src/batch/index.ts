@@ -1,2 +1,10 @@
+export { type Instead, insteadOf, splitRow } from './instead.ts';
 export { type BatchPlan, type FlyOf, type PlanOptions, type PlannedRow, planBatch } from './plan.ts';
-export { type BatchReport, reportBatch } from './report.ts';
+export {
+  type BatchReport,
+  type NeedReport,
+  type RowReport,
+  type ScheduleReport,
+  type SubstituteReport,
+  reportBatch,
+} from './report.ts';

@@ -5,7 +5,7 @@ import { leastOpened } from './cutting.ts';
 import { makesOf, type Need } from './needs.ts';
 import type { BatchPlan, PlannedTime } from './plan.ts';
 import { substitutesFor } from './substitutes.ts';
-import type { TakeKind } from './takes.ts';
+import { isOf, type TakeKind } from './takes.ts';
 import type { Basis, Way } from './times.ts';
 
 /** A batch under the keys the command line promises. Lengths mm, times minutes, money in the user's own. */
@@ -261,11 +261,6 @@ function countedPrep(
   }));
 }
 
-const isOf = (need: Need, take: Need['take']): boolean =>
-  take.kind === need.take.kind &&
-  take.item.toLowerCase() === need.take.item.toLowerCase() &&
-  take.colour?.toLowerCase() === need.take.colour?.toLowerCase();
-
 /** Everything that is made ready before the first hook is in the vise; thread is wound off as it is used. */
 function prepOf({ needs, rows }: BatchPlan): PrepReport[] {
   return needs
@@ -277,7 +272,7 @@ function prepOf({ needs, rows }: BatchPlan): PrepReport[] {
             need,
             rows.flatMap(({ takes, row, spoilt }) =>
               takes
-                .filter((take) => isOf(need, take))
+                .filter((take) => isOf(need.take, take))
                 .map(({ cutMm, pieces }) => ({
                   cutMm,
                   pieces: (row.count + spoilt) * (need.unit === 'pieces' ? pieces : 1),

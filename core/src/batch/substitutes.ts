@@ -143,14 +143,23 @@ function coloursOf(item: Item, wanted: string | null): readonly (string | null)[
   return same.length > 0 ? same.slice(0, 1) : [...new Set(there)];
 }
 
-/** A part tied with another item: its name, its size where it is sold by that, its colour where that is another. */
-function madeOf(part: Part, item: Item, colour: string | null): Part {
-  const named = withField(part, 'material', item.name);
-  const mm = item['diameterMm'];
+/** What of a part changes when it is tied with another item: its name, its size where it is sold by that, its colour where that is another. */
+export function keysWith(part: Part, item: Goods, colour: string | null): Readonly<Record<string, string>> {
+  const mm = (item as Item)['diameterMm'];
   const key = part.construction === 'ball' ? 'diameter' : 'strand';
-  const sized = typeof mm === 'number' && key in part ? withField(named, key, sizeText(mm)) : named;
-  return colour === null ? sized : withField(sized, 'colour', colour);
+  return {
+    material: item.name,
+    ...(typeof mm === 'number' && key in part ? { [key]: sizeText(mm) } : {}),
+    ...(colour === null || colour === part.colour ? {} : { colour }),
+  };
 }
+
+const madeOf = (part: Part, item: Item, colour: string | null): Part =>
+  Object.entries(keysWith(part, item, colour)).reduce((made, [key, value]) => withField(made, key, value), part);
+
+/** The item of a name that a part of a kind may be tied with; null where none of that name lies there. */
+export const itemFor = (take: Take, part: Part, name: string, drawers: Drawers): Goods | null =>
+  candidates(take, part, drawers).find((item) => item.name === name) ?? null;
 
 /** So many are solved, the nearest first. */
 const MOST_OFFERED = 5;

@@ -44,6 +44,12 @@ export interface Take {
   readonly paired: boolean;
 }
 
+/** Whether two takes are of one item in one colour. */
+export const isOf = (a: Take, b: Take): boolean =>
+  a.kind === b.kind &&
+  a.item.toLowerCase() === b.item.toLowerCase() &&
+  a.colour?.toLowerCase() === b.colour?.toLowerCase();
+
 const same = (a: string | undefined, b: string | undefined): boolean =>
   a !== undefined && b !== undefined && a.trim().toLowerCase() === b.trim().toLowerCase();
 
