@@ -31,6 +31,8 @@ export interface RowReport {
   readonly sink_mm_s: number | null;
   readonly weight_mg: number;
   readonly warnings: readonly string[];
+  /** Each coat a fly of it gets: minutes of hands, and until it is dry. */
+  readonly coats_min: readonly { readonly hands: number; readonly dry: number }[];
 }
 
 /** Pieces of one length cut from one length, or made ready where nothing is cut. */
@@ -58,6 +60,8 @@ export interface NeedReport {
   readonly have: number | null;
   readonly short: number | null;
   readonly runsOutAt: { readonly row: number; readonly fly: number } | null;
+  /** By row: what all its flies take, and the longest piece of one. */
+  readonly byRow: readonly { readonly row: number; readonly need: number; readonly cut_mm: number | null }[];
   readonly buy: number | null;
   readonly price: number | null;
   /** Lengths opened, and the least that any layout opens. */
@@ -295,6 +299,10 @@ function needReport(need: Need, { rows }: BatchPlan, drawers: Drawers): NeedRepo
     have: roundOrNone(need.have),
     short: roundOrNone(need.short),
     runsOutAt,
+    byRow: [...need.byRow].map(([i, amount]) => {
+      const cuts = (rows[i]?.takes ?? []).flatMap((each) => (isOf(take, each) ? (each.cutMm ?? []) : []));
+      return { row: i + 1, need: round(amount), cut_mm: cuts.length === 0 ? null : round(Math.max(...cuts)) };
+    }),
     buy: need.buy,
     price: roundOrNone(need.price),
     opened: lengths === null ? null : new Set(layout.filter((at) => at !== null)).size,
@@ -359,7 +367,7 @@ export function reportBatch(plan: BatchPlan, drawers: Drawers): BatchReport {
   return {
     name: plan.file.name,
     flies: plan.flies,
-    rows: plan.rows.map(({ row, fly, spoilt }, i): RowReport => {
+    rows: plan.rows.map(({ row, fly, spoilt, work }, i): RowReport => {
       const cost = costs.byRow[i];
       return {
         name: fly.name,
@@ -372,6 +380,7 @@ export function reportBatch(plan: BatchPlan, drawers: Drawers): BatchReport {
         sink_mm_s: roundOrNone(fly.solved.balance.sink?.terminal),
         weight_mg: round(fly.solved.laid.dryMg),
         warnings: fly.warnings,
+        coats_min: work.coats,
       };
     }),
     prep: prepOf(plan),

@@ -125,8 +125,12 @@ function candidates({ kind }: Take, part: Part, drawers: Drawers): readonly Item
 function nearestColour(item: Item, wanted: string | null): string | null {
   const colours = (item['colours'] as readonly string[] | undefined) ?? [];
   if (wanted === null || colours.length === 0) return wanted;
-  const shade = (word: string): number[] =>
-    [1, 3, 5].map((at) => Number.parseInt(tintOf(word, '#808080').slice(at, at + 2), 16));
+  /** How light it is, which an eye lets pass, and how blue and how red it is beside that, which it does not. */
+  const shade = (word: string): number[] => {
+    const [r = 0, g = 0, b = 0] = [1, 3, 5].map((at) => Number.parseInt(tintOf(word, '#808080').slice(at, at + 2), 16));
+    const light = 0.299 * r + 0.587 * g + 0.114 * b;
+    return [light / 2, b - light, r - light];
+  };
   const own = shade(wanted);
   const off = (word: string): number =>
     word.toLowerCase() === wanted.toLowerCase()

@@ -10,4 +10,18 @@ export {
 export { KIND_OF, RECORD_KINDS, type RecordKind, type RecordOf, summaryOf } from './kinds.ts';
 export { clockMinutes, dayMinutes, momentText, readShare } from './measures.ts';
 export { patternAt } from './pins.ts';
-export { type FlyState, type Progress, hooksOf, progressAt, progressOf, withFly } from './progress.ts';
+export {
+  type FlyState,
+  type HookAt,
+  type Progress,
+  counted,
+  goneOn,
+  hooksOf,
+  inVise,
+  progressAt,
+  progressOf,
+  rackOf,
+  stateAt,
+  withFly,
+  withoutRow,
+} from './progress.ts';

@@ -1,4 +1,4 @@
-import { type BatchFile, FLY_STATES, type FlyProgress } from './batch.ts';
+import { type BatchFile, FLY_STATES, type FlyProgress, MOST_OF_A_ROW } from './batch.ts';
 
 export type FlyState = (typeof FLY_STATES)[number];
 
@@ -33,4 +33,74 @@ export function withFly(batch: BatchFile, row: number, n: number, change: Partia
   const now: FlyProgress = { ...(progressAt(batch, row, n) ?? { row, n }), ...change };
   const others = (batch.flies ?? []).filter((each) => each.row !== row || each.n !== n);
   return { ...batch, flies: [...others, now].sort((a, b) => a.row - b.row || a.n - b.n) };
+}
+
+/** A fly of a batch by its row and its number there, both from 1. */
+export interface HookAt {
+  readonly row: number;
+  readonly n: number;
+}
+
+/** Every hook on the rack, row by row. */
+export const rackOf = (batch: BatchFile): readonly HookAt[] =>
+  batch.rows.flatMap((_, i) => Array.from({ length: hooksOf(batch, i + 1) }, (_each, k) => ({ row: i + 1, n: k + 1 })));
+
+/** Where a fly is: on its hook still, where nobody said. */
+export const stateAt = (batch: BatchFile, { row, n }: HookAt): FlyState =>
+  progressAt(batch, row, n)?.state ?? 'to-come';
+
+/** The fly that is in the vise; null where none is. */
+export const inVise = (batch: BatchFile): HookAt | null => batch.flies?.find(({ state }) => state === 'vise') ?? null;
+
+/**
+ * A batch in which a fly has gone on by one: from the rack into the vise, out of it with its first coat, on with the next coat, into the box.
+ * @param coats coats it gets @param now the moment, as records write it @returns null where another fly is in the vise, or nothing is left to do to it
+ */
+export function goneOn(batch: BatchFile, at: HookAt, coats: number, now: string): BatchFile | null {
+  const { row, n } = at;
+  const known = progressAt(batch, row, n);
+  const on = known?.coats ?? [];
+  const evening = now.slice(0, 10);
+  switch (stateAt(batch, at)) {
+    case 'to-come':
+      return inVise(batch) ? null : withFly(batch, row, n, { state: 'vise', evening });
+    case 'vise':
+      return withFly(batch, row, n, coats === 0 ? { state: 'kept' } : { state: 'drying', coats: [now] });
+    case 'drying':
+      return withFly(batch, row, n, on.length < coats ? { coats: [...on, now] } : { state: 'kept' });
+    case 'kept':
+    case 'spoilt':
+    case 'apart':
+      return null;
+  }
+}
+
+/** A batch with one good fly fewer or more in a row. @returns null where the row has no fewer to lose, or holds no more */
+export function counted(batch: BatchFile, row: number, by: number): BatchFile | null {
+  const count = (batch.rows[row - 1]?.count ?? 0) + by;
+  if (count < 1 || count > MOST_OF_A_ROW) return null;
+  return { ...batch, rows: batch.rows.map((each, i) => (i === row - 1 ? { ...each, count } : each)) };
+}
+
+/** A batch without a row; what became of its flies goes with it. @returns null for its only one */
+export function withoutRow(batch: BatchFile, row: number): BatchFile | null {
+  if (batch.rows.length < 2) return null;
+  const gone = batch.rows[row - 1];
+  const heir = batch.rows.findIndex(
+    (each, i) => i !== row - 1 && each.fly === gone?.fly && each.revision === gone.revision,
+  );
+  const rows = batch.rows.map((each, i) =>
+    i === heir && gone?.pattern !== undefined && each.pattern === undefined ? { ...each, pattern: gone.pattern } : each,
+  );
+  return {
+    ...batch,
+    rows: rows.filter((_, i) => i !== row - 1),
+    ...(batch.flies
+      ? {
+          flies: batch.flies
+            .filter((fly) => fly.row !== row)
+            .map((fly) => (fly.row > row ? { ...fly, row: fly.row - 1 } : fly)),
+        }
+      : {}),
+  };
 }

@@ -1,4 +1,5 @@
 import { balanceReckon } from '../features/balance/reckon.ts';
+import { batchReckon } from '../features/batches/reckon.ts';
 import { sizesReckon } from '../features/sizes/reckon.ts';
 import { sheetReckon } from '../fly/tyings/sheetReckon.ts';
 import { certaintyReckon } from '../fly/verdict/certaintyReckon.ts';
@@ -17,6 +18,7 @@ export function handlersOf(desk: Desk) {
     figures: figuresReckon(desk),
     balance: balanceReckon(desk),
     sizes: sizesReckon(desk),
+    batch: batchReckon(desk),
     sheet: sheetReckon(desk),
     certainty: certaintyReckon(desk),
   };

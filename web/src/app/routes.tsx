@@ -64,6 +64,10 @@ export const router = createBrowserRouter([
         path: '/drawers/:drawer?',
         lazy: async () => ({ Component: (await import('../features/drawers/DrawersView.tsx')).DrawersView }),
       },
+      {
+        path: '/batches/:id?',
+        lazy: async () => ({ Component: (await import('../features/batches/BatchesView.tsx')).BatchesView }),
+      },
       { path: '/trash', lazy: async () => ({ Component: (await import('../features/box/TrashView.tsx')).TrashView }) },
       {
         path: '/settings',

@@ -1,7 +1,7 @@
 import type { ListedFly } from '../../shared/api/client.ts';
 import { groupOf } from './sorting.ts';
 import { called, groupFlies } from './together.ts';
-import { WordDialog } from './WordDialog.tsx';
+import { WordDialog } from '../../shared/ui/WordDialog.tsx';
 
 interface GroupDialogProps {
   readonly flies: readonly ListedFly[];

@@ -1,6 +1,6 @@
 import { mutate } from 'swr';
 import { api, type ListedFly } from '../../shared/api/client.ts';
-import { WordDialog } from './WordDialog.tsx';
+import { WordDialog } from '../../shared/ui/WordDialog.tsx';
 
 export function RenameDialog({ fly, onClose }: { readonly fly: ListedFly; readonly onClose: () => void }) {
   return (

@@ -2,12 +2,22 @@ import { ROUTES, type sentFileSchema, type TyingRecord } from '@jobbet/core/cont
 import type { DrawerItem, DrawerItems, DrawerName } from '@jobbet/core/drawers';
 import type { Hand, Page, Paper } from '@jobbet/core/drawing';
 import type { FlyFile } from '@jobbet/core/pattern';
+import type { BatchFile } from '@jobbet/core/records';
 import type { Style } from '@jobbet/core/units';
 import type { z } from 'zod';
 import { ask, askTagged, askWatched, reach, refused, type Watching } from './request.ts';
 
 export { RequestError, type Watching } from './request.ts';
-export type { FlyChange, FlyVersion, ListedFly, SoundFly, StoredFly, StoredItem } from '@jobbet/core/contract';
+export type {
+  FlyChange,
+  FlyVersion,
+  ListedFly,
+  ListedRecord,
+  SoundFly,
+  StoredBatch,
+  StoredFly,
+  StoredItem,
+} from '@jobbet/core/contract';
 
 type Answer<N extends keyof typeof ROUTES> = z.output<(typeof ROUTES)[N]['out']>;
 export type BackupCounts = Answer<'lookAtBackup'>;
@@ -64,6 +74,14 @@ export const api = {
     watching: Watching = {},
   ): Promise<Blob> =>
     blobOf(await askWatched(ROUTES.sheetPdf, { body: { file, paper, hand, style, beginner } }, watching)),
+  /** Batches as lists have them, those in the trash too. */
+  batches: () => ask(ROUTES.batches, {}),
+  batch: (id: string) => ask(ROUTES.batch, { params: { id } }),
+  createBatch: (record: BatchFile) => ask(ROUTES.createBatch, { body: { record } }),
+  saveBatch: (id: string, record: BatchFile, revision: number) =>
+    ask(ROUTES.saveBatch, { params: { id }, body: { record, revision } }),
+  removeBatch: (id: string) => ask(ROUTES.deleteBatch, { params: { id } }),
+  undeleteBatch: (id: string) => ask(ROUTES.undeleteBatch, { params: { id } }),
   drawers: () => ask(ROUTES.drawers, {}),
   exportDrawers: () => ask(ROUTES.exportDrawers, {}),
   addItem: (drawer: DrawerName, item: DrawerItem, watching: Watching = {}) =>

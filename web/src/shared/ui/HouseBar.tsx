@@ -6,6 +6,7 @@ import { TopBar } from './TopBar.tsx';
 /** The views of the boathouse. A view's digit is its own for good; one that is not built yet has none on the bar. */
 const HOUSE: readonly BarTab[] = [
   { key: '1', name: 'Box', to: '/', command: 'Open the box' },
+  { key: '2', name: 'Batches', to: '/batches', command: 'Open the batches' },
   { key: '5', name: 'Drawers', to: '/drawers', command: 'Open the drawers' },
 ];
 

@@ -1,5 +1,5 @@
 import { useState, type ReactNode } from 'react';
-import { DialogBox } from '../../shared/ui/DialogBox.tsx';
+import { DialogBox } from './DialogBox.tsx';
 
 interface WordDialogProps {
   readonly title: string;

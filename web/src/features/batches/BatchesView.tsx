@@ -1,0 +1,87 @@
+import { useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { useDrawers } from '../../shared/api/useDrawers.ts';
+import type { ListedRecord } from '../../shared/api/client.ts';
+import { HouseBar } from '../../shared/ui/HouseBar.tsx';
+import { useTable } from '../../shared/commands/useKeys.ts';
+import { BATCH } from './commands.ts';
+import { dayWords } from './days.ts';
+import { keepBatch, useBatch, useBatches } from './kept.ts';
+import { OneBatch } from './OneBatch.tsx';
+import { newBatch, plannedFly, rowOf } from './planning.ts';
+import { RowDialog, type RowAsked } from './RowDialog.tsx';
+
+/** Batches: how many of which, on what, by when. One is open; brackets walk them. */
+export function BatchesView() {
+  const { batches, error } = useBatches();
+  const { id } = useParams();
+  const navigate = useNavigate();
+  const [planning, setPlanning] = useState(false);
+  const at = Math.max(
+    0,
+    (batches ?? []).findIndex((each) => each.id === id),
+  );
+  const open = batches?.[at];
+  const walk = (by: number): void => {
+    const next = batches?.[at + by];
+    if (next) void navigate(`/batches/${next.id}`);
+  };
+  const plan = async ({ name, date, fly, on, count }: RowAsked): Promise<void> => {
+    const made = await keepBatch(newBatch(name, date, [rowOf(await plannedFly(fly), count, on)]));
+    void navigate(`/batches/${made}`);
+  };
+  useTable('batches', BATCH, {
+    plan: () => setPlanning(true),
+    before: () => walk(-1),
+    after: () => walk(1),
+  });
+  return (
+    <div className="flex flex-col h-full">
+      <HouseBar
+        title="Batches"
+        sub={open ? subWords(open, at, batches?.length ?? 0) : ''}
+        primary={{ words: 'Plan a batch', run: () => setPlanning(true) }}
+      />
+      <main className="flex-1 min-h-0 flex flex-col">
+        {error !== undefined && (
+          <p role="alert" className="m-4 px-3 py-2 bg-warnwash">
+            The batches cannot be fetched: is the server running? What is planned is safe there.
+          </p>
+        )}
+        {batches?.length === 0 && <EmptyFoam onPlan={() => setPlanning(true)} />}
+        {open && <Opened key={open.id} listed={open} />}
+      </main>
+      {planning && <RowDialog whole onKeep={plan} onClose={() => setPlanning(false)} />}
+    </div>
+  );
+}
+
+function subWords({ name, day, summary }: ListedRecord, at: number, of: number): string {
+  const flies = summary ? `, ${String(summary.flies)} flies` : '';
+  return `${name}${flies}${day === null ? '' : `, for ${dayWords(day)}`}${of > 1 ? ` (${String(at + 1)} of ${String(of)})` : ''}`;
+}
+
+/** Foam with nothing in it, and what is asked first. */
+const EmptyFoam = ({ onPlan }: { readonly onPlan: () => void }) => (
+  <div className="p-6">
+    <div aria-hidden="true" className="h-4 mb-6 bg-sunk border-y border-hair max-w-3xl" />
+    <p className="text-sentence mb-3">How many of which, on what, by when.</p>
+    <button type="button" className="sheet-button primary" onClick={onPlan}>
+      Plan a batch <span className="opacity-70">N</span>
+    </button>
+  </div>
+);
+
+/** The batch that is open, once it and the drawers are here. */
+function Opened({ listed }: { readonly listed: ListedRecord }) {
+  const { batch, error } = useBatch(listed.id);
+  const { drawers } = useDrawers();
+  if (listed.broken !== null || error !== undefined)
+    return (
+      <p role="alert" className="m-4 px-3 py-2 bg-warnwash">
+        {listed.name} does not read: {listed.broken ?? 'it cannot be fetched'}. It is kept as it is.
+      </p>
+    );
+  if (!batch || !drawers) return <p className="p-6 text-ink2">Opening</p>;
+  return <OneBatch stored={batch} drawers={drawers.tables} />;
+}

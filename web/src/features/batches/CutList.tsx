@@ -1,0 +1,114 @@
+import type { BatchReport, NeedReport } from '@jobbet/core/batch';
+import { stateAt, type BatchFile } from '@jobbet/core/records';
+import { useEffect, useRef } from 'react';
+import { useStyle } from '../../shared/settings/settings.ts';
+import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
+import type { RackLayout } from './rackLayout.ts';
+import { itemWords, shortWords, stockWords } from './words.ts';
+
+interface CutListProps {
+  readonly batch: BatchFile;
+  readonly report: BatchReport;
+  readonly layout: RackLayout;
+  readonly margin: number;
+  readonly picked: number;
+  readonly onPick: (index: number) => void;
+}
+
+/** What all flies take, item by item: under each fly its pieces, and under the row how far the drawer reaches. */
+export function CutList(props: CutListProps) {
+  const { report, picked, onPick } = props;
+  const style = useStyle();
+  const lit = useRef<HTMLTableRowElement>(null);
+  useEffect(() => lit.current?.scrollIntoView({ block: 'nearest' }), [picked]);
+  return (
+    <table className="w-full border-separate border-spacing-0 table-fixed" aria-label="Cut list">
+      <tbody>
+        {report.needs.map((need, i) => (
+          <tr
+            key={`${need.kind} ${itemWords(need)} ${need.unit}`}
+            ref={i === picked ? lit : null}
+            aria-current={i === picked}
+            onClick={() => onPick(i)}
+            className={`cursor-pointer ${i === picked ? 'bg-sunk' : ''}`}
+          >
+            <th
+              scope="row"
+              className={`text-left font-normal align-middle border-b border-hair pl-3 pr-2 border-l-4 ${i === picked ? 'border-l-pick' : 'border-l-transparent'}`}
+              style={{ width: props.margin, height: 34 }}
+            >
+              <span className="block font-semibold truncate leading-tight" title={itemWords(need)}>
+                {need.runsOutAt !== null && <SnagFlag />} {itemWords(need)}
+              </span>
+              <span
+                className={`block italic text-label truncate leading-tight ${need.runsOutAt === null ? 'text-ink2' : 'text-warn'}`}
+              >
+                {stockWords(need, style)}
+              </span>
+            </th>
+            <td className="relative border-b border-l border-hair" style={{ height: 34 }}>
+              <Pieces {...props} need={need} />
+              <span className="sr-only">{shortWords(need, style) ?? 'enough for all'}</span>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+const SHARE_OF_COLUMN = 0.66;
+
+/** A mark under each fly that takes of it: longer pieces are broader; what is tied in is faint, what is missing dashed. */
+function Pieces({ batch, layout, need }: CutListProps & { readonly need: NeedReport }) {
+  const longest = Math.max(0, ...need.byRow.map(({ cut_mm: mm }) => mm ?? 0));
+  const out = need.runsOutAt?.fly ?? Infinity;
+  const cuts = new Map(need.byRow.map(({ row, cut_mm: mm }) => [row, mm]));
+  const takers = layout.columns.filter(({ row, fly }) => fly !== null && cuts.has(row));
+  const first = takers[0];
+  const lastServed = takers.filter(({ fly }) => (fly ?? 0) < out).at(-1);
+  return (
+    <svg aria-hidden="true" className="absolute inset-0 w-full h-full">
+      {takers.map((column) => {
+        const { row, x, width, fly } = column;
+        const mm = cuts.get(row) ?? null;
+        const share = mm === null || longest === 0 ? 0.35 : mm / longest;
+        const broad = Math.max(4, share * SHARE_OF_COLUMN * width);
+        const tied = !layout.folded && stateAt(batch, column) !== 'to-come';
+        const missing = (fly ?? 0) >= out;
+        return (
+          <rect
+            key={`${String(row)}/${String(column.n)}`}
+            x={x + (width - broad) / 2}
+            y={9}
+            width={broad}
+            height={need.unit === 'mm' ? 7 : 9}
+            rx={need.unit === 'mm' ? 0 : 4.5}
+            fill={missing ? 'none' : tied ? 'var(--hair)' : 'var(--ink2)'}
+            stroke={missing ? 'var(--warn)' : 'none'}
+            strokeDasharray={missing ? '3 2' : undefined}
+          />
+        );
+      })}
+      {first && lastServed && (
+        <line
+          x1={first.x}
+          x2={lastServed.x + lastServed.width}
+          y1={28}
+          y2={28}
+          stroke="var(--measure)"
+          strokeWidth={1.6}
+          strokeDasharray={need.have === null ? '4 3' : undefined}
+        />
+      )}
+      {need.runsOutAt !== null &&
+        takers
+          .filter(({ fly }) => fly === out)
+          .map(({ x }) => (
+            <g key={x} transform={`translate(${String(x + 2)} 16)`}>
+              <path d="M0 14V0M0 0h9l-2.4 3L9 6H0" stroke="var(--warn)" fill="var(--warn)" strokeWidth={1.6} />
+            </g>
+          ))}
+    </svg>
+  );
+}

@@ -1,0 +1,245 @@
+import type { SubstituteReport } from '@jobbet/core/batch';
+import type { Drawers } from '@jobbet/core/drawers';
+import { type BatchFile, counted, goneOn, inVise, patternAt, withFly } from '@jobbet/core/records';
+import { readFlyValue } from '@jobbet/core/pattern';
+import { useMemo, useRef, useState } from 'react';
+import type { StoredBatch } from '../../shared/api/client.ts';
+import { useTable } from '../../shared/commands/useKeys.ts';
+import { reckonerOf } from '../../shared/solve/solver.ts';
+import { useAsked } from '../../shared/solve/useAsked.ts';
+import { saveFile } from '../../shared/ui/saveFile.ts';
+import { say } from '../../shared/ui/toast.ts';
+import { useSize } from '../../shared/ui/useSize.ts';
+import { WordDialog } from '../../shared/ui/WordDialog.tsx';
+import { BenchLine } from './BenchLine.tsx';
+import { momentNow, useMinutes } from './clock.ts';
+import { BATCH } from './commands.ts';
+import { CutList } from './CutList.tsx';
+import { Foot } from './Foot.tsx';
+import { changeBatch, doing, redoBatch, removeBatch, undoBatch } from './kept.ts';
+import { Margin } from './Margin.tsx';
+import { carriedOnce, plannedFly, rowOf } from './planning.ts';
+import { Rack, RACK, RackWords } from './Rack.tsx';
+import { rackLayout } from './rackLayout.ts';
+import type { batchReckon, BatchAnswer } from './reckon.ts';
+import { RowDialog, type RowAsked } from './RowDialog.tsx';
+import { Rows, type Change } from './Rows.tsx';
+import { ShadeDialog } from './ShadeDialog.tsx';
+import { useRowFlies } from './useRowFlies.ts';
+import { rowWords } from './words.ts';
+
+const reckoner = reckonerOf<ReturnType<typeof batchReckon>>('batch');
+
+interface Asked {
+  readonly batch: BatchFile;
+  readonly drawers: Drawers;
+}
+const planOf = ({ batch, drawers }: Asked): Promise<BatchAnswer> =>
+  reckoner.long<BatchAnswer>(drawers, async (handlers) => handlers.plan(batch));
+
+interface OneBatchProps {
+  readonly stored: StoredBatch;
+  readonly drawers: Drawers;
+}
+
+const CUT_MARGIN = 190;
+
+/** One batch: its rows, its flies in foam, what they take, its evenings, and the item that is lit. */
+export function OneBatch({ stored, drawers }: OneBatchProps) {
+  const { id, record: batch } = stored;
+  const now = useMinutes();
+  const frame = useRef<HTMLDivElement>(null);
+  const { width } = useSize(frame);
+  const [fly, setFly] = useState(0);
+  const [item, setItem] = useState<number | null>(null);
+  const [dialog, setDialog] = useState<'rename' | 'rows' | { readonly shadeOf: number } | null>(null);
+  const asked = useMemo(() => ({ batch, drawers }), [batch, drawers]);
+  const { answer, again } = useAsked(asked, planOf);
+  const [shown, setShown] = useState<Extract<BatchAnswer, { ok: true }> | null>(null);
+  if (answer?.ok && answer !== shown) setShown(answer);
+  const layout = useMemo(() => rackLayout(batch, Math.max(0, width - CUT_MARGIN - 16)), [batch, width]);
+  const files = shown?.files ?? NO_FILES;
+  const { rows: flies, scale } = useRowFlies(files, drawers, RACK.above, RACK.below);
+  const report = shown?.report ?? null;
+  const firstShort = report?.needs.findIndex(({ runsOutAt }) => runsOutAt !== null) ?? -1;
+  const lit = Math.min(item ?? Math.max(0, firstShort), (report?.needs.length ?? 1) - 1);
+  const at = layout.columns[Math.min(fly, layout.columns.length - 1)];
+  const change: Change = (words, how) => doing(changeBatch(id, words, how));
+  const need = report?.needs[lit];
+  const take = (substitute: SubstituteReport | undefined): void => {
+    if (!substitute || !need) return;
+    const { item: name, colour } = substitute;
+    doing(
+      reckoner
+        .long<BatchFile>(drawers, async (handlers) => handlers.instead(batch, lit, { item: name, colour }))
+        .then((next) => changeBatch(id, `${name} instead of ${need.item}`, () => next)),
+    );
+  };
+  useBatchKeys({
+    stored,
+    at,
+    report,
+    change,
+    take: (i) => take(need?.substitutes[i]),
+    setFly,
+    setItem,
+    lit,
+    setDialog,
+    columns: layout.columns.length,
+  });
+  const faults = answer && !answer.ok ? answer.faults : [];
+  return (
+    <>
+      <div className="flex-1 min-h-0 flex">
+        <Rows
+          {...{ batch, report }}
+          lit={at?.row ?? 0}
+          onChange={change}
+          onAdd={() => setDialog('rows')}
+          onShade={(row) => setDialog({ shadeOf: row })}
+        />
+        <div ref={frame} className="flex-1 min-w-0 flex flex-col">
+          {faults.map(({ path, message }) => (
+            <p key={path} role="alert" className="px-3 py-1 bg-warnwash">
+              {path}: {message}
+            </p>
+          ))}
+          {again && (
+            <p role="alert" className="px-3 py-1 bg-warnwash">
+              The batch could not be reckoned.{' '}
+              <button type="button" className="underline" onClick={again}>
+                Try again
+              </button>
+            </p>
+          )}
+          {report && width > 0 ? (
+            <>
+              <div className="shrink-0 pt-2 flex">
+                <RackWords batch={batch} width={CUT_MARGIN} />
+                <div className="flex-1 min-w-0">
+                  <Rack {...{ batch, report, layout, flies, scale, now }} picked={fly} onPick={setFly} />
+                </div>
+              </div>
+              <div className="flex-1 min-h-0 overflow-y-auto border-y border-ink">
+                <CutList {...{ batch, report, layout }} margin={CUT_MARGIN} picked={lit} onPick={setItem} />
+              </div>
+              <div className="shrink-0 pr-3 pt-2 pb-1">
+                <BenchLine {...{ batch, report, now }} margin={CUT_MARGIN} fly={at?.fly ?? null} />
+              </div>
+            </>
+          ) : (
+            <p className="p-6 text-ink2">{faults.length > 0 ? '' : 'Working out the batch'}</p>
+          )}
+        </div>
+        {report && <Margin report={report} need={need} onTake={take} />}
+      </div>
+      {report && <Foot batch={batch} report={report} />}
+      <Dialogs {...{ stored, dialog, change }} onClose={() => setDialog(null)} />
+    </>
+  );
+}
+
+const NO_FILES: Extract<BatchAnswer, { ok: true }>['files'] = [];
+type Dialog = 'rename' | 'rows' | { readonly shadeOf: number } | null;
+
+interface KeysOf {
+  readonly stored: StoredBatch;
+  readonly at: { readonly row: number; readonly n: number } | undefined;
+  readonly report: Extract<BatchAnswer, { ok: true }>['report'] | null;
+  readonly change: Change;
+  readonly take: (index: number) => void;
+  readonly setFly: (change: (now: number) => number) => void;
+  readonly setItem: (index: number) => void;
+  readonly lit: number;
+  readonly setDialog: (dialog: Dialog) => void;
+  readonly columns: number;
+}
+
+/** What can be done with the batch, by key and by name. */
+function useBatchKeys({ stored, at, report, change, take, setFly, setItem, lit, setDialog, columns }: KeysOf): void {
+  const { id, record: batch } = stored;
+  const last = (report?.needs.length ?? 1) - 1;
+  const on = (): void => {
+    if (!at) return;
+    const coats = report?.rows[at.row - 1]?.coats_min.length ?? 0;
+    const next = goneOn(batch, at, coats, momentNow());
+    const other = inVise(batch);
+    if (next) change(`on with a fly of ${rowWords(batch, at.row)}`, (now) => goneOn(now, at, coats, momentNow()));
+    else if (other) say(`A fly of ${rowWords(batch, other.row)} is in the vise: finish that one first.`);
+    else say('Nothing is left to do to this fly.');
+  };
+  useTable('batch', BATCH, {
+    left: () => setFly((now) => Math.max(0, Math.min(now, columns - 1) - 1)),
+    right: () => setFly((now) => Math.min(columns - 1, now + 1)),
+    above: () => setItem(Math.max(0, lit - 1)),
+    below: () => setItem(Math.min(last, lit + 1)),
+    on,
+    hang: on,
+    spoilt:
+      at &&
+      (() =>
+        change(`a fly of ${rowWords(batch, at.row)} spoilt`, (now) => withFly(now, at.row, at.n, { state: 'spoilt' }))),
+    fewer: at && (() => change('one fewer', (now) => counted(now, at.row, -1))),
+    more: at && (() => change('one more', (now) => counted(now, at.row, 1))),
+    take: () => take(0),
+    second: () => take(1),
+    third: () => take(2),
+    rename: () => setDialog('rename'),
+    save: () => saveFile(`${batch.name}.batch.json`, `${JSON.stringify(batch, null, 2)}\n`, 'application/json'),
+    remove: () => doing(removeBatch(id, batch.name)),
+    undo: () => undoBatch(id),
+    redo: () => redoBatch(id),
+  });
+}
+
+interface DialogsProps {
+  readonly stored: StoredBatch;
+  readonly dialog: Dialog;
+  readonly change: Change;
+  readonly onClose: () => void;
+}
+
+/** The dialog that is open, if any. */
+function Dialogs({ stored, dialog, onClose }: DialogsProps) {
+  const { id, record: batch } = stored;
+  if (dialog === 'rename')
+    return (
+      <WordDialog
+        title="Rename the batch"
+        label="name"
+        most={120}
+        first={batch.name}
+        doing={() => 'Rename'}
+        onKeep={(name) => changeBatch(id, `called ${name}`, (now) => ({ ...now, name }))}
+        onClose={onClose}
+      />
+    );
+  if (dialog === 'rows') {
+    const add = async ({ fly, on, count }: RowAsked): Promise<void> => {
+      const row = rowOf(await plannedFly(fly), count, on);
+      await changeBatch(id, 'more flies', (now) => ({ ...now, rows: carriedOnce([...now.rows, row]) }));
+    };
+    return <RowDialog whole={false} onKeep={add} onClose={onClose} />;
+  }
+  if (dialog === null) return null;
+  const row = dialog.shadeOf;
+  const file = readFlyValue(patternAt(batch, row - 1) ?? null);
+  if (!file.ok) return null;
+  return (
+    <ShadeDialog
+      file={file.value}
+      shade={batch.rows[row - 1]?.shade ?? {}}
+      onKeep={(shade) =>
+        changeBatch(id, `${file.value.name} otherwise`, (now) => ({
+          ...now,
+          rows: now.rows.map((each, i) => {
+            if (i !== row - 1) return each;
+            const { shade: _was, ...rest } = each;
+            return Object.keys(shade).length === 0 ? rest : { ...rest, shade };
+          }),
+        }))
+      }
+      onClose={onClose}
+    />
+  );
+}

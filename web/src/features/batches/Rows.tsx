@@ -1,0 +1,184 @@
+import type { BatchReport } from '@jobbet/core/batch';
+import { type BatchFile, type BatchRow, counted, withoutRow } from '@jobbet/core/records';
+import { readSizes } from '@jobbet/core/study';
+import { readShare } from '@jobbet/core/records';
+import { useState } from 'react';
+import { TextField, ChoiceField } from '../../shared/fields/Fields.tsx';
+import { Evenings } from './Evenings.tsx';
+import { rowWords } from './words.ts';
+
+/** Changes the batch, with what is said of it where it is taken back. */
+export type Change = (words: string, change: (batch: BatchFile) => BatchFile | null) => void;
+
+interface RowsProps {
+  readonly batch: BatchFile;
+  readonly report: BatchReport | null;
+  /** The row of the fly that is lit, from 1. */
+  readonly lit: number;
+  readonly onChange: Change;
+  readonly onAdd: () => void;
+  readonly onShade: (row: number) => void;
+}
+
+const fault = (message: string) => [{ path: '', code: 'syntax' as const, message }];
+
+const withRow = (batch: BatchFile, row: number, change: Partial<BatchRow>): BatchFile => ({
+  ...batch,
+  rows: batch.rows.map((each, i) => {
+    if (i !== row - 1) return each;
+    const merged = { ...each, ...change };
+    return Object.fromEntries(Object.entries(merged).filter(([, value]) => value !== undefined)) as BatchRow;
+  }),
+});
+
+/** How many of which, on what, and when: what the batch is planned by. */
+export function Rows({ batch, report, lit, onChange, onAdd, onShade }: RowsProps) {
+  return (
+    <section aria-label="Rows" className="w-[230px] shrink-0 border-r border-hair overflow-y-auto fade-end">
+      {batch.rows.map((row, i) => (
+        <Row key={i} {...{ batch, report, row, onChange, onShade }} at={i + 1} lit={lit === i + 1} />
+      ))}
+      <p className="px-3 py-2 border-b border-hair">
+        <button type="button" className="underline" onClick={onAdd}>
+          More flies
+        </button>
+      </p>
+      <div className="px-3 py-2 border-b border-hair">
+        spoilt, of all{' '}
+        <TextField
+          label="share that is spoilt"
+          value={batch.spoil ?? ''}
+          empty="none"
+          onChange={(text) => {
+            const plain = text.trim() === '' || text.trim().endsWith('%') ? text.trim() : `${text.trim()} %`;
+            const share = plain === '' ? 0 : readShare(plain);
+            if (!(share >= 0 && share <= 0.9)) return fault(`"${text}" is no share from 0 to 90 %`);
+            onChange('the share that is spoilt', (now) => {
+              const { spoil: _was, ...rest } = now;
+              return plain === '' ? rest : { ...rest, spoil: plain };
+            });
+            return [];
+          }}
+        />
+        <br />
+        tied{' '}
+        <ChoiceField
+          label="way of tying"
+          value={batch.way ?? ''}
+          empty="the quicker way"
+          options={[
+            ['one-by-one', 'one fly at a time'],
+            ['by-steps', 'step by step'],
+          ]}
+          onChange={(way) =>
+            onChange('the way of tying', (now) => {
+              const { way: _was, ...rest } = now;
+              return way === 'one-by-one' || way === 'by-steps' ? { ...rest, way } : rest;
+            })
+          }
+        />
+      </div>
+      <Evenings batch={batch} onChange={onChange} />
+    </section>
+  );
+}
+
+interface RowProps extends Pick<RowsProps, 'batch' | 'report' | 'onChange' | 'onShade'> {
+  readonly row: BatchRow;
+  readonly at: number;
+  readonly lit: boolean;
+}
+
+/** One row: how many, on what, holding what, in which shade; and what is to be known of it. */
+function Row({ batch, report, row, at, lit, onChange, onShade }: RowProps) {
+  const [open, setOpen] = useState(false);
+  const told = report?.rows[at - 1];
+  const name = rowWords(batch, at);
+  return (
+    <div
+      className={`px-3 py-2 border-b border-hair border-l-4 ${lit ? 'border-l-pick bg-sunk' : 'border-l-transparent'}`}
+    >
+      <p className="leading-7">
+        <TextField
+          label={`how many of row ${String(at)}`}
+          value={String(row.count)}
+          onStep={(steps) => String(row.count + Math.sign(steps))}
+          onChange={(text) => {
+            const count = Number(text);
+            const by = Number.isInteger(count) ? count - row.count : Number.NaN;
+            if (!Number.isFinite(by) || counted(batch, at, by) === null)
+              return fault('a whole number from 1 to 10,000');
+            onChange(`${String(count)} of ${name}`, (now) => counted(now, at, count - (now.rows[at - 1]?.count ?? 0)));
+            return [];
+          }}
+        />{' '}
+        <b>{name}</b> on{' '}
+        <TextField
+          label={`what row ${String(at)} is tied on`}
+          value={row.on ?? ''}
+          empty="its own hook"
+          onChange={(text) => {
+            const read = text.trim() === '' ? null : readSizes(text);
+            if (read && (!read.ok || read.value.length !== 1))
+              return fault(read.ok ? 'one size a row' : (read.faults[0]?.message ?? 'no size'));
+            onChange(`${name} on ${text}`, (now) =>
+              withRow(now, at, { on: text.trim() === '' ? undefined : text.trim() }),
+            );
+            return [];
+          }}
+        />
+      </p>
+      <p className="text-label text-ink2 flex flex-wrap gap-x-3">
+        <button type="button" className="underline italic" onClick={() => onShade(at)}>
+          {row.shade === undefined ? 'as the fly is' : shadeShort(row)}
+        </button>
+        {row.on !== undefined && (
+          <ChoiceField
+            label={`what row ${String(at)} holds`}
+            value={row.hold ?? 'shape'}
+            options={[
+              ['shape', 'same shape'],
+              ['ride', 'same ride'],
+              ['sink', 'same sink'],
+            ]}
+            onChange={(hold) =>
+              onChange(`${name}, what is held`, (now) =>
+                withRow(now, at, { hold: hold === 'ride' || hold === 'sink' ? hold : undefined }),
+              )
+            }
+          />
+        )}
+        {batch.rows.length > 1 && (
+          <button
+            type="button"
+            className="underline"
+            onClick={() => onChange(`${name} out of the batch`, (now) => withoutRow(now, at))}
+          >
+            take out
+          </button>
+        )}
+      </p>
+      {told && told.warnings.length > 0 && (
+        <button type="button" className="text-left text-label" aria-expanded={open} onClick={() => setOpen(!open)}>
+          {(open ? told.warnings : told.warnings.slice(0, 1)).map((warning) => (
+            <span key={warning} className="block first-letter:uppercase text-ink2">
+              {warning}
+            </span>
+          ))}
+          {!open && told.warnings.length > 1 && <span className="underline">and {told.warnings.length - 1} more</span>}
+        </button>
+      )}
+    </div>
+  );
+}
+
+const shadeShort = ({ shade }: BatchRow): string =>
+  Object.entries(shade ?? {})
+    .map(([part, by]) =>
+      by === null
+        ? `no ${part}`
+        : typeof by === 'string'
+          ? `${part} ${by}`
+          : `${part} ${Object.values(by).map(String).join(', ')}`,
+    )
+    .join('; ');

@@ -1,0 +1,26 @@
+import type { CommandTable } from '../../shared/commands/commands.ts';
+
+const group = 'Batches';
+
+export const BATCH = {
+  plan: { name: 'Plan a batch', group, also: 'new series many', keys: 'n' },
+  before: { name: 'The batch before', group, keys: '[' },
+  after: { name: 'The batch after', group, keys: ']' },
+  left: { name: 'Fly to the left', group, keys: 'left' },
+  right: { name: 'Fly to the right', group, keys: 'right' },
+  above: { name: 'Item above', group, keys: 'up' },
+  below: { name: 'Item below', group, keys: 'down' },
+  on: { name: 'On with the fly: vise, coats, box', group, also: 'finished dry kept', keys: 'enter' },
+  hang: { name: 'Hang the fly in the vise', group, keys: 'g' },
+  spoilt: { name: 'The fly is spoilt', group, also: 'lost broken', keys: 'x' },
+  fewer: { name: 'One fewer of these', group, keys: '-' },
+  more: { name: 'One more of these', group, keys: '+' },
+  take: { name: 'Tie the first in instead', group, also: 'substitute', keys: 't' },
+  second: { name: 'Tie the second in instead', group, also: 'substitute', keys: 'y' },
+  third: { name: 'Tie the third in instead', group, also: 'substitute', keys: 'u' },
+  rename: { name: 'Rename the batch', group, keys: 'r' },
+  save: { name: 'Save the batch as a file', group, also: 'export', keys: 'e' },
+  remove: { name: 'Put the batch in the trash', group, keys: 'delete' },
+  undo: { name: 'Undo', group, keys: 'ctrl+z or z' },
+  redo: { name: 'Redo', group, keys: 'ctrl+shift+z or ctrl+y or shift+z' },
+} as const satisfies CommandTable;

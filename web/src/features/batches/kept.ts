@@ -1,0 +1,118 @@
+import type { BatchFile } from '@jobbet/core/records';
+import useSWR, { mutate } from 'swr';
+import { create } from 'zustand';
+import { api, RequestError, type ListedRecord, type StoredBatch } from '../../shared/api/client.ts';
+import { say } from '../../shared/ui/toast.ts';
+
+const LIST = 'batches';
+const keyOf = (id: string): string => `batch/${id}`;
+
+/** All batches that are not in the trash, the one changed last first; undefined until they are here, with why where they cannot be had. */
+export function useBatches(): { readonly batches: readonly ListedRecord[] | undefined; readonly error: unknown } {
+  const { data, error } = useSWR<ListedRecord[], unknown>(LIST, api.batches);
+  return { batches: data?.filter(({ deletedAt }) => deletedAt === null), error };
+}
+
+/** One batch as it was saved last; undefined until it is here. */
+export function useBatch(id: string): { readonly batch: StoredBatch | undefined; readonly error: unknown } {
+  const { data, error } = useSWR<StoredBatch, unknown>(keyOf(id), () => api.batch(id));
+  return { batch: data, error };
+}
+
+/** A change of a batch that can be taken back. */
+interface Entry {
+  readonly id: string;
+  readonly words: string;
+  readonly was: BatchFile;
+  readonly is: BatchFile;
+}
+
+interface BatchHistory {
+  readonly past: readonly Entry[];
+  readonly future: readonly Entry[];
+}
+const MOST = 200;
+export const useBatchHistory = create<BatchHistory>()(() => ({ past: [], future: [] }));
+const { getState, setState } = useBatchHistory;
+
+let turn: Promise<unknown> = Promise.resolve();
+/** One save after the other, each from the revision the one before left. */
+function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  const next = turn.then(work, work);
+  turn = next.catch(() => undefined);
+  return next;
+}
+
+const known = (id: string): Promise<StoredBatch | undefined> =>
+  mutate<StoredBatch>(keyOf(id), (now) => now, { revalidate: false });
+
+/** Saves a batch and shows it at once; what was saved elsewhere meanwhile is fetched, and nothing written over. */
+async function save(id: string, record: BatchFile): Promise<void> {
+  const now = await known(id);
+  if (!now) return;
+  try {
+    await mutate<StoredBatch>(keyOf(id), () => api.saveBatch(id, record, now.revision), {
+      optimisticData: { ...now, record },
+      revalidate: false,
+      throwOnError: true,
+    });
+  } catch (error) {
+    if (error instanceof RequestError && error.code === 'stale') await mutate(keyOf(id));
+    throw error;
+  } finally {
+    void mutate(LIST);
+  }
+}
+
+/** Says why something could not be done. */
+export function doing(work: Promise<unknown>): void {
+  work.catch((reason: unknown) => say(reason instanceof Error ? reason.message : 'It was not saved.'));
+}
+
+/** Changes a batch as it is by then. @param change answers with the changed batch, or null where there is nothing to change */
+export function changeBatch(id: string, words: string, change: (batch: BatchFile) => BatchFile | null): Promise<void> {
+  return inTurn(async () => {
+    const was = (await known(id))?.record;
+    const is = was && change(was);
+    if (!was || !is || JSON.stringify(is) === JSON.stringify(was)) return;
+    await save(id, is);
+    setState(({ past }) => ({ past: [...past, { id, words, was, is }].slice(-MOST), future: [] }));
+  });
+}
+
+/** Takes the last change of a batch back, or does it again. */
+function walk(id: string, back: boolean): Promise<void> {
+  return inTurn(async () => {
+    const { past, future } = getState();
+    const from = back ? past : [...future].reverse();
+    const entry = from.findLast((each) => each.id === id);
+    if (!entry) return;
+    await save(id, back ? entry.was : entry.is);
+    say(back ? `Taken back: ${entry.words}` : entry.words);
+    setState(
+      back
+        ? { past: past.filter((each) => each !== entry), future: [entry, ...future] }
+        : { past: [...past, entry], future: future.filter((each) => each !== entry) },
+    );
+  });
+}
+export const undoBatch = (id: string): void => doing(walk(id, true));
+export const redoBatch = (id: string): void => doing(walk(id, false));
+
+/** Keeps a new batch. @returns its id */
+export async function keepBatch(record: BatchFile): Promise<string> {
+  const made = await api.createBatch(record);
+  await mutate(keyOf(made.id), made, { revalidate: false });
+  await mutate(LIST);
+  return made.id;
+}
+
+/** Puts a batch in the trash, with the way back. */
+export async function removeBatch(id: string, name: string): Promise<void> {
+  await api.removeBatch(id);
+  await mutate(LIST);
+  say(`${name} is in the trash.`, {
+    name: 'Undo',
+    run: () => doing(api.undeleteBatch(id).then(() => mutate(LIST))),
+  });
+}

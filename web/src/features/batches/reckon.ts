@@ -1,0 +1,47 @@
+import { insteadOf, type BatchPlan, type BatchReport, type Instead, planBatch, reportBatch } from '@jobbet/core/batch';
+import type { Fault } from '@jobbet/core/base';
+import type { Drawers } from '@jobbet/core/drawers';
+import { readFlyValue, type FlyFile } from '@jobbet/core/pattern';
+import { patternAt, type BatchFile } from '@jobbet/core/records';
+import type { Desk } from '../../shared/solve/desk.ts';
+
+/** A batch worked out: what it reports, and the pattern file each row ties. */
+export type BatchAnswer =
+  | { readonly ok: true; readonly report: BatchReport; readonly files: readonly FlyFile[] }
+  | { readonly ok: false; readonly faults: readonly Fault[] };
+
+export const batchReckon = (desk: Desk) => {
+  let last: { readonly key: string; readonly drawers: Drawers; readonly plan: ReturnType<typeof planBatch> } | null =
+    null;
+  /** The plan of a batch, made once for as long as nothing of it changes. */
+  const planOf = (batch: BatchFile): ReturnType<typeof planBatch> => {
+    // How far it has come changes nothing of the plan.
+    const key = JSON.stringify({ ...batch, flies: [] });
+    if (last?.key === key && last.drawers === desk.drawers) return last.plan;
+    const plan = planBatch(batch, {
+      drawers: desk.drawers,
+      flyOf: (_row, i) => readFlyValue(patternAt(batch, i) ?? null),
+    });
+    last = { key, drawers: desk.drawers, plan };
+    return plan;
+  };
+  return {
+    plan(batch: BatchFile): BatchAnswer {
+      const plan = planOf(batch);
+      if (!plan.ok) return plan;
+      return {
+        ok: true,
+        report: reportBatch(plan.value, desk.drawers),
+        files: plan.value.rows.map(({ fly }) => fly.solved.laid.file),
+      };
+    },
+    /** The batch with something else from the fly that a need runs out on. @param at the need's place in the report */
+    instead(batch: BatchFile, at: number, instead: Instead): BatchFile {
+      const plan = planOf(batch);
+      const need = plan.ok ? plan.value.needs[at] : undefined;
+      if (!plan.ok || !need) return batch;
+      const now: BatchPlan = { ...plan.value, file: batch };
+      return insteadOf(now, need, instead, desk.drawers);
+    },
+  };
+};
