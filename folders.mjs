@@ -21,7 +21,8 @@ export const CORE = {
   tying: 'the order of tying, its steps with figures and words, the body as it grows, the sheet',
   checks: 'the judgement calls over a solved fly: limits, reason, fix; how a part stands to its school',
   study: 'questions asked of a whole fly: weights that do what is wished, scatter, sizes, visibility, why',
-  batch: 'several flies of one kind or more: what they take from the drawers, what runs out, what it costs, when they are tied',
+  batch:
+    'several flies of one kind or more: what they take from the drawers, what runs out, what it costs, when they are tied',
 };
 
 /** Folders within a group that have an order of their own. */

@@ -11,6 +11,17 @@ test('box, trash, settings and help', async ({ demo, page }) => {
     expect(await findings(page)).toEqual([]);
   }
 });
+test('batches: one worked out, and the dialogs it is planned by', async ({ demo, page }) => {
+  await page.goto(`${demo.url}/batches`);
+  await expect(page.getByRole('table', { name: 'Cut list' })).toBeVisible();
+  expect(await findings(page)).toEqual([]);
+  await page.locator('body').press('n');
+  await expect(page.getByRole('dialog')).toBeVisible();
+  expect(await findings(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'as the fly is' }).first().click();
+  expect(await findings(page)).toEqual([]);
+});
 test('balance: at rest, rolled and in a current', async ({ demo, page }) => {
   await toBox(page, demo);
   await open(page, 'Rowan Ember');

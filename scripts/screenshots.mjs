@@ -65,6 +65,16 @@ async function sizes() {
   await page.screenshot({ path: join(out, 'sizes.png') });
 }
 
+/** A batch half done. */
+async function batches() {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
+  await page.goto(`${url}/batches`);
+  await page.getByRole('table', { name: 'Cut list' }).waitFor();
+  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: join(out, 'batches.png') });
+}
+
 /** The gauge card of one fly. */
 async function gauge() {
   const page = await open('light', 'Slate Runner', 'eyes');
@@ -236,7 +246,8 @@ try {
   await seen();
   await platforms();
   await drawers();
-  process.stdout.write(`Eighteen pictures in ${out}\n`);
+  await batches();
+  process.stdout.write(`Nineteen pictures in ${out}\n`);
 } finally {
   await browser.close();
   server.kill('SIGTERM');

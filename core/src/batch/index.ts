@@ -1,4 +1,5 @@
 export { type Instead, insteadOf, splitRow } from './instead.ts';
+export { prepPages } from './pages.ts';
 export { type BatchPlan, type FlyOf, type PlanOptions, type PlannedRow, planBatch } from './plan.ts';
 export {
   type BatchReport,

@@ -79,6 +79,7 @@ export interface SubstituteReport {
   readonly weight_mg: number;
   readonly holdsTo_mm_s: number | null;
   readonly checks: readonly CheckReport[];
+  readonly news: readonly string[];
 }
 
 export interface CostReport {
@@ -288,7 +289,7 @@ function prepOf({ needs, rows }: BatchPlan): PrepReport[] {
 
 function needReport(need: Need, { rows }: BatchPlan, drawers: Drawers): NeedReport {
   const { take, runsOutAt, lengths, cuts, layout } = need;
-  const fly = runsOutAt && rows[runsOutAt.row - 1]?.fly.solved;
+  const fly = runsOutAt && rows[runsOutAt.row - 1]?.fly;
   const laid = cuts.filter((_, i) => layout[i] !== null).map(({ mm }) => mm);
   return {
     item: take.item,
@@ -308,7 +309,7 @@ function needReport(need: Need, { rows }: BatchPlan, drawers: Drawers): NeedRepo
     opened: lengths === null ? null : new Set(layout.filter((at) => at !== null)).size,
     bound: lengths === null ? null : leastOpened(lengths, laid),
     substitutes: fly
-      ? substitutesFor(need, fly, drawers).map(({ item, colour, distance, solved, checks }) => ({
+      ? substitutesFor(need, fly, drawers).map(({ item, colour, distance, solved, checks, news }) => ({
           item,
           colour,
           distance: round(distance),
@@ -317,6 +318,7 @@ function needReport(need: Need, { rows }: BatchPlan, drawers: Drawers): NeedRepo
           weight_mg: round(solved.laid.dryMg),
           holdsTo_mm_s: roundOrNone(solved.balance.hold.holdsTo),
           checks,
+          news,
         }))
       : [],
   };

@@ -38,8 +38,8 @@ function movedWords(from: SolvedFly, to: SolvedFly): string[] {
   return words;
 }
 
-/** Codes that are found of one fly and not of another. */
-const newTo = (from: Checked, to: Checked): Checked['findings'] =>
+/** What is found of one fly and not of another, notes left out. */
+export const newTo = (from: Checked, to: Checked): Checked['findings'] =>
   to.findings.filter(({ code, severity }) => severity !== 'note' && !from.findings.some((each) => each.code === code));
 
 /** A fly as it is, which rows tie in sizes and shades of: solved and checked once for all of them. */

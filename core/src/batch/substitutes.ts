@@ -1,10 +1,11 @@
 import { BUNDLES, FEATHERS, HACKLES, SHEETS, solidNamed, SOLIDS, SPUN, STRIPS, tintOf, WOUND } from '../data/index.ts';
-import { checkFly, reportChecks, type CheckReport } from '../checks/index.ts';
+import { checkFly, reportChecks, type Checked, type CheckReport } from '../checks/index.ts';
 import { type Drawers, type Goods, named } from '../drawers/index.ts';
 import { sizeText, withField, withPart } from '../edit/index.ts';
 import { layFly, settleFly, type SolvedFly } from '../model/index.ts';
 import type { Part } from '../pattern/index.ts';
 import type { Need } from './needs.ts';
+import { newTo } from './rowFly.ts';
 import type { Take } from './takes.ts';
 
 /** What may be tied in instead of something that runs out, and what would come of it. */
@@ -16,6 +17,8 @@ export interface Substitute {
   readonly distance: number;
   readonly solved: SolvedFly;
   readonly checks: readonly CheckReport[];
+  /** What is to be said of it that is not to be said of the fly as it was planned. */
+  readonly news: readonly string[];
 }
 
 type Figures = Readonly<Record<string, unknown>>;
@@ -172,7 +175,11 @@ const MOST_OFFERED = 5;
  * What might be tied in instead, ranked by distance, each in the fly that runs out.
  * @param fly the first fly that what lies there does not suffice for
  */
-export function substitutesFor(need: Need, fly: SolvedFly, drawers: Drawers): Substitute[] {
+export function substitutesFor(
+  need: Need,
+  { solved: fly, checked: before }: { readonly solved: SolvedFly; readonly checked: Checked },
+  drawers: Drawers,
+): Substitute[] {
   const { take } = need;
   const part = fly.laid.file.parts.find(({ id }) => id === take.part);
   if (!part) return [];
@@ -197,6 +204,8 @@ export function substitutesFor(need: Need, fly: SolvedFly, drawers: Drawers): Su
       const laid = layFly(file, drawers);
       if (!laid.ok) return [];
       const solved = settleFly(laid.value);
-      return [{ item: item.name, colour, distance, solved, checks: reportChecks(checkFly(solved, { drawers })) }];
+      const checked = checkFly(solved, { drawers });
+      const news = newTo(before, checked).map(({ message }) => message);
+      return [{ item: item.name, colour, distance, solved, checks: reportChecks(checked), news }];
     });
 }

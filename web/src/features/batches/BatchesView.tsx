@@ -6,9 +6,9 @@ import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { BATCH } from './commands.ts';
 import { dayWords } from './days.ts';
-import { keepBatch, useBatch, useBatches } from './kept.ts';
+import { useBatch, useBatches } from './kept.ts';
 import { OneBatch } from './OneBatch.tsx';
-import { newBatch, plannedFly, rowOf } from './planning.ts';
+import { keepBatch, newBatch, plannedFly, rowOf } from '../../shared/api/planning.ts';
 import { RowDialog, type RowAsked } from './RowDialog.tsx';
 
 /** Batches: how many of which, on what, by when. One is open; brackets walk them. */
@@ -39,7 +39,7 @@ export function BatchesView() {
     <div className="flex flex-col h-full">
       <HouseBar
         title="Batches"
-        sub={open ? subWords(open, at, batches?.length ?? 0) : ''}
+        sub={open ? subWords(open, at, batches.length) : ''}
         primary={{ words: 'Plan a batch', run: () => setPlanning(true) }}
       />
       <main className="flex-1 min-h-0 flex flex-col">

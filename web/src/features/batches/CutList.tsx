@@ -20,7 +20,10 @@ export function CutList(props: CutListProps) {
   const { report, picked, onPick } = props;
   const style = useStyle();
   const lit = useRef<HTMLTableRowElement>(null);
-  useEffect(() => lit.current?.scrollIntoView({ block: 'nearest' }), [picked]);
+  useEffect(() => {
+    // What it answers with is no way to undo it: some browsers promise to have scrolled.
+    lit.current?.scrollIntoView({ block: 'nearest' });
+  }, [picked]);
   return (
     <table className="w-full border-separate border-spacing-0 table-fixed" aria-label="Cut list">
       <tbody>
@@ -66,16 +69,16 @@ function Pieces({ batch, layout, need }: CutListProps & { readonly need: NeedRep
   const cuts = new Map(need.byRow.map(({ row, cut_mm: mm }) => [row, mm]));
   const takers = layout.columns.filter(({ row, fly }) => fly !== null && cuts.has(row));
   const first = takers[0];
-  const lastServed = takers.filter(({ fly }) => (fly ?? 0) < out).at(-1);
+  const lastServed = takers.filter(({ last }) => last < out).at(-1);
   return (
     <svg aria-hidden="true" className="absolute inset-0 w-full h-full">
       {takers.map((column) => {
-        const { row, x, width, fly } = column;
+        const { row, x, width } = column;
         const mm = cuts.get(row) ?? null;
         const share = mm === null || longest === 0 ? 0.35 : mm / longest;
         const broad = Math.max(4, share * SHARE_OF_COLUMN * width);
         const tied = !layout.folded && stateAt(batch, column) !== 'to-come';
-        const missing = (fly ?? 0) >= out;
+        const missing = column.last >= out;
         return (
           <rect
             key={`${String(row)}/${String(column.n)}`}
@@ -103,7 +106,8 @@ function Pieces({ batch, layout, need }: CutListProps & { readonly need: NeedRep
       )}
       {need.runsOutAt !== null &&
         takers
-          .filter(({ fly }) => fly === out)
+          .filter(({ fly, last }) => (fly ?? Infinity) <= out && last >= out)
+          .slice(0, 1)
           .map(({ x }) => (
             <g key={x} transform={`translate(${String(x + 2)} 16)`}>
               <path d="M0 14V0M0 0h9l-2.4 3L9 6H0" stroke="var(--warn)" fill="var(--warn)" strokeWidth={1.6} />

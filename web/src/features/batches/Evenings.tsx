@@ -1,6 +1,7 @@
 import { clockMinutes, type BatchFile } from '@jobbet/core/records';
 import { TextField } from '../../shared/fields/Fields.tsx';
-import type { Change } from './Rows.tsx';
+import { momentNow } from './clock.ts';
+import type { Change } from './kept.ts';
 
 type Evening = NonNullable<BatchFile['evenings']>[number];
 
@@ -29,7 +30,6 @@ export function Evenings({ batch, onChange }: EveningsProps) {
     if (changed && changed.date !== '' && changed.from < changed.to) keep('an evening', next);
   };
   const last = evenings.at(-1);
-  const today = new Date().toISOString().slice(0, 10);
   return (
     <div className="px-3 py-2">
       <h2 className="font-bold">Evenings</h2>
@@ -76,7 +76,7 @@ export function Evenings({ batch, onChange }: EveningsProps) {
         onClick={() =>
           keep('an evening more', [
             ...evenings,
-            last ? { ...last, date: dayAfter(last.date) } : { date: today, ...FIRST },
+            last ? { ...last, date: dayAfter(last.date) } : { date: momentNow().slice(0, 10), ...FIRST },
           ])
         }
       >

@@ -20,7 +20,7 @@ export function Foot({ batch, report }: { readonly batch: BatchFile; readonly re
   const settle = unsettled(report);
   const other = time.way === 'one-by-one' ? 'by-steps' : 'one-by-one';
   return (
-    <footer
+    <section
       aria-label="The batch in figures"
       className="shrink-0 flex border-t border-ink min-h-[62px] overflow-x-auto"
     >
@@ -51,12 +51,12 @@ export function Foot({ batch, report }: { readonly batch: BatchFile; readonly re
           </span>
         )}
       </Cell>
-    </footer>
+    </section>
   );
 }
 
 const Small = ({ children }: { readonly children: ReactNode }) => (
-  <span className="text-body font-normal text-ink2">{children}</span>
+  <span className="text-body font-normal text-ink2 max-[1180px]:hidden">{children}</span>
 );
 
 function Cell({

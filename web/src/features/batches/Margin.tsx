@@ -22,6 +22,7 @@ export function Margin({ report, need, onTake }: MarginProps) {
   return (
     <aside
       aria-label="The item"
+      tabIndex={0}
       className="w-64 shrink-0 border-l border-hair px-4 py-3 overflow-y-auto fade-end max-[1100px]:w-56"
     >
       <h2 className="text-part font-bold leading-tight flex gap-2 items-center">
@@ -69,8 +70,7 @@ interface InsteadProps {
 
 function Instead({ substitute, letter, onTake }: InsteadProps) {
   const style = useStyle();
-  const { ride, sink_mm_s: sink, weight_mg: mg, distance, checks } = substitute;
-  const stops = checks.filter(({ severity }) => severity !== 'note');
+  const { ride, sink_mm_s: sink, weight_mg: mg, distance, news } = substitute;
   return (
     <div className="border-t border-hair py-2">
       <button
@@ -89,7 +89,11 @@ function Instead({ substitute, letter, onTake }: InsteadProps) {
           ? 'Colour only.'
           : `Off by ${String(Math.round(100 * distance))} % in what the part does its work by.`}
       </p>
-      {stops[0] && <p className="italic text-ink2 first-letter:uppercase">{stops[0].message}</p>}
+      {news.slice(0, 2).map((each) => (
+        <p key={each} className="italic text-warn first-letter:uppercase">
+          {each}
+        </p>
+      ))}
     </div>
   );
 }

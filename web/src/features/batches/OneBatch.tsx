@@ -1,29 +1,35 @@
-import type { SubstituteReport } from '@jobbet/core/batch';
+import { type BatchReport, prepPages, type SubstituteReport } from '@jobbet/core/batch';
+import type { Fault } from '@jobbet/core/base';
+import type { Paper } from '@jobbet/core/drawing';
 import type { Drawers } from '@jobbet/core/drawers';
 import { type BatchFile, counted, goneOn, inVise, patternAt, withFly } from '@jobbet/core/records';
 import { readFlyValue } from '@jobbet/core/pattern';
 import { useMemo, useRef, useState } from 'react';
-import type { StoredBatch } from '../../shared/api/client.ts';
+import type { Style } from '@jobbet/core/units';
+import { api, type StoredBatch } from '../../shared/api/client.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
+import { screenWidth } from '../../shared/paper/PrintedPages.tsx';
+import { useSettings, useStyle } from '../../shared/settings/settings.ts';
 import { reckonerOf } from '../../shared/solve/solver.ts';
 import { useAsked } from '../../shared/solve/useAsked.ts';
-import { saveFile } from '../../shared/ui/saveFile.ts';
+import { saveFile, slug } from '../../shared/ui/saveFile.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
+import { working } from '../../shared/ui/work.ts';
 import { WordDialog } from '../../shared/ui/WordDialog.tsx';
 import { BenchLine } from './BenchLine.tsx';
 import { momentNow, useMinutes } from './clock.ts';
 import { BATCH } from './commands.ts';
 import { CutList } from './CutList.tsx';
 import { Foot } from './Foot.tsx';
-import { changeBatch, doing, redoBatch, removeBatch, undoBatch } from './kept.ts';
+import { changeBatch, type Change, doing, redoBatch, removeBatch, undoBatch } from './kept.ts';
 import { Margin } from './Margin.tsx';
-import { carriedOnce, plannedFly, rowOf } from './planning.ts';
+import { carriedOnce, plannedFly, rowOf } from '../../shared/api/planning.ts';
 import { Rack, RACK, RackWords } from './Rack.tsx';
-import { rackLayout } from './rackLayout.ts';
+import { rackLayout, type RackLayout } from './rackLayout.ts';
 import type { batchReckon, BatchAnswer } from './reckon.ts';
 import { RowDialog, type RowAsked } from './RowDialog.tsx';
-import { Rows, type Change } from './Rows.tsx';
+import { Rows } from './Rows.tsx';
 import { ShadeDialog } from './ShadeDialog.tsx';
 import { useRowFlies } from './useRowFlies.ts';
 import { rowWords } from './words.ts';
@@ -44,22 +50,25 @@ interface OneBatchProps {
 
 const CUT_MARGIN = 190;
 
-/** One batch: its rows, its flies in foam, what they take, its evenings, and the item that is lit. */
-export function OneBatch({ stored, drawers }: OneBatchProps) {
-  const { id, record: batch } = stored;
-  const now = useMinutes();
-  const frame = useRef<HTMLDivElement>(null);
-  const { width } = useSize(frame);
-  const [fly, setFly] = useState(0);
-  const [item, setItem] = useState<number | null>(null);
-  const [dialog, setDialog] = useState<'rename' | 'rows' | { readonly shadeOf: number } | null>(null);
+/** The plan of a batch: the last that was good, what keeps the newest from being so, and the way to ask again. */
+function usePlan(batch: BatchFile, drawers: Drawers) {
   const asked = useMemo(() => ({ batch, drawers }), [batch, drawers]);
   const { answer, again } = useAsked(asked, planOf);
   const [shown, setShown] = useState<Extract<BatchAnswer, { ok: true }> | null>(null);
   if (answer?.ok && answer !== shown) setShown(answer);
+  return { shown, faults: answer && !answer.ok ? answer.faults : [], again };
+}
+
+/** One batch: its rows, its flies in foam, what they take, its evenings, and the item that is lit. */
+export function OneBatch({ stored, drawers }: OneBatchProps) {
+  const { id, record: batch } = stored;
+  const frame = useRef<HTMLDivElement>(null);
+  const { width } = useSize(frame);
+  const [fly, setFly] = useState(0);
+  const [item, setItem] = useState<number | null>(null);
+  const [dialog, setDialog] = useState<Dialog>(null);
+  const { shown, faults, again } = usePlan(batch, drawers);
   const layout = useMemo(() => rackLayout(batch, Math.max(0, width - CUT_MARGIN - 16)), [batch, width]);
-  const files = shown?.files ?? NO_FILES;
-  const { rows: flies, scale } = useRowFlies(files, drawers, RACK.above, RACK.below);
   const report = shown?.report ?? null;
   const firstShort = report?.needs.findIndex(({ runsOutAt }) => runsOutAt !== null) ?? -1;
   const lit = Math.min(item ?? Math.max(0, firstShort), (report?.needs.length ?? 1) - 1);
@@ -80,14 +89,13 @@ export function OneBatch({ stored, drawers }: OneBatchProps) {
     at,
     report,
     change,
-    take: (i) => take(need?.substitutes[i]),
+    lit,
     setFly,
     setItem,
-    lit,
     setDialog,
+    take: (i) => take(need?.substitutes[i]),
     columns: layout.columns.length,
   });
-  const faults = answer && !answer.ok ? answer.faults : [];
   return (
     <>
       <div className="flex-1 min-h-0 flex">
@@ -99,34 +107,9 @@ export function OneBatch({ stored, drawers }: OneBatchProps) {
           onShade={(row) => setDialog({ shadeOf: row })}
         />
         <div ref={frame} className="flex-1 min-w-0 flex flex-col">
-          {faults.map(({ path, message }) => (
-            <p key={path} role="alert" className="px-3 py-1 bg-warnwash">
-              {path}: {message}
-            </p>
-          ))}
-          {again && (
-            <p role="alert" className="px-3 py-1 bg-warnwash">
-              The batch could not be reckoned.{' '}
-              <button type="button" className="underline" onClick={again}>
-                Try again
-              </button>
-            </p>
-          )}
-          {report && width > 0 ? (
-            <>
-              <div className="shrink-0 pt-2 flex">
-                <RackWords batch={batch} width={CUT_MARGIN} />
-                <div className="flex-1 min-w-0">
-                  <Rack {...{ batch, report, layout, flies, scale, now }} picked={fly} onPick={setFly} />
-                </div>
-              </div>
-              <div className="flex-1 min-h-0 overflow-y-auto border-y border-ink">
-                <CutList {...{ batch, report, layout }} margin={CUT_MARGIN} picked={lit} onPick={setItem} />
-              </div>
-              <div className="shrink-0 pr-3 pt-2 pb-1">
-                <BenchLine {...{ batch, report, now }} margin={CUT_MARGIN} fly={at?.fly ?? null} />
-              </div>
-            </>
+          <Troubles faults={faults} onAgain={again} />
+          {shown && width > 0 ? (
+            <Board {...{ batch, drawers, shown, layout, fly, lit }} onFly={setFly} onItem={setItem} />
           ) : (
             <p className="p-6 text-ink2">{faults.length > 0 ? '' : 'Working out the batch'}</p>
           )}
@@ -139,13 +122,75 @@ export function OneBatch({ stored, drawers }: OneBatchProps) {
   );
 }
 
-const NO_FILES: Extract<BatchAnswer, { ok: true }>['files'] = [];
+interface TroublesProps {
+  readonly faults: readonly Fault[];
+  readonly onAgain: (() => void) | null;
+}
+
+/** What keeps the batch from being worked out; what was good last stays on screen. */
+const Troubles = ({ faults, onAgain }: TroublesProps) => (
+  <>
+    {faults.map(({ path, message }) => (
+      <p key={path} role="alert" className="px-3 py-1 bg-warnwash">
+        {path}: {message}
+      </p>
+    ))}
+    {onAgain && (
+      <p role="alert" className="px-3 py-1 bg-warnwash">
+        The batch could not be reckoned.{' '}
+        <button type="button" className="underline" onClick={onAgain}>
+          Try again
+        </button>
+      </p>
+    )}
+  </>
+);
+
+interface BoardProps {
+  readonly batch: BatchFile;
+  readonly drawers: Drawers;
+  readonly shown: Extract<BatchAnswer, { ok: true }>;
+  readonly layout: RackLayout;
+  readonly fly: number;
+  readonly lit: number;
+  readonly onFly: (index: number) => void;
+  readonly onItem: (index: number) => void;
+}
+
+/** The rack over the cut list over the bench line: a column is a fly from one to the next. */
+function Board({ batch, drawers, shown: { files, report }, layout, fly, lit, onFly, onItem }: BoardProps) {
+  const now = useMinutes();
+  const { rows: flies, scale } = useRowFlies(files, drawers, RACK.above, RACK.below);
+  const at = layout.columns[Math.min(fly, layout.columns.length - 1)];
+  return (
+    <>
+      <div className="shrink-0 pt-2 flex">
+        <RackWords batch={batch} width={CUT_MARGIN} />
+        <div className="flex-1 min-w-0">
+          <Rack {...{ batch, report, layout, flies, scale, now }} picked={fly} onPick={onFly} />
+        </div>
+      </div>
+      <div
+        tabIndex={0}
+        role="region"
+        aria-label="What is taken, scrolled"
+        className="flex-1 min-h-0 overflow-y-auto border-y border-ink"
+      >
+        <CutList {...{ batch, report, layout }} margin={CUT_MARGIN} picked={lit} onPick={onItem} />
+      </div>
+      <div className="shrink-0 pr-3 pt-2 pb-1">
+        <BenchLine {...{ batch, report, now }} margin={CUT_MARGIN} fly={at?.fly ?? null} />
+      </div>
+    </>
+  );
+}
+
 type Dialog = 'rename' | 'rows' | { readonly shadeOf: number } | null;
 
 interface KeysOf {
   readonly stored: StoredBatch;
   readonly at: { readonly row: number; readonly n: number } | undefined;
-  readonly report: Extract<BatchAnswer, { ok: true }>['report'] | null;
+  readonly report: BatchReport | null;
   readonly change: Change;
   readonly take: (index: number) => void;
   readonly setFly: (change: (now: number) => number) => void;
@@ -155,9 +200,19 @@ interface KeysOf {
   readonly columns: number;
 }
 
+/** Saves what is made ready, what is bought and when it is tied, as pages to print. */
+async function printPrep(report: BatchReport, paper: Paper, style: Style): Promise<void> {
+  const pages = prepPages(report, { paper, style, textWidth: screenWidth() });
+  const title = `${report.name}: prep sheet`;
+  const pdf = await working('Setting the prep sheet', (watching) => api.printPdf(title, pages, watching));
+  saveFile(`${slug(report.name)}-prep.pdf`, pdf);
+}
+
 /** What can be done with the batch, by key and by name. */
 function useBatchKeys({ stored, at, report, change, take, setFly, setItem, lit, setDialog, columns }: KeysOf): void {
   const { id, record: batch } = stored;
+  const style = useStyle();
+  const { paper } = useSettings();
   const last = (report?.needs.length ?? 1) - 1;
   const on = (): void => {
     if (!at) return;
@@ -184,8 +239,9 @@ function useBatchKeys({ stored, at, report, change, take, setFly, setItem, lit, 
     take: () => take(0),
     second: () => take(1),
     third: () => take(2),
+    print: report && (() => doing(printPrep(report, paper, style))),
     rename: () => setDialog('rename'),
-    save: () => saveFile(`${batch.name}.batch.json`, `${JSON.stringify(batch, null, 2)}\n`, 'application/json'),
+    save: () => saveFile(`${slug(batch.name)}.batch.json`, `${JSON.stringify(batch, null, 2)}\n`, 'application/json'),
     remove: () => doing(removeBatch(id, batch.name)),
     undo: () => undoBatch(id),
     redo: () => redoBatch(id),

@@ -111,7 +111,10 @@ function Hook({ batch, report, layout, flies, scale, picked, now, column, index,
   const gone = state === 'spoilt' || state === 'apart';
   const tied = state === 'kept' || state === 'drying' || state === 'vise';
   const broad = Math.max(width, BROADEST);
-  const words = layout.folded ? `${String(told?.count ?? 0)} of them` : hookWords(batch, column, told, now);
+  const kept = layout.folded ? keptOf(batch, row) : 0;
+  const words = layout.folded
+    ? `${String(kept)} of ${String(told?.count ?? 0)} in the box`
+    : hookWords(batch, column, told, now);
   return (
     <div
       id={`hook-${String(index)}`}
@@ -145,11 +148,20 @@ function Hook({ batch, report, layout, flies, scale, picked, now, column, index,
         className="absolute inset-x-0 text-center italic text-label text-ink2 whitespace-nowrap overflow-hidden"
         style={{ top: RACK.height + 16 }}
       >
-        {state === 'drying' ? leftWords(dryAt(batch, column, told), now) : state === 'to-come' ? '' : SHORT[state]}
+        {layout.folded
+          ? words
+          : state === 'drying'
+            ? leftWords(dryAt(batch, column, told), now)
+            : state === 'to-come'
+              ? ''
+              : SHORT[state]}
       </p>
     </div>
   );
 }
+
+const keptOf = (batch: BatchFile, row: number): number =>
+  (batch.flies ?? []).filter((each) => each.row === row && each.state === 'kept').length;
 
 const SHORT = { ...STATES, kept: 'box', vise: 'vise', apart: 'apart' } as const;
 

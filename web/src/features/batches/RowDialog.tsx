@@ -1,7 +1,8 @@
 import { useState } from 'react';
+import type { ListedFly } from '../../shared/api/client.ts';
 import { isSound, useFlies } from '../../shared/api/listed.ts';
 import { DialogBox } from '../../shared/ui/DialogBox.tsx';
-import { USUAL_COUNT } from './planning.ts';
+import { USUAL_COUNT } from '../../shared/api/planning.ts';
 
 /** What is asked before flies are planned. */
 export interface RowAsked {
@@ -49,72 +50,8 @@ export function RowDialog({ whole, onKeep, onClose }: RowDialogProps) {
   return (
     <DialogBox title={whole ? 'Plan a batch' : 'More flies in this batch'} open onClose={onClose}>
       <form onSubmit={(event) => void keep(event)} className="flex flex-col gap-3">
-        <div className="flex gap-3">
-          <label className={label}>
-            how many
-            <input
-              aria-label="how many"
-              type="number"
-              min={1}
-              max={10_000}
-              required
-              className={`${box} w-20`}
-              value={asked.count}
-              onChange={(event) => set({ count: Number(event.target.value) })}
-            />
-          </label>
-          <label className={`${label} flex-1`}>
-            of which fly
-            <select
-              aria-label="of which fly"
-              className={box}
-              value={fly}
-              onChange={(event) => set({ fly: event.target.value })}
-            >
-              {sound.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </select>
-          </label>
-          <label className={label}>
-            on
-            <input
-              aria-label="on what"
-              placeholder="its own hook"
-              title="a size such as 6, 1/0, double:6, tube:28mm"
-              className={`${box} w-28`}
-              value={asked.on}
-              onChange={(event) => set({ on: event.target.value })}
-            />
-          </label>
-        </div>
-        {whole && (
-          <div className="flex gap-3">
-            <label className={`${label} flex-1`}>
-              what it is called
-              <input
-                aria-label="what it is called"
-                placeholder={named}
-                maxLength={120}
-                className={box}
-                value={asked.name}
-                onChange={(event) => set({ name: event.target.value })}
-              />
-            </label>
-            <label className={label}>
-              by when
-              <input
-                aria-label="by when"
-                type="date"
-                className={box}
-                value={asked.date}
-                onChange={(event) => set({ date: event.target.value })}
-              />
-            </label>
-          </div>
-        )}
+        <FlyFields asked={{ ...asked, fly }} flies={sound} onSet={set} />
+        {whole && <NameFields asked={asked} named={named} onSet={set} />}
         {problem !== null && (
           <p role="alert" className="text-warn">
             {problem}
@@ -129,3 +66,80 @@ export function RowDialog({ whole, onKeep, onClose }: RowDialogProps) {
     </DialogBox>
   );
 }
+
+interface FieldsProps {
+  readonly asked: RowAsked;
+  readonly onSet: (change: Partial<RowAsked>) => void;
+}
+
+/** How many of which fly, and on what. */
+const FlyFields = ({ asked, flies, onSet }: FieldsProps & { readonly flies: readonly ListedFly[] }) => (
+  <div className="flex gap-3">
+    <label className={label}>
+      how many
+      <input
+        aria-label="how many"
+        type="number"
+        min={1}
+        max={10_000}
+        required
+        className={`${box} w-20`}
+        value={asked.count}
+        onChange={(event) => onSet({ count: Number(event.target.value) })}
+      />
+    </label>
+    <label className={`${label} flex-1`}>
+      of which fly
+      <select
+        aria-label="of which fly"
+        className={box}
+        value={asked.fly}
+        onChange={(event) => onSet({ fly: event.target.value })}
+      >
+        {flies.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </label>
+    <label className={label}>
+      on
+      <input
+        aria-label="on what"
+        placeholder="its own hook"
+        title="a size such as 6, 1/0, double:6, tube:28mm"
+        className={`${box} w-28`}
+        value={asked.on}
+        onChange={(event) => onSet({ on: event.target.value })}
+      />
+    </label>
+  </div>
+);
+
+/** What a batch is called, and by when it is wanted. */
+const NameFields = ({ asked, named, onSet }: FieldsProps & { readonly named: string }) => (
+  <div className="flex gap-3">
+    <label className={`${label} flex-1`}>
+      what it is called
+      <input
+        aria-label="what it is called"
+        placeholder={named}
+        maxLength={120}
+        className={box}
+        value={asked.name}
+        onChange={(event) => onSet({ name: event.target.value })}
+      />
+    </label>
+    <label className={label}>
+      by when
+      <input
+        aria-label="by when"
+        type="date"
+        className={box}
+        value={asked.date}
+        onChange={(event) => onSet({ date: event.target.value })}
+      />
+    </label>
+  </div>
+);

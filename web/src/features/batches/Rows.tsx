@@ -5,10 +5,8 @@ import { readShare } from '@jobbet/core/records';
 import { useState } from 'react';
 import { TextField, ChoiceField } from '../../shared/fields/Fields.tsx';
 import { Evenings } from './Evenings.tsx';
+import type { Change } from './kept.ts';
 import { rowWords } from './words.ts';
-
-/** Changes the batch, with what is said of it where it is taken back. */
-export type Change = (words: string, change: (batch: BatchFile) => BatchFile | null) => void;
 
 interface RowsProps {
   readonly batch: BatchFile;
@@ -91,7 +89,6 @@ interface RowProps extends Pick<RowsProps, 'batch' | 'report' | 'onChange' | 'on
 
 /** One row: how many, on what, holding what, in which shade; and what is to be known of it. */
 function Row({ batch, report, row, at, lit, onChange, onShade }: RowProps) {
-  const [open, setOpen] = useState(false);
   const told = report?.rows[at - 1];
   const name = rowWords(batch, at);
   return (
@@ -128,47 +125,62 @@ function Row({ batch, report, row, at, lit, onChange, onShade }: RowProps) {
           }}
         />
       </p>
-      <p className="text-label text-ink2 flex flex-wrap gap-x-3">
-        <button type="button" className="underline italic" onClick={() => onShade(at)}>
-          {row.shade === undefined ? 'as the fly is' : shadeShort(row)}
-        </button>
-        {row.on !== undefined && (
-          <ChoiceField
-            label={`what row ${String(at)} holds`}
-            value={row.hold ?? 'shape'}
-            options={[
-              ['shape', 'same shape'],
-              ['ride', 'same ride'],
-              ['sink', 'same sink'],
-            ]}
-            onChange={(hold) =>
-              onChange(`${name}, what is held`, (now) =>
-                withRow(now, at, { hold: hold === 'ride' || hold === 'sink' ? hold : undefined }),
-              )
-            }
-          />
-        )}
-        {batch.rows.length > 1 && (
-          <button
-            type="button"
-            className="underline"
-            onClick={() => onChange(`${name} out of the batch`, (now) => withoutRow(now, at))}
-          >
-            take out
-          </button>
-        )}
-      </p>
-      {told && told.warnings.length > 0 && (
-        <button type="button" className="text-left text-label" aria-expanded={open} onClick={() => setOpen(!open)}>
-          {(open ? told.warnings : told.warnings.slice(0, 1)).map((warning) => (
-            <span key={warning} className="block first-letter:uppercase text-ink2">
-              {warning}
-            </span>
-          ))}
-          {!open && told.warnings.length > 1 && <span className="underline">and {told.warnings.length - 1} more</span>}
+      <RowHow {...{ batch, row, at, onChange, onShade }} />
+      {told && <Warnings warnings={told.warnings} />}
+    </div>
+  );
+}
+
+/** In which shade a row is tied, what its size holds, and the way out of the batch. */
+function RowHow({ batch, row, at, onChange, onShade }: Omit<RowProps, 'report' | 'lit'>) {
+  const name = rowWords(batch, at);
+  return (
+    <p className="text-label text-ink2 flex flex-wrap gap-x-3">
+      <button type="button" className="underline italic text-left" onClick={() => onShade(at)}>
+        {row.shade === undefined ? 'as the fly is' : shadeShort(row)}
+      </button>
+      {row.on !== undefined && (
+        <ChoiceField
+          label={`what row ${String(at)} holds`}
+          value={row.hold ?? 'shape'}
+          options={[
+            ['shape', 'same shape'],
+            ['ride', 'same ride'],
+            ['sink', 'same sink'],
+          ]}
+          onChange={(hold) =>
+            onChange(`${name}, what is held`, (now) =>
+              withRow(now, at, { hold: hold === 'ride' || hold === 'sink' ? hold : undefined }),
+            )
+          }
+        />
+      )}
+      {batch.rows.length > 1 && (
+        <button
+          type="button"
+          className="underline"
+          onClick={() => onChange(`${name} out of the batch`, (now) => withoutRow(now, at))}
+        >
+          take out
         </button>
       )}
-    </div>
+    </p>
+  );
+}
+
+/** What is to be known of a row before it is tied: the first of it, and the rest when asked. */
+function Warnings({ warnings }: { readonly warnings: readonly string[] }) {
+  const [open, setOpen] = useState(false);
+  if (warnings.length === 0) return null;
+  return (
+    <button type="button" className="text-left text-label" aria-expanded={open} onClick={() => setOpen(!open)}>
+      {(open ? warnings : warnings.slice(0, 1)).map((warning) => (
+        <span key={warning} className="block first-letter:uppercase text-ink2">
+          {warning}
+        </span>
+      ))}
+      {!open && warnings.length > 1 && <span className="underline">and {warnings.length - 1} more</span>}
+    </button>
   );
 }
 

@@ -75,22 +75,7 @@ export function ShadeDialog({ file, shade, onKeep, onClose }: ShadeDialogProps) 
       onClose={onClose}
       note="What these have that the fly does not; the fly itself stays as it is."
     >
-      <ul className="mb-2">
-        {linesOf(draft).map((each) => (
-          <li key={`${each.part} ${each.key}`} className="flex justify-between gap-3 border-b border-hair py-1">
-            <span>
-              {each.part} {each.key === LEAVE_OUT ? 'left out' : `${each.key} ${each.value}`}
-            </span>
-            <button
-              type="button"
-              className="text-ink2 hover:text-ink"
-              onClick={() => setDraft(without(draft, each.part, each.key))}
-            >
-              as the fly has it
-            </button>
-          </li>
-        ))}
-      </ul>
+      <ShadeLines shade={draft} onWithout={(part, key) => setDraft(without(draft, part, key))} />
       <form onSubmit={(event) => void keep(event)} className="flex gap-2 flex-wrap">
         <select
           aria-label="part"
@@ -129,3 +114,24 @@ export function ShadeDialog({ file, shade, onKeep, onClose }: ShadeDialogProps) 
     </DialogBox>
   );
 }
+
+interface ShadeLinesProps {
+  readonly shade: Shade;
+  readonly onWithout: (part: string, key: string) => void;
+}
+
+/** What is otherwise so far, each with the way back. */
+const ShadeLines = ({ shade, onWithout }: ShadeLinesProps) => (
+  <ul className="mb-2">
+    {linesOf(shade).map(({ part, key, value }) => (
+      <li key={`${part} ${key}`} className="flex justify-between gap-3 border-b border-hair py-1">
+        <span>
+          {part} {key === LEAVE_OUT ? 'left out' : `${key} ${value}`}
+        </span>
+        <button type="button" className="text-ink2 hover:text-ink" onClick={() => onWithout(part, key)}>
+          as the fly has it
+        </button>
+      </li>
+    ))}
+  </ul>
+);

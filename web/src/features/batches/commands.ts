@@ -19,6 +19,7 @@ export const BATCH = {
   second: { name: 'Tie the second in instead', group, also: 'substitute', keys: 'y' },
   third: { name: 'Tie the third in instead', group, also: 'substitute', keys: 'u' },
   rename: { name: 'Rename the batch', group, keys: 'r' },
+  print: { name: 'Save the prep sheet as PDF', group, also: 'print cut list shopping', keys: 'p' },
   save: { name: 'Save the batch as a file', group, also: 'export', keys: 'e' },
   remove: { name: 'Put the batch in the trash', group, keys: 'delete' },
   undo: { name: 'Undo', group, keys: 'ctrl+z or z' },

@@ -2,20 +2,18 @@ import type { BatchFile } from '@jobbet/core/records';
 import useSWR, { mutate } from 'swr';
 import { create } from 'zustand';
 import { api, RequestError, type ListedRecord, type StoredBatch } from '../../shared/api/client.ts';
+import { BATCHES, batchKey } from '../../shared/api/planning.ts';
 import { say } from '../../shared/ui/toast.ts';
-
-const LIST = 'batches';
-const keyOf = (id: string): string => `batch/${id}`;
 
 /** All batches that are not in the trash, the one changed last first; undefined until they are here, with why where they cannot be had. */
 export function useBatches(): { readonly batches: readonly ListedRecord[] | undefined; readonly error: unknown } {
-  const { data, error } = useSWR<ListedRecord[], unknown>(LIST, api.batches);
+  const { data, error } = useSWR<ListedRecord[], unknown>(BATCHES, api.batches);
   return { batches: data?.filter(({ deletedAt }) => deletedAt === null), error };
 }
 
 /** One batch as it was saved last; undefined until it is here. */
 export function useBatch(id: string): { readonly batch: StoredBatch | undefined; readonly error: unknown } {
-  const { data, error } = useSWR<StoredBatch, unknown>(keyOf(id), () => api.batch(id));
+  const { data, error } = useSWR<StoredBatch, unknown>(batchKey(id), () => api.batch(id));
   return { batch: data, error };
 }
 
@@ -44,23 +42,23 @@ function inTurn<T>(work: () => Promise<T>): Promise<T> {
 }
 
 const known = (id: string): Promise<StoredBatch | undefined> =>
-  mutate<StoredBatch>(keyOf(id), (now) => now, { revalidate: false });
+  mutate<StoredBatch>(batchKey(id), (now) => now, { revalidate: false });
 
 /** Saves a batch and shows it at once; what was saved elsewhere meanwhile is fetched, and nothing written over. */
 async function save(id: string, record: BatchFile): Promise<void> {
   const now = await known(id);
   if (!now) return;
   try {
-    await mutate<StoredBatch>(keyOf(id), () => api.saveBatch(id, record, now.revision), {
+    await mutate<StoredBatch>(batchKey(id), () => api.saveBatch(id, record, now.revision), {
       optimisticData: { ...now, record },
       revalidate: false,
       throwOnError: true,
     });
   } catch (error) {
-    if (error instanceof RequestError && error.code === 'stale') await mutate(keyOf(id));
+    if (error instanceof RequestError && error.code === 'stale') await mutate(batchKey(id));
     throw error;
   } finally {
-    void mutate(LIST);
+    void mutate(BATCHES);
   }
 }
 
@@ -68,6 +66,9 @@ async function save(id: string, record: BatchFile): Promise<void> {
 export function doing(work: Promise<unknown>): void {
   work.catch((reason: unknown) => say(reason instanceof Error ? reason.message : 'It was not saved.'));
 }
+
+/** Changes the batch, with what is said of it where it is taken back. */
+export type Change = (words: string, change: (batch: BatchFile) => BatchFile | null) => void;
 
 /** Changes a batch as it is by then. @param change answers with the changed batch, or null where there is nothing to change */
 export function changeBatch(id: string, words: string, change: (batch: BatchFile) => BatchFile | null): Promise<void> {
@@ -99,20 +100,12 @@ function walk(id: string, back: boolean): Promise<void> {
 export const undoBatch = (id: string): void => doing(walk(id, true));
 export const redoBatch = (id: string): void => doing(walk(id, false));
 
-/** Keeps a new batch. @returns its id */
-export async function keepBatch(record: BatchFile): Promise<string> {
-  const made = await api.createBatch(record);
-  await mutate(keyOf(made.id), made, { revalidate: false });
-  await mutate(LIST);
-  return made.id;
-}
-
 /** Puts a batch in the trash, with the way back. */
 export async function removeBatch(id: string, name: string): Promise<void> {
   await api.removeBatch(id);
-  await mutate(LIST);
+  await mutate(BATCHES);
   say(`${name} is in the trash.`, {
     name: 'Undo',
-    run: () => doing(api.undeleteBatch(id).then(() => mutate(LIST))),
+    run: () => doing(api.undeleteBatch(id).then(() => mutate(BATCHES))),
   });
 }

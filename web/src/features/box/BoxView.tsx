@@ -3,6 +3,7 @@ import { useNavigate } from 'react-router';
 import type { ListedFly } from '../../shared/api/client.ts';
 import { useDrawers } from '../../shared/api/useDrawers.ts';
 import { useShell } from '../../shared/ui/shellContext.ts';
+import { planBatchOf } from '../../shared/api/planning.ts';
 import { isSound, useFlies } from '../../shared/api/listed.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
@@ -46,6 +47,7 @@ function useTogether(
     group,
   }: { print: (list: readonly ListedFly[]) => Promise<void>; group: (list: readonly ListedFly[]) => void },
 ): Together {
+  const navigate = useNavigate();
   const meant = flies.length > 0 ? flies : current ? [current] : [];
   const withMeant = (work: (list: readonly ListedFly[]) => Promise<void>) => () => {
     if (meant.length > 0) doing(work(meant));
@@ -54,6 +56,7 @@ function useTogether(
     copy: withMeant(copyFlies),
     save: withMeant(saveFiles),
     print: withMeant(print),
+    tie: withMeant(async (list) => void navigate(`/batches/${await planBatchOf(list.map(({ id }) => id))}`)),
     remove: withMeant(removeFlies),
     group: () => {
       if (meant.length > 0) group(meant);

@@ -8,12 +8,13 @@ export interface Together {
   readonly print: () => void;
   readonly remove: () => void;
   readonly group: () => void;
+  readonly tie: () => void;
 }
 
 const KEY = 'hover:text-ink text-ink2';
 
 /** How many flies are chosen, and what can be done with all of them. */
-export function ChosenBar({ chosen, copy, save, print, remove, group }: Together & { readonly chosen: Chosen }) {
+export function ChosenBar({ chosen, copy, save, print, remove, group, tie }: Together & { readonly chosen: Chosen }) {
   const { flies, none } = chosen;
   return (
     <div
@@ -30,6 +31,9 @@ export function ChosenBar({ chosen, copy, save, print, remove, group }: Together
       </button>
       <button type="button" className={KEY} onClick={print}>
         print tying sheets <span className="plain-key">P</span>
+      </button>
+      <button type="button" className={KEY} onClick={tie}>
+        tie some <span className="plain-key">T</span>
       </button>
       <button type="button" className={KEY} onClick={group}>
         group <span className="plain-key">G</span>

@@ -14,6 +14,7 @@ export const BOX = {
   save: { name: 'Save the pattern file', group, keys: 'e' },
   print: { name: 'Print the tying sheet', group, keys: 'p' },
   rename: { name: 'Rename the fly', group, keys: 'r' },
+  tie: { name: 'Tie some of these', group, also: 'plan batch how many', keys: 't' },
   group: { name: 'Keep flies together by a word', group, keys: 'g' },
   remove: { name: 'Put the fly in the trash', group, keys: 'delete' },
   settle: { name: 'Only flies with something to settle', group, keys: 'x' },

@@ -17,12 +17,14 @@ interface RunBarProps {
   /** Where the table and the gauge card of the run are. */
   readonly table: string;
   readonly card: string;
+  /** Plans a batch of the run; null until it is worked out. */
+  readonly onTie: (() => void) | null;
   /** How far it is. */
   readonly told: string;
 }
 
 /** What is run: the sizes, what the weight holds, the pins; and which way it is looked at. */
-export function RunBar({ run, field, table, card, told }: RunBarProps) {
+export function RunBar({ run, field, table, card, onTie, told }: RunBarProps) {
   const { text, read, hold, pins } = run;
   return (
     <>
@@ -70,6 +72,14 @@ export function RunBar({ run, field, table, card, told }: RunBarProps) {
           ))}
           <span className="plain-key">G</span>
         </nav>
+        <button
+          type="button"
+          className="text-ink2 hover:text-ink whitespace-nowrap"
+          disabled={onTie === null}
+          onClick={() => onTie?.()}
+        >
+          tie a batch of these <span className="plain-key">T</span>
+        </button>
         {pins.length > 0 && <LetGo run={run} />}
         <span className="italic text-ink3 w-20 text-right" role="status">
           {told}

@@ -13,6 +13,7 @@ import { RunBar } from './RunBar.tsx';
 import { RunTable } from './RunTable.tsx';
 import { useColumns } from './useColumns.ts';
 import { useKeepSize } from './useKeepSize.ts';
+import { useTieBatch } from './useTieBatch.ts';
 import { useRunAsked } from './useRunAsked.ts';
 
 /** The chart and its library come only where a run is looked at. */
@@ -36,6 +37,11 @@ export function SizesView({ gauge = false }: { readonly gauge?: boolean }) {
     return fault;
   };
   const keep = useKeepSize();
+  const tie = useTieBatch(
+    id,
+    useBench((state) => state.revision),
+    file,
+  );
   const field = useRef<HTMLInputElement>(null);
   const frame = useRef<HTMLDivElement>(null);
   const { width } = useSize(frame);
@@ -45,6 +51,7 @@ export function SizesView({ gauge = false }: { readonly gauge?: boolean }) {
     hold: () => run.setHold(HOLDS[(HOLDS.indexOf(run.hold) + 1) % HOLDS.length] ?? 'shape'),
     card: gauge ? null : () => void navigate(card),
     table: gauge ? () => void navigate(table) : null,
+    tie: done ? () => tie(run, columns) : null,
   });
   return (
     <BoardFrame saver={saver}>
@@ -53,6 +60,7 @@ export function SizesView({ gauge = false }: { readonly gauge?: boolean }) {
         field={field}
         table={table}
         card={card}
+        onTie={done ? () => tie(run, columns) : null}
         told={done ? '' : `${String(reckoned)} of ${String(columns.length)}`}
       />
       <main ref={frame} tabIndex={0} className="flex-1 min-h-0 overflow-auto" data-done={done}>

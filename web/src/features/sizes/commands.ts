@@ -7,6 +7,7 @@ export const SIZES = {
   hold: { name: 'Hold something else', group, keys: 'o' },
   card: { name: 'The gauge card of the run', group, keys: 'g' },
   table: { name: 'The table of the run', group, keys: 'g' },
+  tie: { name: 'Tie a batch of these', group, also: 'plan how many', keys: 't' },
 } as const satisfies CommandTable;
 
 const card = 'Gauge card';

@@ -1,12 +1,12 @@
 import type { BatchFile, BatchRow } from '@jobbet/core/records';
 import type { FlyFile } from '@jobbet/core/pattern';
-import { api } from '../../shared/api/client.ts';
-import { keepBatch } from './kept.ts';
+import { mutate } from 'swr';
+import { api } from './client.ts';
 
 /** A fly as a row is planned of: its id in the box, its revision, and its pattern as it is now. */
 export interface PlannedFly {
   readonly id: string;
-  readonly revision: number;
+  readonly revision: number | string;
   readonly file: FlyFile;
 }
 
@@ -50,8 +50,20 @@ export async function plannedFly(id: string): Promise<PlannedFly> {
   return { id, revision, file };
 }
 
-/** Plans some flies as one batch. @param ons sizes each of them is tied on; their own where none is named @returns its id */
-export async function planBatchOf(ids: readonly string[], ons: readonly string[] = ['']): Promise<string> {
+/** Under which keys batches are remembered in this window. */
+export const BATCHES = 'batches';
+export const batchKey = (id: string): string => `batch/${id}`;
+
+/** Keeps a new batch. @returns its id */
+export async function keepBatch(record: BatchFile): Promise<string> {
+  const made = await api.createBatch(record);
+  await mutate(batchKey(made.id), made, { revalidate: false });
+  await mutate(BATCHES);
+  return made.id;
+}
+
+/** Plans some flies as one batch, each on its own hook. @returns its id */
+export async function planBatchOf(ids: readonly string[]): Promise<string> {
   const flies = await Promise.all(ids.map(plannedFly));
   const [first] = flies;
   const name = flies.length === 1 && first ? first.file.name : `${String(flies.length)} flies`;
@@ -59,7 +71,7 @@ export async function planBatchOf(ids: readonly string[], ons: readonly string[]
     newBatch(
       name,
       '',
-      flies.flatMap((fly) => ons.map((on) => rowOf(fly, USUAL_COUNT, on))),
+      flies.map((fly) => rowOf(fly, USUAL_COUNT, '')),
     ),
   );
 }

@@ -1,0 +1,156 @@
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { expect, test, type Boathouse } from './boathouse.ts';
+
+/** The batch of the opening week, worked out. */
+async function openingWeek(page: Page, { url }: Boathouse): Promise<void> {
+  await page.goto(url);
+  await page.getByRole('button', { name: /^Slate Runner,/ }).waitFor();
+  await page.keyboard.press('2');
+  await expect(page.getByRole('table', { name: 'Cut list' })).toBeVisible();
+}
+const lit = (page: Page) => page.getByRole('listbox', { name: 'Rack' }).locator('[aria-selected="true"]');
+const hooks = (page: Page) => page.getByRole('listbox', { name: 'Rack' }).getByRole('option');
+const item = (page: Page) => page.getByRole('complementary', { name: 'The item' });
+const foot = (page: Page) => page.getByRole('region', { name: 'The batch in figures' });
+
+test('what runs out is told with the fly it ends before; something else is tied in from there on, and taken back', async ({
+  own,
+  page,
+}) => {
+  await openingWeek(page, own);
+  await expect(item(page)).toContainText('rabbit strip, slate');
+  await expect(item(page)).toContainText('Ends before fly 9');
+  await expect(foot(page)).toContainText('1 runs out');
+  const rows = page.getByRole('region', { name: 'Rows' });
+  await expect(rows.getByLabel(/^how many of row/)).toHaveCount(5);
+  await page.keyboard.press('t');
+  // The second row is parted at the fly it ran out on.
+  await expect(rows.getByLabel(/^how many of row/)).toHaveCount(6);
+  await expect(rows.getByLabel('how many of row 2')).toHaveValue('3');
+  await expect(rows.getByLabel('how many of row 3')).toHaveValue('1');
+  await expect(foot(page)).toContainText('nothing');
+  await page.keyboard.press('z');
+  await expect(rows.getByLabel(/^how many of row/)).toHaveCount(5);
+  await expect(foot(page)).toContainText('1 runs out');
+});
+
+test('a fly goes from the rack through the vise and its coats into the box, by keyboard, through a reload', async ({
+  own,
+  page,
+}) => {
+  await openingWeek(page, own);
+  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
+  await expect(lit(page)).toHaveAccessibleName(/^fly 5, .*to come$/);
+  await page.keyboard.press('g');
+  await expect(lit(page)).toHaveAccessibleName(/in the vise$/);
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('g');
+  await expect(page.getByText('is in the vise: finish that one first')).toBeVisible();
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('Enter');
+  await expect(lit(page)).toHaveAccessibleName(/coat 1 of 2, dry at \d\d:\d\d$/);
+  await page.reload();
+  await expect(page.getByRole('table', { name: 'Cut list' })).toBeVisible();
+  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
+  await expect(lit(page)).toHaveAccessibleName(/^fly 5, .*coat 1 of 2/);
+  await page.keyboard.press('Enter');
+  await expect(lit(page)).toHaveAccessibleName(/coat 2 of 2/);
+  await page.keyboard.press('Enter');
+  await expect(lit(page)).toHaveAccessibleName(/in the box$/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Nothing is left to do to this fly.')).toBeVisible();
+});
+
+test('a batch is planned by keyboard; its rows, sizes and evenings are written, and what does not read says so', async ({
+  own,
+  page,
+}) => {
+  await openingWeek(page, own);
+  await page.keyboard.press('n');
+  await page.getByLabel('how many', { exact: true }).fill('4');
+  await page.getByLabel('of which fly').selectOption('Slate Runner');
+  await page.getByLabel('on what').fill('8');
+  await page.getByLabel('what it is called').fill('For the weir');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/^For the weir, 4 flies/)).toBeVisible();
+  await expect(hooks(page)).toHaveCount(4);
+  await page.getByLabel('what row 1 is tied on').fill('6,8');
+  await expect(page.getByText('one size a row')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByLabel('how many of row 1').fill('0');
+  await expect(page.getByText('a whole number from 1 to 10,000')).toBeVisible();
+  await page.getByLabel('how many of row 1').fill('5');
+  await expect(hooks(page)).toHaveCount(5);
+  await page.getByRole('button', { name: 'Name an evening' }).click();
+  await expect(foot(page)).toContainText(/evening\s*1/);
+  await page.getByLabel('evening 1 ends').fill('19:00');
+  await expect(page.getByText('an evening ends after it begins')).toBeVisible();
+  await page.keyboard.press('Escape');
+  // Enter leaves the field, so that keys are the view's again.
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('-');
+  await expect(hooks(page)).toHaveCount(4);
+  await page.locator('body').press(']');
+  await expect(page.getByText(/^Opening week, 18 flies/)).toBeVisible();
+  await page.locator('body').press('[');
+  await page.locator('body').press('Delete');
+  await expect(page.getByText('For the weir is in the trash.')).toBeVisible();
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(page.getByText(/^For the weir, 4 flies|\(\d of 3\)/).first()).toBeVisible();
+});
+
+test('a row is tied otherwise than its fly, and the fly stays as it is', async ({ own, page }) => {
+  await openingWeek(page, own);
+  await page.getByRole('button', { name: 'as the fly is' }).nth(1).click();
+  await page.getByLabel('part').selectOption('wing');
+  await page.getByLabel('is then').fill('black');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'wing black', exact: true })).toBeVisible();
+  // Of slate five are left to be tied, which it is enough for, and of black there is enough for seven.
+  await expect(foot(page)).toContainText('nothing');
+});
+
+test('what is made ready is saved as pages to print, and the batch as a file that reads again', async ({
+  own,
+  page,
+}) => {
+  await openingWeek(page, own);
+  const pdf = page.waitForEvent('download');
+  await page.keyboard.press('p');
+  expect((await pdf).suggestedFilename()).toBe('opening-week-prep.pdf');
+  const file = page.waitForEvent('download');
+  await page.keyboard.press('e');
+  const saved = await file;
+  expect(saved.suggestedFilename()).toBe('opening-week.batch.json');
+  const text = readFileSync(await saved.path(), 'utf8');
+  const answer = await page.request.post(`${own.url}/api/batches`, { data: { record: JSON.parse(text) as unknown } });
+  expect(answer.status()).toBe(201);
+});
+
+test('two windows: what the other saved is not written over', async ({ own, page, context }) => {
+  await openingWeek(page, own);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.getByRole('table', { name: 'Cut list' })).toBeVisible();
+  await other.keyboard.press('+');
+  await expect(other.getByLabel('how many of row 1')).toHaveValue('6');
+  await page.keyboard.press('-');
+  await expect(page.getByText('It was changed elsewhere since you opened it.')).toBeVisible();
+  await expect(page.getByLabel('how many of row 1')).toHaveValue('6');
+});
+
+test('from the box and from a run of sizes', async ({ own, page }) => {
+  await page.goto(own.url);
+  await page.getByRole('button', { name: /^Bell Weir,/ }).waitFor();
+  await page.keyboard.press('t');
+  await expect(page).toHaveURL(/\/batches\//);
+  await expect(page.getByRole('table', { name: 'Cut list' })).toBeVisible();
+  await page.goto(own.url);
+  await page.getByRole('button', { name: /^Slate Runner,/ }).click();
+  await expect(page.getByTestId('sentence')).toBeVisible();
+  await page.keyboard.press('3');
+  await expect(page.locator('main[data-done="true"]')).toBeVisible();
+  await page.locator('body').press('t');
+  await expect(page.getByText(/^Slate Runner, \d+ flies/)).toBeVisible();
+});
