@@ -59,7 +59,7 @@ export const SERVER = {
 /** What the interface is made of. Features know nothing of one another. */
 export const WEB = {
   shared: 'what every view uses and that knows no fly',
-  fly: 'the fly on the bench: store, selection, undo, saver, drafts, its frame, verdict and tyings',
+  fly: 'the fly on the bench: store, selection, undo, saver, drafts, its frame, verdict and tyings; the batches flies are tied in',
   features: 'the views, each by itself: bench, balance, sizes, seen, sheet, vise, box, drawers',
   app: 'routes, the shell round every view, settings, help',
 };

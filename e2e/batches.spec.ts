@@ -48,7 +48,7 @@ test('a fly goes from the rack through the vise and its coats into the box, by k
   await page.keyboard.press('g');
   await expect(page.getByText('is in the vise: finish that one first')).toBeVisible();
   await page.keyboard.press('ArrowLeft');
-  await page.keyboard.press('Enter');
+  await page.keyboard.press('o');
   await expect(lit(page)).toHaveAccessibleName(/coat 1 of 2, dry at \d\d:\d\d$/);
   await page.reload();
   await expect(page.getByRole('table', { name: 'Cut list' })).toBeVisible();
@@ -60,6 +60,38 @@ test('a fly goes from the rack through the vise and its coats into the box, by k
   await expect(lit(page)).toHaveAccessibleName(/in the box$/);
   await page.keyboard.press('Enter');
   await expect(page.getByText('Nothing is left to do to this fly.')).toBeVisible();
+});
+
+test('two flies are tied at the vise one after the other, one is spoilt, and a reload takes up where it was', async ({
+  own,
+  page,
+}) => {
+  await openingWeek(page, own);
+  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  const step = page.getByTestId('vise-step');
+  const line = page.getByText(/^fly \d+ of \d+, Slate Runner/);
+  await expect(step).toBeVisible();
+  await expect(line).toContainText('fly 5 of 19');
+  await page.keyboard.press('Space');
+  const first = await step.innerText();
+  await page.reload();
+  await expect(line).toContainText('fly 5 of 19');
+  await expect(step).toHaveText(first, { useInnerText: true });
+  const done = page.getByTestId('vise-done');
+  for (let i = 0; i < 40 && !(await done.isVisible()); i++) await page.keyboard.press('Space');
+  await expect(done).toContainText('First coat on, then the next');
+  await page.keyboard.press('n');
+  await expect(line).toContainText('fly 6 of 19');
+  await expect(page.getByText(/^fly 5: dry at \d\d:\d\d$/)).toBeVisible();
+  await page.keyboard.press('x');
+  // Another hook stands for the one that was lost.
+  await expect(line).toContainText('fly 7 of 20');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('table', { name: 'Cut list' })).toBeVisible();
+  await expect(hooks(page).nth(4)).toHaveAccessibleName(/coat 1 of 2/);
+  await expect(hooks(page).nth(5)).toHaveAccessibleName(/spoilt$/);
+  await expect(hooks(page).nth(6)).toHaveAccessibleName(/in the vise$/);
 });
 
 test('a batch is planned by keyboard; its rows, sizes and evenings are written, and what does not read says so', async ({
@@ -109,6 +141,30 @@ test('a row is tied otherwise than its fly, and the fly stays as it is', async (
   await expect(page.getByRole('button', { name: 'wing black', exact: true })).toBeVisible();
   // Of slate five are left to be tied, which it is enough for, and of black there is enough for seven.
   await expect(foot(page)).toContainText('nothing');
+});
+
+test('a fly that is changed after it was planned: the row keeps the plan, says what is otherwise, and takes it when told', async ({
+  own,
+  page,
+}) => {
+  await openingWeek(page, own);
+  const flies = (await (await page.request.get(`${own.url}/api/flies`)).json()) as { id: string; name: string }[];
+  const smolt = flies.find(({ name }) => name === 'Glass Smolt')?.id ?? '';
+  const { file, revision } = (await (await page.request.get(`${own.url}/api/flies/${smolt}`)).json()) as {
+    file: { parts: { id: string; colour?: string }[] };
+    revision: number;
+  };
+  const parts = file.parts.map((part) => (part.id === 'wing' ? { ...part, colour: 'rust' } : part));
+  await page.request.put(`${own.url}/api/flies/${smolt}`, {
+    data: { file: { ...file, parts }, revision, kind: 'saved' },
+  });
+  await page.reload();
+  const rows = page.getByRole('region', { name: 'Rows' });
+  await rows.getByRole('button', { name: 'Changed since it was planned: what?' }).click();
+  await expect(rows.getByText(/^Otherwise now: .*rust/)).toBeVisible();
+  await rows.getByRole('button', { name: 'Plan it so' }).click();
+  await expect(page.getByRole('rowheader', { name: /kinked synthetic hair, rust/ })).toBeVisible();
+  await expect(rows.getByText(/Changed since/)).toHaveCount(0);
 });
 
 test('what is made ready is saved as pages to print, and the batch as a file that reads again', async ({

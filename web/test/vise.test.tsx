@@ -61,7 +61,15 @@ function atTheVise(machine: ViseMachine, before: readonly TyingRecord[] = [], on
   return render(
     <MemoryRouter>
       <BenchProvider value={bench}>
-        <AtTheVise sheet={sheetOf(settleFly(laid))} laid={laid} machine={machine} before={before} onKeep={onKeep} />
+        <AtTheVise
+          sheet={sheetOf(settleFly(laid))}
+          laid={laid}
+          fly="a"
+          out="/fly/a/sheet"
+          machine={machine}
+          before={before}
+          onKeep={onKeep}
+        />
       </BenchProvider>
     </MemoryRouter>,
   );

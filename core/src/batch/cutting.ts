@@ -60,6 +60,9 @@ function shortestFirst(lengths: readonly number[]): {
   return { sorted: from.map((i) => lengths[i] ?? 0), from };
 }
 
+/** More pieces than this are not searched: the rules of thumb lay many small ones as well as anything. */
+const MOST_SEARCHED = 200;
+
 /** Looks for a layout of all pieces by trying, the longest first, no two lengths that are alike twice. @returns null where none was found */
 function search(lengths: readonly number[], pieces: readonly number[]): Layout | null {
   const order = longestFirst(pieces);
@@ -107,7 +110,7 @@ export function layAll(lengths: readonly number[], pieces: readonly number[]): L
     back(lay(sorted, pieces, order, firstFit)),
   ].filter(isWhole);
   const best = thumbs.sort((a, b) => opened(a) - opened(b))[0];
-  return best ?? search(lengths, pieces);
+  return best ?? (pieces.length > MOST_SEARCHED ? null : search(lengths, pieces));
 }
 
 /** The least number of lengths that so much has to be cut from: what no layout does better than. */
@@ -129,6 +132,27 @@ export interface InTurn {
   readonly shortAt: number | null;
 }
 
+/** Where the pieces of each fly begin, and where the last of them end. @param flies for each piece the index of its fly, ascending */
+function beginnings(flies: readonly number[]): number[] {
+  return [...flies.flatMap((fly, i) => (i === 0 || flies[i - 1] !== fly ? [i] : [])), flies.length];
+}
+
+/** Pieces laid as they come, the longest of each fly first, until one finds no room. @returns how many flies are laid, and how */
+function layWhileThereIs(lengths: readonly number[], pieces: readonly number[], begins: readonly number[]) {
+  const left = [...lengths];
+  const layout: (number | null)[] = [];
+  for (let k = 0; k + 1 < begins.length; k++) {
+    const [from, to] = [begins[k] ?? 0, begins[k + 1] ?? 0];
+    for (const own of longestFirst(pieces.slice(from, to))) {
+      const at = bestFit(left, pieces[from + own] ?? 0);
+      if (at === null) return { count: k, layout: layout.slice(0, from) };
+      layout[from + own] = at;
+      left[at] = (left[at] ?? 0) - (pieces[from + own] ?? 0);
+    }
+  }
+  return { count: begins.length - 1, layout };
+}
+
 /**
  * Lays the pieces of one fly after another. Where one does not fit, all that went before is laid anew before it is said to run out; what comes
  * after that takes what it still finds.
@@ -137,27 +161,25 @@ export interface InTurn {
 export function layInTurn(lengths: readonly number[], pieces: readonly number[], flies: readonly number[]): InTurn {
   const whole = layAll(lengths, pieces);
   if (whole) return { layout: whole, shortAt: null };
-  const left = [...lengths];
-  const layout: (number | null)[] = [];
-  let shortAt: number | null = null;
-  for (let begin = 0; begin < pieces.length;) {
-    const fly = flies[begin] ?? 0;
-    let end = begin;
-    while (end < pieces.length && flies[end] === fly) end++;
-    const own = longestFirst(pieces.slice(begin, end)).map((i) => begin + i);
-    for (const i of own) {
-      const at = bestFit(left, pieces[i] ?? 0);
-      layout[i] = at;
-      if (at !== null) left[at] = (left[at] ?? 0) - (pieces[i] ?? 0);
-    }
-    if (shortAt === null && own.some((i) => layout[i] === null)) {
-      const anew = layAll(lengths, pieces.slice(0, end));
-      if (anew) {
-        anew.forEach((at, i) => (layout[i] = at));
-        leftOf(lengths, pieces, anew).forEach((each, i) => (left[i] = each));
-      } else shortAt = fly;
-    }
-    begin = end;
+  const begins = beginnings(flies);
+  let best: { readonly count: number; readonly layout: Layout } = layWhileThereIs(lengths, pieces, begins);
+  // The most flies that can be laid when all of them are laid anew.
+  let [low, high] = [best.count, begins.length - 2];
+  while (low < high) {
+    const mid = Math.ceil((low + high) / 2);
+    const anew = layAll(lengths, pieces.slice(0, begins[mid]));
+    if (anew) {
+      best = { count: mid, layout: anew };
+      low = mid;
+    } else high = mid - 1;
   }
-  return { layout, shortAt };
+  const left = leftOf(lengths, pieces, best.layout);
+  const layout = [...best.layout];
+  for (let i = begins[best.count] ?? 0; i < pieces.length; i++) {
+    const at = bestFit(left, pieces[i] ?? 0);
+    layout[i] = at;
+    if (at !== null) left[at] = (left[at] ?? 0) - (pieces[i] ?? 0);
+  }
+  const missing = layout.indexOf(null);
+  return { layout, shortAt: missing < 0 ? null : (flies[missing] ?? null) };
 }

@@ -4,6 +4,7 @@ export { type BatchPlan, type FlyOf, type PlanOptions, type PlannedRow, planBatc
 export {
   type BatchReport,
   type NeedReport,
+  type PrepReport,
   type RowReport,
   type ScheduleReport,
   type SubstituteReport,

@@ -70,7 +70,16 @@ function readyBlock(own: readonly PrepReport[], widthMm: number, { style, textWi
           [
             { text: formatNumber(pieces, 0, style), bold: true },
             ...(cut === null ? [] : [{ text: `of ${length(cut, style)}`, bold: true }]),
-            ...(from === null ? [] : [{ text: `from ${from}${of === null ? '' : `, ${length(of, style)}`}` }]),
+            ...(from === null
+              ? []
+              : [
+                  {
+                    text:
+                      from === 'to buy'
+                        ? 'to be bought first'
+                        : `from ${from}${of === null ? '' : `, ${length(of, style)}`}`,
+                  },
+                ]),
             ...(leftover === null ? [] : [{ text: `left: ${leftover}`, grey: GREY }]),
           ],
           widthMm - TICK - 1.6,

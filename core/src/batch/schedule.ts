@@ -38,7 +38,7 @@ export interface Schedule {
 
 const EPSILON = 1e-6;
 /** Choices that are looked at: so many where every one may be, and fewer where there are too many flies for that anyway. */
-const [MOST_CHOICES, MOST_CHOICES_OF_MANY] = [150_000, 12_000];
+const [MOST_CHOICES, MOST_CHOICES_OF_MANY] = [25_000, 4_000];
 const FEW = 8;
 
 /** A fly out of the vise that waits for its next coat. */
@@ -55,6 +55,8 @@ interface Kind extends FlyTimes {
   readonly jobs: readonly number[];
   /** What is still to come from each coat on: hands and drying. */
   readonly tail: readonly number[];
+  /** The same until the last coat is on: how long from its beginning the hands are not done with it. */
+  readonly until: readonly number[];
 }
 
 function kindsOf(jobs: readonly Job[]): Kind[] {
@@ -69,6 +71,9 @@ function kindsOf(jobs: readonly Job[]): Kind[] {
   return [...kinds.values()].map(({ times, jobs: alike }) => ({
     ...times,
     jobs: alike,
+    until: Array.from({ length: times.coats.length + 2 }, (_, k) =>
+      times.coats.slice(k).reduce((sum, coat, i, left) => sum + coat.hands + (i < left.length - 1 ? coat.dry : 0), 0),
+    ),
     tail: Array.from({ length: times.coats.length + 2 }, (_, k) =>
       times.coats.slice(k).reduce((sum, coat) => sum + coat.hands + coat.dry, 0),
     ),
@@ -132,11 +137,31 @@ class Search {
     const window = this.windows[w];
     if (!window || ++this.choices > this.most) return;
     if (this.left > window.to - now + (this.room[w] ?? 0) + EPSILON) return;
+    if (w === this.windows.length - 1) {
+      // In the last evening all is done by then at the soonest, and the hands have no more to do until then than is left.
+      const end = this.leastEnd(now);
+      if (end > window.to + EPSILON) return;
+      const waits = begun ? Math.max(0, end - now - this.left) : 0;
+      if (this.best && waited + waits >= this.best.waiting - EPSILON) return;
+    }
     const key = this.key(w, now, begun);
     const before = this.seen.get(key);
     if (before !== undefined && before <= waited + EPSILON) return;
     this.seen.set(key, waited);
     for (const choice of this.choicesAt(window, now)) this.take(choice, w, now, waited, begun);
+  }
+
+  /** The soonest that all that is left can be done by: each coat in its turn, and after all tying the coats of the fly tied last. */
+  private leastEnd(now: number): number {
+    let [end, tying, chain] = [now, 0, Infinity];
+    for (const { kind, coat, ready } of this.pending)
+      end = Math.max(end, Math.max(now, ready) + (this.kinds[kind]?.until[coat - 1] ?? 0));
+    this.kinds.forEach(({ hands, jobs, until, first }, k) => {
+      const left = jobs.length - (this.tied[k] ?? 0);
+      tying += left * hands;
+      if (left > 0 && !first) chain = Math.min(chain, until[0] ?? 0);
+    });
+    return tying === 0 ? end : Math.max(end, now + tying + (chain === Infinity ? 0 : chain));
   }
 
   private isTied(): boolean {
@@ -339,7 +364,7 @@ function within(jobs: readonly Job[], windows: readonly Window[], count: number)
 /**
  * Lays jobs over evenings for one pair of hands: least evenings, then least waiting. No hand does two things at once, no coat is touched before it is
  * dry, nothing is begun that does not end the same evening; drying goes on over night.
- * @returns the best that was found; for up to eight flies nothing is better. What has no room in all the evenings is left, the last first
+ * @returns the best that was found, and what none waits less than: the same where every order was looked at, as it is for few flies. What has no room in all the evenings is left, the last first
  */
 export function schedule(jobs: readonly Job[], windows: readonly Window[]): Schedule {
   for (let kept = jobs.length; kept > 0; kept--) {

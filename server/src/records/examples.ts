@@ -1,6 +1,7 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { faultLine } from '@jobbet/core/base';
+import type { ListedFly } from '@jobbet/core/contract';
 import { readDocumentText } from '@jobbet/core/document';
 import { readFly } from '@jobbet/core/pattern';
 import { BATCH_KIND, type BatchFile } from '@jobbet/core/records';
@@ -12,17 +13,19 @@ import type { FlyStore } from '../flies/store.ts';
 import type { RecordStore } from './store.ts';
 
 /** A batch as the box has it: each fly by its id, with the pattern it was planned with. */
-function pinned(batch: BatchFile, ids: ReadonlyMap<string, string>): BatchFile {
+function pinned(batch: BatchFile, box: ReadonlyMap<string, ListedFly>): BatchFile {
   const carried = new Set<string>();
   return {
     ...batch,
     rows: batch.rows.map((row) => {
       const read = readFly(readFileSync(join(EXAMPLES, row.fly), 'utf8'));
       if (!read.ok) throw new Error(`${row.fly}: ${read.faults.map(faultLine).join('; ')}`);
-      const fly = ids.get(read.value.name) ?? read.value.name;
+      const listed = box.get(read.value.name);
+      const fly = listed?.id ?? read.value.name;
       const first = !carried.has(fly);
       carried.add(fly);
-      return { ...row, fly, ...(first ? { pattern: { ...read.value } } : {}) };
+      const revision = listed ? { revision: listed.revision } : {};
+      return { ...row, fly, ...revision, ...(first ? { pattern: { ...read.value } } : {}) };
     }),
   };
 }
@@ -31,14 +34,14 @@ function pinned(batch: BatchFile, ids: ReadonlyMap<string, string>): BatchFile {
 export async function seedBatchesOnce(ledger: Ledger, batches: RecordStore<'batch'>, flies: FlyStore): Promise<void> {
   const [seeded] = await ledger.db.select().from(facts).where(eq(facts.key, 'batches'));
   if (seeded || !existsSync(EXAMPLES)) return;
-  const ids = new Map((await flies.list()).map(({ name, id }) => [name, id]));
+  const box = new Map((await flies.list()).map((fly) => [fly.name, fly]));
   const files = readdirSync(EXAMPLES)
     .filter((name) => name.endsWith(BATCH_KIND.extension))
     .sort();
   for (const file of files) {
     const read = readDocumentText(BATCH_KIND, readFileSync(join(EXAMPLES, file), 'utf8'));
     if (!read.ok) throw new Error(`${file}: ${read.faults.map(faultLine).join('; ')}`);
-    await batches.create(pinned(read.value, ids));
+    await batches.create(pinned(read.value, box));
   }
   await ledger.write([ledger.db.insert(facts).values({ key: 'batches', value: new Date().toISOString() })]);
 }

@@ -1,5 +1,5 @@
 import { balanceReckon } from '../features/balance/reckon.ts';
-import { batchReckon } from '../features/batches/reckon.ts';
+import { batchReckon } from '../fly/batches/reckon.ts';
 import { sizesReckon } from '../features/sizes/reckon.ts';
 import { sheetReckon } from '../fly/tyings/sheetReckon.ts';
 import { certaintyReckon } from '../fly/verdict/certaintyReckon.ts';

@@ -68,6 +68,10 @@ export const router = createBrowserRouter([
         path: '/batches/:id?',
         lazy: async () => ({ Component: (await import('../features/batches/BatchesView.tsx')).BatchesView }),
       },
+      {
+        path: '/batches/:id/vise',
+        lazy: async () => ({ Component: (await import('../features/vise/BatchViseView.tsx')).BatchViseView }),
+      },
       { path: '/trash', lazy: async () => ({ Component: (await import('../features/box/TrashView.tsx')).TrashView }) },
       {
         path: '/settings',

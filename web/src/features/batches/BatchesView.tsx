@@ -6,9 +6,9 @@ import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { BATCH } from './commands.ts';
 import { dayWords } from './days.ts';
-import { useBatch, useBatches } from './kept.ts';
+import { useBatch, useBatches } from '../../fly/batches/kept.ts';
 import { OneBatch } from './OneBatch.tsx';
-import { keepBatch, newBatch, plannedFly, rowOf } from '../../shared/api/planning.ts';
+import { keepBatch, newBatch, plannedFly, rowOf } from '../../fly/batches/planning.ts';
 import { RowDialog, type RowAsked } from './RowDialog.tsx';
 
 /** Batches: how many of which, on what, by when. One is open; brackets walk them. */

@@ -2,7 +2,7 @@ import type { BatchReport, ScheduleReport } from '@jobbet/core/batch';
 import { stateAt, type BatchFile } from '@jobbet/core/records';
 import { useRef } from 'react';
 import { useSize } from '../../shared/ui/useSize.ts';
-import { clockText, minutesOf } from './clock.ts';
+import { clockText, minutesOf } from '../../fly/batches/clock.ts';
 import { dayWords } from './days.ts';
 
 interface BenchLineProps {

@@ -4,7 +4,7 @@ import { useEffect, useRef } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
 import type { RackLayout } from './rackLayout.ts';
-import { itemWords, shortWords, stockWords } from './words.ts';
+import { itemWords, shortWords, stockWords } from '../../fly/batches/words.ts';
 
 interface CutListProps {
   readonly batch: BatchFile;

@@ -1,7 +1,7 @@
 import { clockMinutes, type BatchFile } from '@jobbet/core/records';
 import { TextField } from '../../shared/fields/Fields.tsx';
-import { momentNow } from './clock.ts';
-import type { Change } from './kept.ts';
+import { momentNow } from '../../fly/batches/clock.ts';
+import type { Change } from '../../fly/batches/kept.ts';
 
 type Evening = NonNullable<BatchFile['evenings']>[number];
 

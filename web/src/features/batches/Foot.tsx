@@ -3,7 +3,7 @@ import { progressOf, type BatchFile } from '@jobbet/core/records';
 import type { ReactNode } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
-import { durationWords, moneyWords, unsettled } from './words.ts';
+import { durationWords, moneyWords, unsettled } from '../../fly/batches/words.ts';
 
 const WAYS = { 'one-by-one': 'one fly at a time', 'by-steps': 'step by step, six at a time' } as const;
 const BASES = {

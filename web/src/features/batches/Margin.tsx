@@ -1,9 +1,9 @@
-import type { BatchReport, NeedReport, SubstituteReport } from '@jobbet/core/batch';
+import type { BatchReport, NeedReport, PrepReport, SubstituteReport } from '@jobbet/core/batch';
 import { formatLength, formatMass, formatSpeed } from '@jobbet/core/units';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { rideWords } from '../../shared/ui/RideGlyph.tsx';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
-import { amountWords, itemWords, moneyWords, shortWords, stockWords } from './words.ts';
+import { amountWords, itemWords, moneyWords, shortWords, stockWords } from '../../fly/batches/words.ts';
 
 interface MarginProps {
   readonly report: BatchReport;
@@ -98,6 +98,11 @@ function Instead({ substitute, letter, onTake }: InsteadProps) {
   );
 }
 
+const fromWords = ({ from, of }: PrepReport, style: ReturnType<typeof useStyle>): string =>
+  from === 'to buy'
+    ? 'to be bought first'
+    : `from ${from ?? ''}${of === null ? '' : `, ${words(formatLength(of, style))}`}`;
+
 /** How the item is made ready: pieces of each length, and from what. */
 function Ready({ report, need }: { readonly report: BatchReport; readonly need: NeedReport }) {
   const style = useStyle();
@@ -112,13 +117,7 @@ function Ready({ report, need }: { readonly report: BatchReport; readonly need: 
           <li key={i} className="border-t border-hair py-1">
             {amountWords(each.pieces, { unit: 'pieces' }, style)}
             {each.cut_mm !== null && ` of ${words(formatLength(each.cut_mm, style))}`}
-            {each.from !== null && (
-              <span className="text-ink2">
-                {' '}
-                from {each.from}
-                {each.of !== null && `, ${words(formatLength(each.of, style))}`}
-              </span>
-            )}
+            {each.from !== null && <span className="text-ink2"> {fromWords(each, style)}</span>}
             {each.leftover !== null && <span className="block italic text-ink2">left: {each.leftover}</span>}
             {each.waste_mm !== null && each.waste_mm > 0 && (
               <span className="block italic text-ink2">

@@ -2,46 +2,36 @@ import { type BatchReport, prepPages, type SubstituteReport } from '@jobbet/core
 import type { Fault } from '@jobbet/core/base';
 import type { Paper } from '@jobbet/core/drawing';
 import type { Drawers } from '@jobbet/core/drawers';
-import { type BatchFile, counted, goneOn, inVise, patternAt, withFly } from '@jobbet/core/records';
+import { type BatchFile, counted, goneOn, inVise, patternAt, stateAt, withFly } from '@jobbet/core/records';
 import { readFlyValue } from '@jobbet/core/pattern';
 import { useMemo, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
 import type { Style } from '@jobbet/core/units';
 import { api, type StoredBatch } from '../../shared/api/client.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { screenWidth } from '../../shared/paper/PrintedPages.tsx';
 import { useSettings, useStyle } from '../../shared/settings/settings.ts';
-import { reckonerOf } from '../../shared/solve/solver.ts';
-import { useAsked } from '../../shared/solve/useAsked.ts';
 import { saveFile, slug } from '../../shared/ui/saveFile.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
 import { working } from '../../shared/ui/work.ts';
 import { WordDialog } from '../../shared/ui/WordDialog.tsx';
 import { BenchLine } from './BenchLine.tsx';
-import { momentNow, useMinutes } from './clock.ts';
+import { momentNow, useMinutes } from '../../fly/batches/clock.ts';
 import { BATCH } from './commands.ts';
 import { CutList } from './CutList.tsx';
 import { Foot } from './Foot.tsx';
-import { changeBatch, type Change, doing, redoBatch, removeBatch, undoBatch } from './kept.ts';
+import { changeBatch, type Change, doing, redoBatch, removeBatch, undoBatch } from '../../fly/batches/kept.ts';
 import { Margin } from './Margin.tsx';
-import { carriedOnce, plannedFly, rowOf } from '../../shared/api/planning.ts';
+import { carriedOnce, plannedFly, rowOf } from '../../fly/batches/planning.ts';
 import { Rack, RACK, RackWords } from './Rack.tsx';
 import { rackLayout, type RackLayout } from './rackLayout.ts';
-import type { batchReckon, BatchAnswer } from './reckon.ts';
+import { batchInstead, type GoodPlan, usePlan } from '../../fly/batches/usePlan.ts';
 import { RowDialog, type RowAsked } from './RowDialog.tsx';
 import { Rows } from './Rows.tsx';
 import { ShadeDialog } from './ShadeDialog.tsx';
 import { useRowFlies } from './useRowFlies.ts';
-import { rowWords } from './words.ts';
-
-const reckoner = reckonerOf<ReturnType<typeof batchReckon>>('batch');
-
-interface Asked {
-  readonly batch: BatchFile;
-  readonly drawers: Drawers;
-}
-const planOf = ({ batch, drawers }: Asked): Promise<BatchAnswer> =>
-  reckoner.long<BatchAnswer>(drawers, async (handlers) => handlers.plan(batch));
+import { rowWords } from '../../fly/batches/words.ts';
 
 interface OneBatchProps {
   readonly stored: StoredBatch;
@@ -49,15 +39,6 @@ interface OneBatchProps {
 }
 
 const CUT_MARGIN = 190;
-
-/** The plan of a batch: the last that was good, what keeps the newest from being so, and the way to ask again. */
-function usePlan(batch: BatchFile, drawers: Drawers) {
-  const asked = useMemo(() => ({ batch, drawers }), [batch, drawers]);
-  const { answer, again } = useAsked(asked, planOf);
-  const [shown, setShown] = useState<Extract<BatchAnswer, { ok: true }> | null>(null);
-  if (answer?.ok && answer !== shown) setShown(answer);
-  return { shown, faults: answer && !answer.ok ? answer.faults : [], again };
-}
 
 /** One batch: its rows, its flies in foam, what they take, its evenings, and the item that is lit. */
 export function OneBatch({ stored, drawers }: OneBatchProps) {
@@ -79,9 +60,9 @@ export function OneBatch({ stored, drawers }: OneBatchProps) {
     if (!substitute || !need) return;
     const { item: name, colour } = substitute;
     doing(
-      reckoner
-        .long<BatchFile>(drawers, async (handlers) => handlers.instead(batch, lit, { item: name, colour }))
-        .then((next) => changeBatch(id, `${name} instead of ${need.item}`, () => next)),
+      batchInstead(batch, drawers, lit, { item: name, colour }).then((next) =>
+        changeBatch(id, `${name} instead of ${need.item}`, () => next),
+      ),
     );
   };
   useBatchKeys({
@@ -149,7 +130,7 @@ const Troubles = ({ faults, onAgain }: TroublesProps) => (
 interface BoardProps {
   readonly batch: BatchFile;
   readonly drawers: Drawers;
-  readonly shown: Extract<BatchAnswer, { ok: true }>;
+  readonly shown: GoodPlan;
   readonly layout: RackLayout;
   readonly fly: number;
   readonly lit: number;
@@ -211,6 +192,7 @@ async function printPrep(report: BatchReport, paper: Paper, style: Style): Promi
 /** What can be done with the batch, by key and by name. */
 function useBatchKeys({ stored, at, report, change, take, setFly, setItem, lit, setDialog, columns }: KeysOf): void {
   const { id, record: batch } = stored;
+  const navigate = useNavigate();
   const style = useStyle();
   const { paper } = useSettings();
   const last = (report?.needs.length ?? 1) - 1;
@@ -223,13 +205,26 @@ function useBatchKeys({ stored, at, report, change, take, setFly, setItem, lit, 
     else if (other) say(`A fly of ${rowWords(batch, other.row)} is in the vise: finish that one first.`);
     else say('Nothing is left to do to this fly.');
   };
+  const state = at && stateAt(batch, at);
+  const toVise = (): void => {
+    if (!at) return;
+    if (state === 'vise') void navigate(`/batches/${id}/vise`);
+    else if (inVise(batch)) on();
+    else
+      doing(
+        changeBatch(id, `a fly of ${rowWords(batch, at.row)} into the vise`, (now) =>
+          goneOn(now, at, 0, momentNow()),
+        ).then(() => void navigate(`/batches/${id}/vise`)),
+      );
+  };
   useTable('batch', BATCH, {
     left: () => setFly((now) => Math.max(0, Math.min(now, columns - 1) - 1)),
     right: () => setFly((now) => Math.min(columns - 1, now + 1)),
     above: () => setItem(Math.max(0, lit - 1)),
     below: () => setItem(Math.min(last, lit + 1)),
+    vise: at && (state === 'to-come' || state === 'vise') ? toVise : on,
     on,
-    hang: on,
+    hang: state === 'to-come' ? on : null,
     spoilt:
       at &&
       (() =>

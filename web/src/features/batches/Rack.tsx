@@ -1,10 +1,10 @@
 import type { BatchReport } from '@jobbet/core/batch';
 import { progressAt, progressOf, stateAt, type BatchFile } from '@jobbet/core/records';
 import { Fragment } from 'react';
-import { dryAt } from './clock.ts';
+import { dryAt } from '../../fly/batches/clock.ts';
 import { FlyUpright } from './FlyUpright.tsx';
 import type { RackColumn, RackLayout } from './rackLayout.ts';
-import { hookWords, STATES } from './words.ts';
+import { hookWords, STATES } from '../../fly/batches/words.ts';
 import type { RowLaid } from './useRowFlies.ts';
 
 export const RACK = { height: 150, foam: 96, above: 78, below: 50 } as const;
@@ -84,7 +84,7 @@ export function RackWords({ batch, width }: { readonly batch: BatchFile; readonl
         ))}
       </dl>
       <p className="mt-auto mb-2 text-ink2 leading-6">
-        on with the fly <span className="plain-key">⏎</span>
+        at the vise <span className="plain-key">⏎</span> on with it <span className="plain-key">O</span>
         <br />
         spoilt <span className="plain-key">X</span> fewer <span className="plain-key">-</span> more{' '}
         <span className="plain-key">+</span>

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { ListedFly } from '../../shared/api/client.ts';
 import { isSound, useFlies } from '../../shared/api/listed.ts';
 import { DialogBox } from '../../shared/ui/DialogBox.tsx';
-import { USUAL_COUNT } from '../../shared/api/planning.ts';
+import { USUAL_COUNT } from '../../fly/batches/planning.ts';
 
 /** What is asked before flies are planned. */
 export interface RowAsked {

@@ -4,9 +4,10 @@ import { readSizes } from '@jobbet/core/study';
 import { readShare } from '@jobbet/core/records';
 import { useState } from 'react';
 import { TextField, ChoiceField } from '../../shared/fields/Fields.tsx';
+import { ChangedSince } from './ChangedSince.tsx';
 import { Evenings } from './Evenings.tsx';
-import type { Change } from './kept.ts';
-import { rowWords } from './words.ts';
+import type { Change } from '../../fly/batches/kept.ts';
+import { rowWords } from '../../fly/batches/words.ts';
 
 interface RowsProps {
   readonly batch: BatchFile;
@@ -126,6 +127,7 @@ function Row({ batch, report, row, at, lit, onChange, onShade }: RowProps) {
         />
       </p>
       <RowHow {...{ batch, row, at, onChange, onShade }} />
+      <ChangedSince {...{ batch, at, onChange }} />
       {told && <Warnings warnings={told.warnings} />}
     </div>
   );

@@ -3,7 +3,7 @@ import { useNavigate } from 'react-router';
 import type { ListedFly } from '../../shared/api/client.ts';
 import { useDrawers } from '../../shared/api/useDrawers.ts';
 import { useShell } from '../../shared/ui/shellContext.ts';
-import { planBatchOf } from '../../shared/api/planning.ts';
+import { planBatchOf } from '../../fly/batches/planning.ts';
 import { isSound, useFlies } from '../../shared/api/listed.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';

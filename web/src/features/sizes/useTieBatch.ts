@@ -1,6 +1,6 @@
 import type { FlyFile } from '@jobbet/core/pattern';
 import { useNavigate } from 'react-router';
-import { carriedOnce, keepBatch, newBatch, rowOf, USUAL_COUNT } from '../../shared/api/planning.ts';
+import { carriedOnce, keepBatch, newBatch, rowOf, USUAL_COUNT } from '../../fly/batches/planning.ts';
 import { say } from '../../shared/ui/toast.ts';
 import type { Column } from './RunTable.tsx';
 import type { RunOfFly } from './useRunAsked.ts';

@@ -12,13 +12,13 @@ import {
 } from '@jobbet/core/tying';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useBench } from '../../fly/store.ts';
 import type { SheetOfFly } from '../../fly/tyings/useSheet.ts';
 import type { Runs } from '../../shared/commands/commands.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { VISE } from './commands.ts';
 import type { ViseMachine } from './machine.ts';
+import { BatchLine, type BatchAtVise } from './BatchLine.tsx';
 import { useLit, useTying } from './useTying.ts';
 import { ViseDone } from './ViseDone.tsx';
 import { ViseFoot } from './ViseFoot.tsx';
@@ -28,6 +28,12 @@ import { ViseStep } from './ViseStep.tsx';
 
 interface AtTheViseProps extends SheetOfFly {
   readonly machine: ViseMachine;
+  /** The fly its tyings are kept with. */
+  readonly fly: string;
+  /** Where one comes out. */
+  readonly out: string;
+  /** The batch it is tied in; null for a fly by itself. */
+  readonly batch?: BatchAtVise | null;
   /** How this fly was tied so far. */
   readonly before: readonly TyingRecord[];
   /** Keeps a tying; now, or before long. */
@@ -35,10 +41,9 @@ interface AtTheViseProps extends SheetOfFly {
 }
 
 /** One step at a time, to be read from a metre away with both hands busy. */
-export function AtTheVise({ sheet, laid, machine, before, onKeep }: AtTheViseProps) {
+export function AtTheVise({ sheet, laid, machine, fly: id, out, batch = null, before, onKeep }: AtTheViseProps) {
   const navigate = useNavigate();
   const style = useStyle();
-  const id = useBench((state) => state.id);
   const { steps } = sheet;
   const first = steps[0]?.key ?? '';
   const { tying, all, now, take } = useTying({ fly: id, sheet: sheet.id, first, machine, before, onKeep });
@@ -68,16 +73,18 @@ export function AtTheVise({ sheet, laid, machine, before, onKeep }: AtTheVisePro
     flip: () => setFar((is) => !is),
     differs: () => setNoting(true),
     aloud: machine.speak && (() => setAloud((is) => !is)),
-    again: finished ? () => take((_old, time) => newTying(id, sheet.id, first, time)) : null,
-    out: () => void navigate(`/fly/${id}/sheet`),
+    again: finished ? (batch?.next ?? (() => take((_old, time) => newTying(id, sheet.id, first, time)))) : null,
+    spoilt: batch?.spoilt ?? null,
+    out: () => void navigate(out),
   };
   useTable('vise', VISE, runs);
   if (!step) return null;
   return (
     <main ref={stage} tabIndex={-1} className="vise flex flex-col h-full outline-none" aria-label="At the vise">
       <ViseHead sheet={sheet} tying={tying} all={all} at={at} />
+      {batch && <BatchLine {...batch} />}
       {finished ? (
-        <ViseDone tying={tying} laid={laid} />
+        <ViseDone tying={tying} laid={laid} next={batch?.nextWords ?? null} />
       ) : (
         <ViseStep
           laid={laid}

@@ -10,7 +10,8 @@ import { browserMachine } from './machine.ts';
 export function ViseView() {
   const { answer, again } = useSheet();
   const [machine] = useState(browserMachine);
-  const { tyings } = useTyings(useBench((state) => state.id));
+  const id = useBench((state) => state.id);
+  const { tyings } = useTyings(id);
   const [before, setBefore] = useState(tyings);
   // What was there when one sat down: what is kept meanwhile is this fly.
   if (before === null && tyings !== null) setBefore(tyings);
@@ -21,5 +22,15 @@ export function ViseView() {
       </main>
     );
   if (!answer) return <SheetPending again={again} />;
-  return <AtTheVise key={answer.sheet.id} {...answer} machine={machine} before={before} onKeep={post.keep} />;
+  return (
+    <AtTheVise
+      key={answer.sheet.id}
+      {...answer}
+      fly={id}
+      out={`/fly/${id}/sheet`}
+      machine={machine}
+      before={before}
+      onKeep={post.keep}
+    />
+  );
 }

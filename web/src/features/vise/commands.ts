@@ -10,5 +10,6 @@ export const VISE = {
   differs: { name: 'What differs from the plan', group, keys: 'w' },
   aloud: { name: 'Speak the steps', group, keys: 's' },
   again: { name: 'The next fly', group, keys: 'n' },
+  spoilt: { name: 'The fly is spoilt', group, keys: 'x' },
   out: { name: 'Out', group, keys: 'escape' },
 } as const satisfies CommandTable;

@@ -29,13 +29,20 @@ const sheetFor = async ({ laid, drawers, style, beginner }: Question): Promise<S
   laid,
 });
 
-/** The tying sheet of the fly on the bench, made off the main thread; while the next one is made, the one before. @param beginner techniques written out */
-export function useSheet(beginner = false): AnswerTo<SheetOfFly> {
+/** The tying sheet of a fly, made off the main thread; while the next one is made, the one before. @param beginner techniques written out */
+export function useSheetOf(laid: LaidFly | null, drawers: Drawers, beginner = false): AnswerTo<SheetOfFly> {
   const style = useStyle();
-  const laid = useBench((state) => state.calm);
-  const drawers = useBench((state) => state.drawers);
   return useAsked(
-    useMemo(() => ({ laid, drawers, style, beginner }), [laid, drawers, style, beginner]),
+    useMemo(() => laid && { laid, drawers, style, beginner }, [laid, drawers, style, beginner]),
     sheetFor,
+  );
+}
+
+/** The tying sheet of the fly on the bench. */
+export function useSheet(beginner = false): AnswerTo<SheetOfFly> {
+  return useSheetOf(
+    useBench((state) => state.calm),
+    useBench((state) => state.drawers),
+    beginner,
   );
 }

@@ -2,7 +2,7 @@ import type { BatchFile } from '@jobbet/core/records';
 import useSWR, { mutate } from 'swr';
 import { create } from 'zustand';
 import { api, RequestError, type ListedRecord, type StoredBatch } from '../../shared/api/client.ts';
-import { BATCHES, batchKey } from '../../shared/api/planning.ts';
+import { BATCHES, batchKey } from './planning.ts';
 import { say } from '../../shared/ui/toast.ts';
 
 /** All batches that are not in the trash, the one changed last first; undefined until they are here, with why where they cannot be had. */

@@ -1,7 +1,7 @@
 import type { BatchFile, BatchRow } from '@jobbet/core/records';
 import type { FlyFile } from '@jobbet/core/pattern';
 import { mutate } from 'swr';
-import { api } from './client.ts';
+import { api } from '../../shared/api/client.ts';
 
 /** A fly as a row is planned of: its id in the box, its revision, and its pattern as it is now. */
 export interface PlannedFly {

@@ -1,0 +1,26 @@
+/** The batch a fly is tied in, as far as the vise shows it. */
+export interface BatchAtVise {
+  /** Which of how many is in the vise. */
+  readonly words: string;
+  /** What dries meanwhile, and until when. */
+  readonly drying: readonly string[];
+  /** What comes next, said once the fly is done. */
+  readonly nextWords: string;
+  /** Out of the vise with this one and on with the next. */
+  readonly next: () => void;
+  readonly spoilt: () => void;
+}
+
+/** Which fly of the batch is in the vise, and the clocks of those that dry. */
+export const BatchLine = ({ words, drying }: BatchAtVise) => (
+  <p className="flex flex-wrap gap-x-6 gap-y-0.5 px-4 py-1 border-b border-hair text-row">
+    <span>
+      <b>{words}</b> <span className="text-ink2">spoilt</span> <span className="plain-key">X</span>
+    </span>
+    {drying.map((each) => (
+      <span key={each} className="text-ink2">
+        {each}
+      </span>
+    ))}
+  </p>
+);

@@ -1,0 +1,41 @@
+import type { Fault } from '@jobbet/core/base';
+import type { Instead } from '@jobbet/core/batch';
+import type { Drawers } from '@jobbet/core/drawers';
+import type { BatchFile } from '@jobbet/core/records';
+import { useMemo, useState } from 'react';
+import { reckonerOf } from '../../shared/solve/solver.ts';
+import { useAsked } from '../../shared/solve/useAsked.ts';
+import type { batchReckon, BatchAnswer } from './reckon.ts';
+
+const reckoner = reckonerOf<ReturnType<typeof batchReckon>>('batch');
+
+interface Asked {
+  readonly batch: BatchFile;
+  readonly drawers: Drawers;
+}
+const planOf = ({ batch, drawers }: Asked): Promise<BatchAnswer> =>
+  reckoner.long<BatchAnswer>(drawers, async (handlers) => handlers.plan(batch));
+
+export type GoodPlan = Extract<BatchAnswer, { ok: true }>;
+
+interface Planned {
+  /** The last plan that was good; null before the first. */
+  readonly shown: GoodPlan | null;
+  /** What keeps the batch as it is now from being worked out. */
+  readonly faults: readonly Fault[];
+  /** Asks again, where it could not be reckoned; else null. */
+  readonly again: (() => void) | null;
+}
+
+/** A batch worked out off the main thread, as it is now or as it was last. */
+export function usePlan(batch: BatchFile, drawers: Drawers): Planned {
+  const asked = useMemo(() => ({ batch, drawers }), [batch, drawers]);
+  const { answer, again } = useAsked(asked, planOf);
+  const [shown, setShown] = useState<GoodPlan | null>(null);
+  if (answer?.ok && answer !== shown) setShown(answer);
+  return { shown, faults: answer && !answer.ok ? answer.faults : [], again };
+}
+
+/** The batch with something else from the fly that a need runs out on. @param at the need's place in the report */
+export const batchInstead = (batch: BatchFile, drawers: Drawers, at: number, instead: Instead): Promise<BatchFile> =>
+  reckoner.long<BatchFile>(drawers, async (handlers) => handlers.instead(batch, at, instead));
