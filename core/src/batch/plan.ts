@@ -93,13 +93,14 @@ function plannedRows({ rows, spoil }: BatchFile, { drawers, flyOf, measured }: P
       );
       return;
     }
+    const { tying } = fly.value;
     const { laid } = fly.value.solved;
     planned.push({
       row,
       fly: fly.value,
-      takes: takesOf(laid, drawers),
+      takes: takesOf(laid, drawers, tying.threadMm),
       spoilt: Math.ceil(row.count * share - 1e-9),
-      work: workOf(row, laid, drawers, measured),
+      work: workOf(row, laid, tying, measured),
     });
   });
   return faults.length > 0 ? { ok: false, faults } : good(planned);

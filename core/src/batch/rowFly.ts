@@ -6,6 +6,8 @@ import { layFly, settleFly, type SolvedFly } from '../model/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
 import type { BatchRow } from '../records/index.ts';
 import { readSizes, runOne } from '../study/index.ts';
+import { type TyingPlan, tyingPlan } from '../tying/index.ts';
+import { METRIC } from '../units/index.ts';
 import { shaded, shadeWords } from './shade.ts';
 
 /** What one row ties: a real pattern file, solved and checked like any other, beside the fly it came from. */
@@ -16,6 +18,8 @@ export interface RowFly {
   readonly on: string;
   readonly solved: SolvedFly;
   readonly checked: Checked;
+  /** How it is tied. */
+  readonly tying: TyingPlan;
   /** The fly it came from, as it is. */
   readonly from: SolvedFly;
   /** What is to be known before tying: what the checks say, and what ride, sink and weight came to that they were not. */
@@ -90,6 +94,7 @@ export function rowFly(row: BatchRow, { solved: from, checked: before }: OwnFly,
     on,
     solved,
     checked,
+    tying: tyingPlan(solved.laid, METRIC, drawers.threads),
     from,
     warnings: [
       ...reportChecks(checked)

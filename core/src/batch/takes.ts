@@ -3,8 +3,7 @@ import { type Drawers, type Goods, type HookItem, named, readYield } from '../dr
 import { platformWords } from '../contract/index.ts';
 import { cutLength, type LaidFly, type LaidPart } from '../model/index.ts';
 import { type FlyFile, type HookFile } from '../pattern/index.ts';
-import { threadOf, tyingPlan } from '../tying/index.ts';
-import { METRIC } from '../units/index.ts';
+import { threadOf } from '../tying/index.ts';
 
 /** What lies in which drawer, in the order it is made ready before the first hook is in the vise. */
 export const KINDS = [
@@ -251,10 +250,9 @@ function platformTakes({ platform }: FlyFile, { hooks }: Drawers): Take[] {
   ];
 }
 
-function threadTake(laid: LaidFly, drawers: Drawers): Take {
+function threadTake(laid: LaidFly, drawers: Drawers, threadMm: number): Take {
   const { spool, denier } = threadOf(laid.file, drawers.threads);
   const goods = goodsOf(drawers.threads.find(({ name }) => same(name, spool ?? undefined)));
-  const { threadMm } = tyingPlan(laid, METRIC, drawers.threads);
   return {
     ...counted('thread', spool ?? `thread ${String(denier)}`, goods),
     colour: laid.file.thread?.colour ?? null,
@@ -263,10 +261,13 @@ function threadTake(laid: LaidFly, drawers: Drawers): Take {
   };
 }
 
-/** Everything one fly takes from the drawers, in the order it is made ready. Coats are not counted: a bottle is enough. */
-export function takesOf(laid: LaidFly, drawers: Drawers): Take[] {
+/**
+ * Everything one fly takes from the drawers, in the order it is made ready. Coats are not counted: a bottle is enough.
+ * @param threadMm of thread its tying takes
+ */
+export function takesOf(laid: LaidFly, drawers: Drawers, threadMm: number): Take[] {
   const parts = laid.parts.flatMap((part) => partTake(part, laid, drawers) ?? []);
-  return [...platformTakes(laid.file, drawers), ...parts, threadTake(laid, drawers)].sort(
+  return [...platformTakes(laid.file, drawers), ...parts, threadTake(laid, drawers, threadMm)].sort(
     (a, b) => KINDS.indexOf(a.kind) - KINDS.indexOf(b.kind),
   );
 }

@@ -1,9 +1,7 @@
 import { BATCH_MINUTES, BUNDLE_MINUTES, dryMinutes, MINUTES, PART_MINUTES } from '../data/index.ts';
-import type { Drawers } from '../drawers/index.ts';
 import type { LaidFly } from '../model/index.ts';
 import type { BatchRow } from '../records/index.ts';
-import { tyingPlan, type Step } from '../tying/index.ts';
-import { METRIC } from '../units/index.ts';
+import type { Step, TyingPlan } from '../tying/index.ts';
 
 /** The hands and the drying of one fly, minutes. */
 export interface FlyTimes {
@@ -44,10 +42,14 @@ function usualMinutes(step: Step, laid: LaidFly): number {
 }
 
 /** The work of one fly of a row, by its own times, the tier's or the table. */
-export function workOf(row: BatchRow, laid: LaidFly, drawers: Drawers, measured: Measured = () => null): Work {
+export function workOf(
+  row: BatchRow,
+  laid: LaidFly,
+  { steps }: Pick<TyingPlan, 'steps'>,
+  measured: Measured = () => null,
+): Work {
   if (row.minutes)
     return { basis: 'given', hands: row.minutes.hands, steps: 0, changes: 0, coats: row.minutes.coats ?? [] };
-  const { steps } = tyingPlan(laid, METRIC, drawers.threads);
   const tied = steps.filter((step) => !isCoat(step));
   const own = steps.map(({ key }) => measured(laid.file.name, key));
   const basis = own.some((minutes) => minutes !== null) ? 'measured' : 'usual';

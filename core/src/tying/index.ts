@@ -14,7 +14,7 @@ export { isHeaded, stageOf, stageView } from './stage.ts';
 export { type Step, step } from './step.ts';
 export { spoken, stepAt, stepBack, stepOn, threadAt, withDifference, withTime, withTurn } from './progress.ts';
 export { clock, isFinished, mergedTyings, newTying, openTying, tyingTime, usualStepTime, usualTime } from './record.ts';
-export { tyingPlan } from './steps.ts';
+export { type TyingPlan, tyingPlan } from './steps.ts';
 export { DRAWN, type Stroke, techniqueDrawing } from './techniqueDrawing.ts';
 export { techniquesIn } from './techniques.ts';
 export { type Thread, threadOf } from './threadOf.ts';
