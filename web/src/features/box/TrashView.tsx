@@ -1,49 +1,98 @@
 import { ago } from '../../shared/ui/dates.ts';
 import useSWR, { mutate } from 'swr';
 import { api, type ListedFly } from '../../shared/api/client.ts';
+import { BATCHES } from '../../fly/batches/planning.ts';
+import { useThrownBatches } from '../../fly/batches/kept.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 
-/** Flies put in the trash, with their whole history, until they are thrown out. */
+/** Something in the trash: what it is in words, where it goes back to, and both ways out. */
+interface Thrown {
+  readonly id: string;
+  readonly name: string;
+  readonly words: string;
+  readonly at: number;
+  readonly back: string;
+  readonly undelete: () => Promise<unknown>;
+  readonly purge: () => Promise<unknown>;
+  /** What lists it is in. */
+  readonly lists: readonly string[];
+}
+
+const thrownFly = ({ id, name, summary, deletedAt, updatedAt }: ListedFly): Thrown => ({
+  id,
+  name,
+  words: summary?.platform ?? 'does not lay out',
+  at: deletedAt ?? updatedAt,
+  back: 'Back to the box',
+  undelete: () => api.undelete(id),
+  purge: () => api.purge(id),
+  lists: ['trash', 'flies'],
+});
+
+/** Flies and batches put in the trash, with their whole history, until they are thrown out. */
 export function TrashView() {
   const { data } = useSWR<ListedFly[]>('trash', api.trash);
-  const refresh = async (): Promise<void> => {
-    await Promise.all([mutate('trash'), mutate('flies')]);
-  };
-  const back = async (fly: ListedFly): Promise<void> => {
-    await api.undelete(fly.id);
-    await refresh();
-    say(`${fly.name} is back in the box.`);
-  };
-  const out = async (fly: ListedFly): Promise<void> => {
-    if (!window.confirm(`Throw ${fly.name} out for good, with its history?`)) return;
-    await api.purge(fly.id);
-    await refresh();
-  };
+  const batches = useThrownBatches();
+  const thrown = [
+    ...(data ?? []).map(thrownFly),
+    ...(batches ?? []).map(({ id, name, summary, deletedAt, updatedAt }): Thrown => ({
+      id,
+      name,
+      words: summary ? `a batch of ${String(summary.flies)} flies` : 'a batch that does not read',
+      at: deletedAt ?? updatedAt,
+      back: 'Back to the batches',
+      undelete: () => api.undeleteBatch(id),
+      purge: () => api.purgeBatch(id),
+      lists: [BATCHES],
+    })),
+  ].sort((a, b) => b.at - a.at);
   return (
     <div className="flex flex-col h-full">
-      <HouseBar title="Trash" sub="flies with their whole history, until they are thrown out" />
+      <HouseBar title="Trash" sub="flies with their whole history, and batches, until they are thrown out" />
       <main tabIndex={0} className="p-4 overflow-auto">
-        {data?.length === 0 && <p className="text-sentence text-ink2">The trash is empty.</p>}
+        {data && batches && thrown.length === 0 && <p className="text-sentence text-ink2">The trash is empty.</p>}
         <ul className="max-w-3xl">
-          {data?.map((fly) => (
-            <li key={fly.id} className="flex items-baseline gap-4 border-b border-hair py-2">
-              <span className="flex-1 min-w-0">
-                <strong className="text-row">{fly.name}</strong>{' '}
-                <span className="italic text-ink2">
-                  {fly.summary?.platform ?? 'does not lay out'}, put here {ago(fly.deletedAt ?? fly.updatedAt)}
-                </span>
-              </span>
-              <button type="button" className="sheet-button" onClick={() => void back(fly)}>
-                Back to the box
-              </button>
-              <button type="button" className="sheet-button" onClick={() => void out(fly)}>
-                Throw it out
-              </button>
-            </li>
+          {thrown.map((each) => (
+            <Line key={each.id} thrown={each} />
           ))}
         </ul>
       </main>
     </div>
+  );
+}
+
+function Line({ thrown: { name, words, at, back, undelete, purge, lists } }: { readonly thrown: Thrown }) {
+  const done = async (work: () => Promise<unknown>): Promise<void> => {
+    try {
+      await work();
+    } catch (error) {
+      say(error instanceof Error ? error.message : 'It did not work.');
+    }
+    await Promise.all(lists.map((list) => mutate(list)));
+  };
+  const takeBack = (): Promise<void> =>
+    done(async () => {
+      await undelete();
+      say(back === 'Back to the box' ? `${name} is back in the box.` : `${name} is back among the batches.`);
+    });
+  const throwOut = async (): Promise<void> => {
+    if (window.confirm(`Throw ${name} out for good, with its history?`)) await done(purge);
+  };
+  return (
+    <li className="flex items-baseline gap-4 border-b border-hair py-2">
+      <span className="flex-1 min-w-0">
+        <strong className="text-row">{name}</strong>{' '}
+        <span className="italic text-ink2">
+          {words}, put here {ago(at)}
+        </span>
+      </span>
+      <button type="button" className="sheet-button" onClick={() => void takeBack()}>
+        {back}
+      </button>
+      <button type="button" className="sheet-button" onClick={() => void throwOut()}>
+        Throw it out
+      </button>
+    </li>
   );
 }

@@ -11,6 +11,12 @@ export function useBatches(): { readonly batches: readonly ListedRecord[] | unde
   return { batches: data?.filter(({ deletedAt }) => deletedAt === null), error };
 }
 
+/** Batches in the trash; undefined until they are here. */
+export function useThrownBatches(): readonly ListedRecord[] | undefined {
+  const { data } = useSWR<ListedRecord[], unknown>(BATCHES, api.batches);
+  return data?.filter(({ deletedAt }) => deletedAt !== null);
+}
+
 /** One batch as it was saved last; undefined until it is here. */
 export function useBatch(id: string): { readonly batch: StoredBatch | undefined; readonly error: unknown } {
   const { data, error } = useSWR<StoredBatch, unknown>(batchKey(id), () => api.batch(id));

@@ -82,6 +82,7 @@ export const api = {
     ask(ROUTES.saveBatch, { params: { id }, body: { record, revision } }),
   removeBatch: (id: string) => ask(ROUTES.deleteBatch, { params: { id } }),
   undeleteBatch: (id: string) => ask(ROUTES.undeleteBatch, { params: { id } }),
+  purgeBatch: (id: string) => ask(ROUTES.purgeBatch, { params: { id } }),
   drawers: () => ask(ROUTES.drawers, {}),
   exportDrawers: () => ask(ROUTES.exportDrawers, {}),
   addItem: (drawer: DrawerName, item: DrawerItem, watching: Watching = {}) =>
