@@ -11,7 +11,8 @@ import {
 } from './items.ts';
 
 /** How a figure of an item is written and read. Lengths and masses take units; a bare number is in the column's own. */
-export type ColumnKind = 'text' | 'number' | 'whole' | 'length' | 'mass' | 'share' | 'yes' | 'choice' | 'list' | 'tint';
+export type ColumnKind =
+  'text' | 'number' | 'whole' | 'length' | 'mass' | 'share' | 'yes' | 'choice' | 'list' | 'tint' | 'lots';
 
 /** One property of a drawer's items: its key in the file, its name on screen and at the head of a CSV, and how it is read. */
 export interface Column {
@@ -37,6 +38,9 @@ const column = (key: string, name: string, kind: ColumnKind, more: Partial<Colum
 const NAME = column('name', 'name', 'text', { required: true });
 const STOCK: readonly Column[] = [
   column('count', 'in stock', 'number'),
+  column('stock', 'lots', 'lots', {
+    means: 'what is there lot by lot: slate: 220 mm, 172 mm; black: 3 x 310 mm; grey: 2',
+  }),
   column('yield', 'yields', 'text', { means: 'what one of them makes: 0.9 m, 24 pieces, 12 pairs, 30 flies' }),
   column('price', 'price', 'number', { means: 'of one of them, in your own money' }),
   column('discontinued', 'discontinued', 'yes'),

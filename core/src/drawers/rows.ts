@@ -2,7 +2,8 @@ import { readNumber, parseQuantity } from '../units/index.ts';
 import { suggestion, bad, good, type Fault, type Outcome } from '../base/index.ts';
 import { COLUMNS, hasColumn, type Column } from './columns.ts';
 import { readItem } from './file.ts';
-import { DRAWERS, kindOf, type DrawerItem, type DrawerName } from './items.ts';
+import { readLots, writeLots } from './lots.ts';
+import { DRAWERS, kindOf, type DrawerItem, type DrawerName, type Lot } from './items.ts';
 
 /** Drawers as rows of words: what a CSV holds and what is typed into a table. Lists are parted by semicolons. */
 
@@ -12,6 +13,7 @@ const LIST = ';';
 export function writeCell(item: DrawerItem, { key, kind }: Column): string {
   const value = (item as unknown as Record<string, unknown>)[key];
   if (value === undefined || value === null) return '';
+  if (kind === 'lots') return writeLots(value as readonly Lot[]);
   if (kind === 'list') return (value as readonly string[]).join(`${LIST} `);
   if (kind === 'yes') return value === true ? 'yes' : '';
   if (typeof value === 'number') return String(Math.round(value * 1e6) / 1e6);
@@ -56,6 +58,7 @@ export function readCell(text: string, column: Column): Outcome<unknown> {
     const yes = YES.get(plain.toLowerCase());
     return yes === undefined ? fault(`"${text}" is neither yes nor no`) : good(yes ? true : undefined);
   }
+  if (column.kind === 'lots') return readLots(plain);
   if (column.kind === 'list')
     return good(
       plain

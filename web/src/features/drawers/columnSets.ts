@@ -16,7 +16,7 @@ const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
       measures: ['shankMm', 'gapMm', 'wireMm', 'saltSafe', 'count', '=flies'],
       series: ['shankN', 'shankSdMm', 'gapN', 'gapSdMm', 'wireN', 'wireSdMm'],
       make: ['eye', 'bend', 'barb', 'finish', 'temper', 'saltSafe', '=flies'],
-      stock: ['count', 'yield', 'price', 'discontinued', 'also', 'note', '=flies'],
+      stock: ['count', 'stock', 'yield', 'price', 'discontinued', 'also', 'note', '=flies'],
     },
   },
   weights: {
@@ -24,13 +24,13 @@ const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
     sets: {
       measures: ['massMg', '=solid', '=lead', 'boreMm', 'frontMm', 'lengthMm', '=flies'],
       series: ['massN', 'massSdMg'],
-      stock: ['=lead', 'count', 'yield', 'price', 'discontinued', 'also', 'note', '=flies'],
+      stock: ['=lead', 'count', 'stock', 'yield', 'price', 'discontinued', 'also', 'note', '=flies'],
     },
   },
   materials: {
     first: ['name', 'construction', 'colour'],
     sets: {
-      goods: ['colours', 'count', 'price', 'soldAs', 'yield', 'leaves', 'substitutes', '=flies'],
+      goods: ['colours', 'count', 'stock', 'yield', 'price', 'soldAs', 'leaves', 'substitutes', '=flies'],
       figures: [
         'softness',
         'water',
@@ -73,6 +73,7 @@ const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
         'material',
         'colours',
         'count',
+        'stock',
         'yield',
         'price',
         'discontinued',
