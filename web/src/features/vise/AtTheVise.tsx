@@ -81,6 +81,7 @@ export function AtTheVise({ sheet, laid, machine, fly: id, out, batch = null, be
   if (!step) return null;
   return (
     <main ref={stage} tabIndex={-1} className="vise flex flex-col h-full outline-none" aria-label="At the vise">
+      <title>{`${sheet.name} at the vise · Jobbet`}</title>
       <ViseHead sheet={sheet} tying={tying} all={all} at={at} />
       {batch && <BatchLine {...batch} />}
       {finished ? (

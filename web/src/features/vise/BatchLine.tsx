@@ -13,7 +13,7 @@ export interface BatchAtVise {
 
 /** Which fly of the batch is in the vise, and the clocks of those that dry. */
 export const BatchLine = ({ words, drying }: BatchAtVise) => (
-  <p className="flex flex-wrap gap-x-6 gap-y-0.5 px-4 py-1 border-b border-hair text-row">
+  <p className="flex flex-wrap gap-x-6 gap-y-0.5 px-8 max-[700px]:px-4 py-1 border-b border-hair text-row">
     <span>
       <b>{words}</b> <span className="text-ink2">spoilt</span> <span className="plain-key">X</span>
     </span>
