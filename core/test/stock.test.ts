@@ -53,6 +53,7 @@ describe('what lies in a drawer', () => {
     ]);
     expect(piecesOf(goods({ count: 2, yield: '12 pairs' }), null, null)).toHaveLength(48);
     expect(piecesOf(goods({ count: 10 }), null, 1)).toHaveLength(10);
+    expect(piecesOf(goods({ count: 10, yield: 'a good many' }), null, 1)).toBeNull();
     expect(piecesOf(goods({ count: 10 }), null, null)).toBeNull();
   });
   test('flies by what one of them makes', () => {

@@ -78,8 +78,10 @@ function grouped(stretches: readonly Stretch[]): Group[] {
 
 /** Units that one of an item makes, pieces being counted one by one where it does not say. */
 export function makesOf(goods: Goods, unit: Take['unit'], { kind }: Pick<Take, 'kind'>): number | null {
-  const made = goods.yield === undefined ? null : readYield(goods.yield);
-  if (made !== null) return made.unit === unit ? made.each : null;
+  if (goods.yield !== undefined) {
+    const made = readYield(goods.yield);
+    return made?.unit === unit ? made.each : null;
+  }
   return unit === 'pieces' && (kind === 'hook' || kind === 'ball') ? 1 : null;
 }
 

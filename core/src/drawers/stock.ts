@@ -89,7 +89,8 @@ const MOST_PIECES = 20_000;
 export function piecesOf(goods: Goods, colour: string | null, usual: number | null): readonly Piece[] | null {
   const lots = lotsOf(goods, colour);
   const made = goods.yield === undefined ? null : readYield(goods.yield);
-  const perOne = made === null ? usual : made.unit === 'pieces' ? made.each : null;
+  // A yield that does not read is a note, and what one makes is not known then.
+  const perOne = goods.yield === undefined ? usual : made?.unit === 'pieces' ? made.each : null;
   if (!lots) return null;
   const pieces: Piece[] = [];
   for (const lot of lots) {
