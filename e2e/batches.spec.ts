@@ -198,6 +198,21 @@ test('two windows: what the other saved is not written over', async ({ own, page
   await page.keyboard.press('-');
   await expect(page.getByText('It was changed elsewhere since you opened it.')).toBeVisible();
   await expect(page.getByLabel('how many of row 1')).toHaveValue('6');
+  // Nor by what is taken back: this window takes one away, the other puts it on again.
+  await page.keyboard.press('-');
+  await expect(page.getByLabel('how many of row 1')).toHaveValue('5');
+  await other.reload();
+  await expect(other.getByRole('table', { name: 'Cut list' })).toBeVisible();
+  await expect(other.getByLabel('how many of row 1')).toHaveValue('5');
+  await other.keyboard.press('+');
+  await expect(other.getByLabel('how many of row 1')).toHaveValue('6');
+  await other.keyboard.press('+');
+  await expect(other.getByLabel('how many of row 1')).toHaveValue('7');
+  await page.keyboard.press('-');
+  await expect(page.getByLabel('how many of row 1')).toHaveValue('7');
+  await page.keyboard.press('z');
+  await expect(page.getByText('so this is not taken back over it')).toBeVisible();
+  await expect(page.getByLabel('how many of row 1')).toHaveValue('7');
 });
 
 test('from the box and from a run of sizes', async ({ own, page }) => {

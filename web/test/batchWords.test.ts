@@ -6,6 +6,7 @@ import { carriedOnce, newBatch, rowOf } from '../src/fly/batches/planning.ts';
 import {
   amountWords,
   durationWords,
+  faultWords,
   hookWords,
   itemWords,
   rowWords,
@@ -114,4 +115,12 @@ describe('a batch that is planned', () => {
     expect(newBatch('Week', '', [rowOf(fly, 1, '')])).not.toHaveProperty('date');
     expect(newBatch('Week', '2026-03-14', [rowOf(fly, 1, '')]).date).toBe('2026-03-14');
   });
+});
+
+test.each([
+  ['rows[1].shade.wing.colour', 'Row 2, wing colour: is empty.'],
+  ['rows[0].on', 'Row 1: is empty.'],
+  ['', 'is empty.'],
+])('a fault at %s is told by its row and what of it', (path, words) => {
+  expect(faultWords({ path, code: 'syntax', message: 'is empty' })).toBe(words);
 });

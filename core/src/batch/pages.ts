@@ -77,7 +77,7 @@ function readyBlock(own: readonly PrepReport[], widthMm: number, { style, textWi
                     text:
                       from === 'to buy'
                         ? 'to be bought first'
-                        : `from ${from}${of === null ? '' : `, ${length(of, style)}`}`,
+                        : `from piece ${from}${of === null ? '' : `, ${length(of, style)}`}`,
                   },
                 ]),
             ...(leftover === null ? [] : [{ text: `left: ${leftover}`, grey: GREY }]),

@@ -87,7 +87,7 @@ function Instead({ substitute, letter, onTake }: InsteadProps) {
       <p className="italic text-ink2">
         {distance < 0.005
           ? 'Colour only.'
-          : `Off by ${String(Math.round(100 * distance))} % in what the part does its work by.`}
+          : `${String(Math.round(100 * distance))} % off in what matters for this part.`}
       </p>
       {news.slice(0, 2).map((each) => (
         <p key={each} className="italic text-warn first-letter:uppercase">
@@ -101,7 +101,7 @@ function Instead({ substitute, letter, onTake }: InsteadProps) {
 const fromWords = ({ from, of }: PrepReport, style: ReturnType<typeof useStyle>): string =>
   from === 'to buy'
     ? 'to be bought first'
-    : `from ${from ?? ''}${of === null ? '' : `, ${words(formatLength(of, style))}`}`;
+    : `from piece ${from ?? ''}${of === null ? '' : `, ${words(formatLength(of, style))}`}`;
 
 /** How the item is made ready: pieces of each length, and from what. */
 function Ready({ report, need }: { readonly report: BatchReport; readonly need: NeedReport }) {

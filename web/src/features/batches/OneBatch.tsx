@@ -21,7 +21,15 @@ import { momentNow, useMinutes } from '../../fly/batches/clock.ts';
 import { BATCH } from './commands.ts';
 import { CutList } from './CutList.tsx';
 import { Foot } from './Foot.tsx';
-import { changeBatch, type Change, doing, redoBatch, removeBatch, undoBatch } from '../../fly/batches/kept.ts';
+import {
+  changeBatch,
+  type Change,
+  doing,
+  redoBatch,
+  removeBatch,
+  replaceBatch,
+  undoBatch,
+} from '../../fly/batches/kept.ts';
 import { Margin } from './Margin.tsx';
 import { carriedOnce, plannedFly, rowOf } from '../../fly/batches/planning.ts';
 import { Rack, RACK, RackWords } from './Rack.tsx';
@@ -31,7 +39,7 @@ import { RowDialog, type RowAsked } from './RowDialog.tsx';
 import { Rows } from './Rows.tsx';
 import { ShadeDialog } from './ShadeDialog.tsx';
 import { useRowFlies } from './useRowFlies.ts';
-import { rowWords } from '../../fly/batches/words.ts';
+import { faultWords, rowWords } from '../../fly/batches/words.ts';
 
 interface OneBatchProps {
   readonly stored: StoredBatch;
@@ -48,7 +56,7 @@ export function OneBatch({ stored, drawers }: OneBatchProps) {
   const [fly, setFly] = useState(0);
   const [item, setItem] = useState<number | null>(null);
   const [dialog, setDialog] = useState<Dialog>(null);
-  const { shown, faults, again } = usePlan(batch, drawers);
+  const { shown, current, faults, again } = usePlan(batch, drawers);
   const layout = useMemo(() => rackLayout(batch, Math.max(0, width - CUT_MARGIN - 16)), [batch, width]);
   const report = shown?.report ?? null;
   const firstShort = report?.needs.findIndex(({ runsOutAt }) => runsOutAt !== null) ?? -1;
@@ -57,11 +65,12 @@ export function OneBatch({ stored, drawers }: OneBatchProps) {
   const change: Change = (words, how) => doing(changeBatch(id, words, how));
   const need = report?.needs[lit];
   const take = (substitute: SubstituteReport | undefined): void => {
-    if (!substitute || !need) return;
+    // What is lit may be another item of a batch that is still being worked out.
+    if (!substitute || !need || !current) return;
     const { item: name, colour } = substitute;
     doing(
       batchInstead(batch, drawers, lit, { item: name, colour }).then((next) =>
-        changeBatch(id, `${name} instead of ${need.item}`, () => next),
+        replaceBatch(id, `${name} instead of ${need.item}`, batch, next),
       ),
     );
   };
@@ -111,9 +120,9 @@ interface TroublesProps {
 /** What keeps the batch from being worked out; what was good last stays on screen. */
 const Troubles = ({ faults, onAgain }: TroublesProps) => (
   <>
-    {faults.map(({ path, message }) => (
-      <p key={path} role="alert" className="px-3 py-1 bg-warnwash">
-        {path}: {message}
+    {faults.map((fault) => (
+      <p key={fault.path} role="alert" className="px-3 py-1 bg-warnwash">
+        {faultWords(fault)}
       </p>
     ))}
     {onAgain && (

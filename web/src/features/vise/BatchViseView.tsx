@@ -15,7 +15,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { clockText, dryAt, momentNow, useMinutes } from '../../fly/batches/clock.ts';
 import { changeBatch, doing, useBatch } from '../../fly/batches/kept.ts';
 import { usePlan, type GoodPlan } from '../../fly/batches/usePlan.ts';
-import { rowWords } from '../../fly/batches/words.ts';
+import { faultWords, rowWords } from '../../fly/batches/words.ts';
 import { SheetPending } from '../../fly/tyings/SheetPending.tsx';
 import { useSheetOf } from '../../fly/tyings/useSheet.ts';
 import { post, useTyings } from '../../fly/tyings/useTyings.ts';
@@ -62,8 +62,7 @@ function OfBatch({ stored, drawers }: OfBatchProps) {
   const { id, record: batch } = stored;
   const { shown, faults, again } = usePlan(batch, drawers);
   const at = inVise(batch);
-  if (faults.length > 0)
-    return <Said words={faults.map(({ path, message }) => `${path}: ${message}`).join('; ')} back={id} />;
+  if (faults.length > 0) return <Said words={faults.map(faultWords).join(' ')} back={id} />;
   if (!shown) return again ? <SheetPending again={again} /> : <Said words="Working out the batch" back={id} />;
   if (!at) return <Said words="No fly is in the vise." back={id} />;
   return <InVise key={`${String(at.row)}/${String(at.n)}`} {...{ id, batch, drawers, shown, at }} />;

@@ -68,6 +68,8 @@ async function save(id: string, record: BatchFile): Promise<void> {
   }
 }
 
+const isSame = (a: BatchFile | undefined, b: BatchFile): boolean => JSON.stringify(a) === JSON.stringify(b);
+
 /** Says why something could not be done. */
 export function doing(work: Promise<unknown>): void {
   work.catch((reason: unknown) => say(reason instanceof Error ? reason.message : 'It was not saved.'));
@@ -81,20 +83,33 @@ export function changeBatch(id: string, words: string, change: (batch: BatchFile
   return inTurn(async () => {
     const was = (await known(id))?.record;
     const is = was && change(was);
-    if (!was || !is || JSON.stringify(is) === JSON.stringify(was)) return;
+    if (!was || !is || isSame(is, was)) return;
     await save(id, is);
     setState(({ past }) => ({ past: [...past, { id, words, was, is }].slice(-MOST), future: [] }));
   });
 }
 
+/** Puts a batch that was worked out elsewhere in the place of the one it was worked out of, as long as that is still the one there. */
+export const replaceBatch = (id: string, words: string, of: BatchFile, next: BatchFile): Promise<void> =>
+  changeBatch(id, words, (now) => {
+    if (isSame(now, of)) return next;
+    say('The batch was changed meanwhile; take it once more.');
+    return null;
+  });
+
 /** Takes the last change of a batch back, or does it again. */
 function walk(id: string, back: boolean): Promise<void> {
   return inTurn(async () => {
     const { past, future } = getState();
-    const from = back ? past : [...future].reverse();
-    const entry = from.findLast((each) => each.id === id);
+    const walked = back ? past : [...future].reverse();
+    const entry = walked.findLast((each) => each.id === id);
     if (!entry) return;
-    await save(id, back ? entry.was : entry.is);
+    const [from, to] = back ? [entry.is, entry.was] : [entry.was, entry.is];
+    if (!isSame((await known(id))?.record, from)) {
+      say('The batch was changed elsewhere since then, so this is not taken back over it.');
+      return;
+    }
+    await save(id, to);
     say(back ? `Taken back: ${entry.words}` : entry.words);
     setState(
       back

@@ -21,6 +21,8 @@ export type GoodPlan = Extract<BatchAnswer, { ok: true }>;
 interface Planned {
   /** The last plan that was good; null before the first. */
   readonly shown: GoodPlan | null;
+  /** Whether it is of the batch as it is now. */
+  readonly current: boolean;
   /** What keeps the batch as it is now from being worked out. */
   readonly faults: readonly Fault[];
   /** Asks again, where it could not be reckoned; else null. */
@@ -30,10 +32,10 @@ interface Planned {
 /** A batch worked out off the main thread, as it is now or as it was last. */
 export function usePlan(batch: BatchFile, drawers: Drawers): Planned {
   const asked = useMemo(() => ({ batch, drawers }), [batch, drawers]);
-  const { answer, again } = useAsked(asked, planOf);
+  const { answer, current, again } = useAsked(asked, planOf);
   const [shown, setShown] = useState<GoodPlan | null>(null);
   if (answer?.ok && answer !== shown) setShown(answer);
-  return { shown, faults: answer && !answer.ok ? answer.faults : [], again };
+  return { shown, current: current && answer?.ok === true, faults: answer && !answer.ok ? answer.faults : [], again };
 }
 
 /** The batch with something else from the fly that a need runs out on. @param at the need's place in the report */

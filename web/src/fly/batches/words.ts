@@ -1,3 +1,4 @@
+import type { Fault } from '@jobbet/core/base';
 import type { BatchReport, NeedReport, RowReport } from '@jobbet/core/batch';
 import { patternAt, progressAt, stateAt, type BatchFile, type HookAt } from '@jobbet/core/records';
 import { formatLength, formatNumber, type Style } from '@jobbet/core/units';
@@ -77,4 +78,15 @@ export const moneyWords = (amount: number, style: Style): string => formatNumber
 export function rowWords(batch: BatchFile, row: number): string {
   const name = patternAt(batch, row - 1)?.['name'];
   return typeof name === 'string' ? name : (batch.rows[row - 1]?.fly ?? '');
+}
+
+/** A fault of a plan as a tier would say its place: `Row 2, wing colour: …`. */
+export function faultWords({ path, message }: Fault): string {
+  const [, row, rest = ''] = /^rows\[(\d+)\]\.?(.*)$/.exec(path) ?? [];
+  if (row === undefined) return `${message}.`;
+  const place = rest
+    .replace(/^(shade|on|fly)\b[.:]?\s*/, '')
+    .replace(/\./g, ' ')
+    .trim();
+  return `Row ${String(Number(row) + 1)}${place === '' ? '' : `, ${place}`}: ${message}.`;
 }
