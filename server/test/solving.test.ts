@@ -1,6 +1,7 @@
+import { once } from 'node:events';
 import type { FastifyInstance } from 'fastify';
 import { ApiError } from '../src/errors.ts';
-import { solverPool, type Solvers } from '../src/solving/solvers.ts';
+import { solverPool, whenTimeIsUp, type Solvers } from '../src/solving/solvers.ts';
 import { Turns } from '../src/solving/turns.ts';
 import { appOn, boathouse, fly, type Boathouse } from './bench.ts';
 
@@ -92,6 +93,22 @@ describe('threads of their own', () => {
     await hasty.close();
     expect((await solvers.ask('read', { value: fly() }, null)).ok).toBe(true);
   }, 30_000);
+  test('on a machine busy with something else the time a task has is what it computed; what only waits ends too', async () => {
+    const begun = performance.now();
+    let computed = 0;
+    const busy = whenTimeIsUp(20, () => computed);
+    await new Promise((resolve) => setTimeout(resolve, 60));
+    expect(busy.signal.aborted).toBe(false);
+    computed = 20;
+    await once(busy.signal, 'abort');
+    const waiting = whenTimeIsUp(5, () => 0);
+    await once(waiting.signal, 'abort');
+    expect(performance.now() - begun).toBeGreaterThanOrEqual(60 + 12 * 5);
+    const forgotten = whenTimeIsUp(1, () => 1);
+    forgotten.forget();
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    expect(forgotten.signal.aborted).toBe(false);
+  });
   test('one that is stopped before its turn comes is told so', async () => {
     const asked = solvers.ask('read', { value: fly() }, null, { signal: AbortSignal.abort() });
     await expect(asked).rejects.toMatchObject({ code: 'stopped' });

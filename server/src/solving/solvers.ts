@@ -6,8 +6,10 @@ import { ApiError } from '../errors.ts';
 import { doTask, type DrawerSnapshot, type TaskName, type Tasks } from './tasks.ts';
 import { Turns, type Rank } from './turns.ts';
 
-/** How long one task may take before its thread is ended. */
+/** How long one task may compute before its thread is ended. */
 export const LIMIT_MS = 5000;
+/** What only waits is ended after so many limits. */
+const MOST_LIMITS = 12;
 /** So many that are merely asked may wait. */
 const MOST_WAITING = 24;
 
@@ -39,6 +41,29 @@ const FROM_SOURCE = join(import.meta.dirname, 'worker.dev.mjs');
 
 const isStopped = (signal: AbortSignal | undefined): boolean => signal?.aborted === true;
 
+/** Processor time of all threads since, in ms. A task has used this much at the most. */
+const computedSince = (then: NodeJS.CpuUsage): number => {
+  const { user, system } = process.cpuUsage(then);
+  return (user + system) / 1000;
+};
+
+/**
+ * A signal that comes once a task has had its time: by the clock, and by what was computed meanwhile, so that a machine that is
+ * kept busy by something else ends nobody's work.
+ */
+export function whenTimeIsUp(limitMs: number, computed = computedSince): { signal: AbortSignal; forget: () => void } {
+  const up = new AbortController();
+  const then = process.cpuUsage();
+  const begun = performance.now();
+  const look = (): void => {
+    const left = limitMs - computed(then);
+    if (left <= 0 || performance.now() - begun >= limitMs * MOST_LIMITS) up.abort();
+    else timer = setTimeout(look, Math.max(left, limitMs / 10));
+  };
+  let timer = setTimeout(look, limitMs);
+  return { signal: up.signal, forget: () => clearTimeout(timer) };
+}
+
 /** A pool of threads; one that takes longer than the limit is ended, and another takes its place. */
 export function solverPool({
   threads = Math.max(2, availableParallelism()),
@@ -60,7 +85,7 @@ export function solverPool({
       { rank = 'asked', signal }: Ask = {},
     ): Promise<Tasks[K]['answers']> => {
       const answer = await turns.take(rank, async () => {
-        const late = AbortSignal.timeout(limitMs);
+        const { signal: late, forget } = whenTimeIsUp(limitMs);
         try {
           signal?.throwIfAborted();
           const ended = signal ? AbortSignal.any([late, signal]) : late;
@@ -69,6 +94,8 @@ export function solverPool({
           if (isStopped(signal)) throw new ApiError('stopped');
           if (late.aborted) throw new ApiError('too-long');
           throw error;
+        } finally {
+          forget();
         }
       });
       if (!answer) throw new ApiError('busy');
