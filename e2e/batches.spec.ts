@@ -188,6 +188,30 @@ test('what is made ready is saved as pages to print, and the batch as a file tha
   expect(answer.status()).toBe(201);
 });
 
+test('what is tied is taken from the drawers, and lies there again when it is taken back', async ({ own, page }) => {
+  await openingWeek(page, own);
+  await expect(item(page)).toContainText('rabbit strip, slate');
+  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('g');
+  await expect(lit(page)).toHaveAccessibleName(/in the vise$/);
+  await expect(item(page)).toContainText('392 mm left in the drawer');
+  // The plan stands: it is of what lay there before.
+  await expect(item(page)).toContainText('Ends before fly 9');
+  await page.keyboard.press('x');
+  await expect(lit(page)).toHaveAccessibleName(/spoilt$/);
+  await expect(item(page)).toContainText('Ends before fly 7');
+  const stock = (await (await page.request.get(`${own.url}/api/drawers`)).json()) as {
+    item: { name: string; stock?: { lengths: string[] }[] };
+  }[];
+  const [slate] = stock.find((each) => each.item.name === 'rabbit strip')?.item.stock ?? [];
+  expect(slate?.lengths.sort()).toEqual(['173.7 mm', '218 mm']);
+  await page.keyboard.press('z');
+  await expect(lit(page)).toHaveAccessibleName(/in the vise$/);
+  await page.keyboard.press('z');
+  await expect(lit(page)).toHaveAccessibleName(/to come$/);
+  await expect(item(page)).not.toContainText('left in the drawer');
+});
+
 test('two windows: what the other saved is not written over', async ({ own, page, context }) => {
   await openingWeek(page, own);
   const other = await context.newPage();

@@ -189,6 +189,17 @@ describe('what a batch takes', () => {
     expect(spoilt?.runsOutAt).toEqual({ row: 1, fly: 13 });
     expect(spoilt?.short).toBe(2);
   });
+  test('flies that were lost took theirs first; the hook of one that was taken apart serves again', () => {
+    const hooks = [{ name: 'streamer', form: 'single', size: '6', longX: 3, count: 12 }];
+    const drawers = drawersWith({}, { hooks });
+    const hook = (more: Loose): BatchReport['needs'][number] | undefined =>
+      told({ rows: [{ fly: 'a', count: 12 }], ...more }, drawers).needs.find(({ kind }) => kind === 'hook');
+    const lost = (...states: string[]): Loose => ({ flies: states.map((state, i) => ({ row: 1, n: i + 1, state })) });
+    expect(hook(lost('spoilt'))).toMatchObject({ need: 13, short: 1, runsOutAt: { row: 1, fly: 12 } });
+    expect(hook(lost('apart'))).toMatchObject({ need: 12, short: 0, runsOutAt: null });
+    // One in twelve is reckoned with: the one that was lost is that one.
+    expect(hook({ ...lost('spoilt'), spoil: '5 %' })?.need).toBe(13);
+  });
   test('two parts of one fly from one item both count', () => {
     const twice = fly([tail({ colour: 'slate' }), tail({ id: 'tail-2', colour: 'slate', length: '0.5 shank' })]);
     const plan = planned({ rows: [{ fly: 'a', count: 3 }] }, NOMINAL_DRAWERS, twice);

@@ -2,7 +2,17 @@ import fc from 'fast-check';
 import { BATCH_KIND, type BatchFile } from '../src/records/batch.ts';
 import { patternAt } from '../src/records/pins.ts';
 import { clockMinutes, dayMinutes, momentText, readShare } from '../src/records/measures.ts';
-import { counted, goneOn, inVise, progressOf, rackOf, stateAt, withFly, withoutRow } from '../src/records/progress.ts';
+import {
+  counted,
+  goneOn,
+  inVise,
+  progressOf,
+  rackOf,
+  stateAt,
+  withFly,
+  withoutRow,
+  withState,
+} from '../src/records/progress.ts';
 import { readDocument } from '../src/document/read.ts';
 
 function batch(more: object = {}): BatchFile {
@@ -40,6 +50,14 @@ describe('a fly of a batch', () => {
     const busy = on(batch(), 1, 1);
     expect(inVise(busy)).toMatchObject(at);
     expect(goneOn(busy, { row: 3, n: 1 }, 1, NOW)).toBeNull();
+  });
+  test('is begun at a moment no other has, once, however it is begun', () => {
+    const first = withState(batch(), at, 'spoilt', NOW);
+    expect(first.flies?.[0]).toMatchObject({ begun: NOW, state: 'spoilt' });
+    const second = withState(first, { row: 3, n: 1 }, 'spoilt', NOW);
+    expect(second.flies?.[1]?.begun).toBe(`${NOW}:01`);
+    expect(withState(second, at, 'apart', '2026-03-03T08:00').flies?.[0]).toMatchObject({ begun: NOW, state: 'apart' });
+    expect(on(batch(), 3, 2).flies?.[0]?.begun).toBe(NOW);
   });
   test('that is spoilt leaves its hook empty, and another hook stands for it', () => {
     const lost = withFly(batch(), 1, 2, { state: 'spoilt' });

@@ -5,8 +5,8 @@ import { fillDrawersOnce, fillJudgementsOnce, seedOnce } from './flies/examples.
 import { refreshSummaries } from './flies/refresh.ts';
 import { Shelf } from './flies/shelf.ts';
 import { FlyStore } from './flies/store.ts';
+import { BatchStore } from './records/batches.ts';
 import { seedBatchesOnce } from './records/examples.ts';
-import { RecordStore } from './records/store.ts';
 import { Devices } from './signin/devices.ts';
 import { solversHere, type Solvers } from './solving/solvers.ts';
 import { TyingStore } from './tyings/store.ts';
@@ -21,7 +21,7 @@ export interface House {
   /** The same flies, solved on this thread and however long it takes: for what is done before anybody is served. */
   readonly ownFlies: FlyStore;
   readonly tyings: TyingStore;
-  readonly batches: RecordStore<'batch'>;
+  readonly batches: BatchStore;
   /** Devices that are signed in; null where none needs to. */
   readonly devices: Devices | null;
   /** Brings what lists show of flies up to date with the model. */
@@ -52,7 +52,7 @@ export async function openHouse(
     flies: new FlyStore(ledger, shelf, solvers, () => drawers.snapshot(), now),
     ownFlies: new FlyStore(ledger, shelf, solversHere(), () => drawers.snapshot(), now),
     tyings: new TyingStore(ledger),
-    batches: new RecordStore(ledger, 'batch', now),
+    batches: new BatchStore(ledger, drawers, solvers, now),
     devices: phrase === null ? null : await Devices.open(ledger, phrase, now),
     refresh: async () => refreshSummaries(ledger, solvers, await drawers.snapshot()),
     close: async () => {

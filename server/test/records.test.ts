@@ -1,4 +1,6 @@
 import type { StoredBatch } from '@jobbet/core/contract';
+import { type DrawerName, type Goods, NOMINAL_MATERIALS } from '@jobbet/core/drawers';
+import { type BatchFile, goneOn, withoutRow, withState } from '@jobbet/core/records';
 import type { FastifyInstance } from 'fastify';
 import { appOn, boathouse, fly, spoil, type Boathouse } from './bench.ts';
 
@@ -86,5 +88,108 @@ describe('batches', () => {
     expect(list.find((each) => each.id === id)?.broken).toMatch(/name: is missing/);
     expect(list.filter(({ broken }) => broken === null)).toHaveLength(1);
     expect((await ask<{ error: { code: string } }>('GET', `/api/batches/${id}`)).body.error.code).toBe('broken-record');
+  });
+});
+
+describe('what is tied takes from the drawers', () => {
+  const strip = {
+    ...fly(),
+    parts: [
+      {
+        id: 'wing',
+        role: 'wing',
+        construction: 'strip',
+        material: 'mink strip',
+        colour: 'slate',
+        width: '3 mm',
+        at: 'station 3',
+        length: '40 mm',
+      },
+    ],
+  };
+  const item = (drawer: DrawerName, name: string) => async (): Promise<Goods> => {
+    const found = (await house.drawers.list()).find((each) => each.drawer === drawer && each.name === name);
+    if (!found) throw new Error(`no ${name}`);
+    return found.item;
+  };
+  const hooks = item('hooks', 'sixes');
+  const strips = item('materials', 'mink strip');
+  const left = async () => [(await hooks()).count, (await strips()).stock];
+  let stored: StoredBatch;
+  beforeEach(async () => {
+    const mink = NOMINAL_MATERIALS.find(({ name }) => name === 'mink strip');
+    const stock = [{ colour: 'slate', count: 2, lengths: ['100 mm', '60 mm'] }];
+    await house.drawers.layIn({
+      hooks: [{ name: 'sixes', form: 'single', size: '6', shankMm: 17, count: 5 }],
+      materials: [{ ...mink, stock }],
+    });
+    stored = await made({ rows: [{ fly: 'a', pattern: strip, count: 3 }] });
+  });
+  const save = async (change: (now: BatchFile) => BatchFile | null) => {
+    const record = change(stored.record);
+    const answer = await ask<StoredBatch>('PUT', `/api/batches/${stored.id}`, { record, revision: stored.revision });
+    if (answer.status === 200) stored = answer.body;
+    return answer.status;
+  };
+  const first = { row: 1, n: 1 };
+  const NOW = '2026-03-02T20:12';
+
+  test('once, from the length it is laid on; taken back, all of it lies there again', async () => {
+    expect(await left()).toEqual([5, [{ colour: 'slate', count: 2, lengths: ['100 mm', '60 mm'] }]]);
+    await save((now) => goneOn(now, first, 0, NOW));
+    const [count, stock] = await left();
+    expect(count).toBe(4);
+    // 40 mm behind the tie, and what lies under the thread: two of them on 100 mm, the third on 60.
+    const total = (lots: unknown): number =>
+      (lots as { lengths: string[] }[]).flatMap(({ lengths }) => lengths).reduce((sum, mm) => sum + parseFloat(mm), 0);
+    expect(160 - total(stock)).toBeGreaterThan(40);
+    expect(160 - total(stock)).toBeLessThan(60);
+    // On with it and out of the vise: it took what it takes already.
+    await save((now) => goneOn(now, first, 1, NOW));
+    expect(await left()).toEqual([count, stock]);
+    const before = (await ask<{ item: Goods }[]>('GET', `/api/batches/${stored.id}/drawers`)).body;
+    expect(before.find((each) => each.item.name === 'sixes')?.item.count).toBe(5);
+    await save((now) => ({ ...now, flies: [] }));
+    expect(await left()).toEqual([5, [{ colour: 'slate', count: 2, lengths: ['100 mm', '60 mm'] }]]);
+  });
+  test('from two windows once: whoever comes second takes nothing', async () => {
+    const record = goneOn(stored.record, first, 0, NOW);
+    const both = await Promise.all(
+      [0, 1].map(() => ask('PUT', `/api/batches/${stored.id}`, { record, revision: stored.revision })),
+    );
+    expect(new Set(both.map(({ status }) => status))).toEqual(new Set([200, 409]));
+    expect((await hooks()).count).toBe(4);
+  });
+  test('a spoilt one too; one that is taken apart gives its hook back, but not its strip', async () => {
+    await save((now) => withState(now, first, 'spoilt', NOW));
+    await save((now) => withState(now, { row: 1, n: 2 }, 'vise', NOW));
+    const [, stock] = await left();
+    expect((await hooks()).count).toBe(3);
+    await save((now) => withState(now, { row: 1, n: 2 }, 'apart', NOW));
+    expect(await left()).toEqual([4, stock]);
+    await save((now) => withState(now, { row: 1, n: 2 }, 'vise', NOW));
+    expect(await left()).toEqual([3, stock]);
+  });
+  test('what becomes of a row that is taken out goes with it; purging leaves the drawers as they are', async () => {
+    await save((now) => ({ ...now, rows: [...now.rows, { fly: 'a', count: 1 }] }));
+    await save((now) => goneOn(now, { row: 2, n: 1 }, 0, NOW));
+    await save((now) => withoutRow(now, 2));
+    expect((await hooks()).count).toBe(4);
+    const before = (await ask<{ item: Goods }[]>('GET', `/api/batches/${stored.id}/drawers`)).body;
+    expect(before.find((each) => each.item.name === 'sixes')?.item.count).toBe(4);
+    await ask('DELETE', `/api/batches/${stored.id}`);
+    await ask('DELETE', `/api/batches/${stored.id}/purge`);
+    expect((await hooks()).count).toBe(4);
+  });
+  test('an item that somebody changes meanwhile is not written over', async () => {
+    const of = (await house.drawers.list()).find(({ name }) => name === 'sixes');
+    await save((now) => goneOn(now, first, 0, NOW));
+    const change = house.drawers.change(of?.id ?? '', { ...of?.item, count: 9 }, of?.revision ?? 0);
+    await expect(change).rejects.toMatchObject({ code: 'stale' });
+  });
+  test('a fly that cannot be worked out is begun all the same, and takes nothing', async () => {
+    await save((now) => ({ ...now, rows: now.rows.map((row) => ({ ...row, on: 'jig:99' })) }));
+    expect(await save((now) => goneOn(now, first, 0, NOW))).toBe(200);
+    expect((await hooks()).count).toBe(5);
   });
 });

@@ -132,7 +132,7 @@ export interface InTurn {
   readonly shortAt: number | null;
 }
 
-/** Where the pieces of each fly begin, and where the last of them end. @param flies for each piece the index of its fly, ascending */
+/** Where the pieces of each fly begin, and where the last of them end. @param flies for each piece which fly it is for, those of one fly one after another */
 function beginnings(flies: readonly number[]): number[] {
   return [...flies.flatMap((fly, i) => (i === 0 || flies[i - 1] !== fly ? [i] : [])), flies.length];
 }
@@ -156,7 +156,7 @@ function layWhileThereIs(lengths: readonly number[], pieces: readonly number[], 
 /**
  * Lays the pieces of one fly after another. Where one does not fit, all that went before is laid anew before it is said to run out; what comes
  * after that takes what it still finds.
- * @param flies for each piece the index of its fly, ascending
+ * @param flies for each piece which fly it is for, those of one fly one after another
  */
 export function layInTurn(lengths: readonly number[], pieces: readonly number[], flies: readonly number[]): InTurn {
   const whole = layAll(lengths, pieces);

@@ -1,6 +1,9 @@
 export { type Instead, insteadOf, splitRow } from './instead.ts';
 export { prepPages } from './pages.ts';
-export { type BatchPlan, type FlyOf, type PlanOptions, type PlannedRow, planBatch } from './plan.ts';
+export { type BatchPlan, type FlyOf, type PlanOptions, type PlannedRow, planBatch, planNeeds } from './plan.ts';
+export { lyingThere } from './needs.ts';
+export { goodsNamed } from './takes.ts';
+export { type ItemTaking, takingsOf } from './takings.ts';
 export {
   type BatchReport,
   type NeedReport,

@@ -1,4 +1,13 @@
-import { type Goods, fliesOf, lengthsOf, type Piece, piecesOf, readYield } from '../drawers/index.ts';
+import {
+  FIBRE_SHARE,
+  type Goods,
+  fliesOf,
+  isFibre,
+  lengthsOf,
+  type Piece,
+  piecesOf,
+  readYield,
+} from '../drawers/index.ts';
 import { layAll, layInTurn, type Layout } from './cutting.ts';
 import { KINDS, type Take } from './takes.ts';
 
@@ -44,9 +53,6 @@ export interface Need {
   /** Of what is bought. */
   readonly price: number | null;
 }
-
-/** Fibres this much shorter or longer than wanted still make the collar (judgement): a step of a hackle gauge. */
-const FIBRE_SHARE = 0.12;
 
 interface Group {
   readonly take: Take;
@@ -199,7 +205,7 @@ function inPairs(pieces: readonly Piece[]): readonly Piece[] {
 const fits = ({ fibreMm }: Piece, wanted: readonly Wanted[]): boolean =>
   fibreMm === null ||
   wanted.every((each) => each.fibreMm === null) ||
-  wanted.some((each) => each.fibreMm !== null && Math.abs(fibreMm / each.fibreMm - 1) <= FIBRE_SHARE);
+  wanted.some((each) => each.fibreMm !== null && isFibre(fibreMm, each.fibreMm));
 
 /** What is counted by the piece. */
 function byPiece({ take, uses }: Group, need: number): Measured {
@@ -254,6 +260,16 @@ function byFly({ take, uses }: Group, need: number): Measured {
     ...NOT_CUT,
     buy: short === 0 ? 0 : makes === null ? null : Math.ceil(short / makes - 1e-9),
   };
+}
+
+/** How much of an item lies there, in the unit it is counted in; null where nobody counted. */
+export function lyingThere(
+  goods: Goods,
+  { kind, unit, colour }: Pick<Take, 'kind' | 'unit' | 'colour'>,
+): number | null {
+  if (unit === 'mm') return lengthsOf(goods, colour)?.reduce((sum, mm) => sum + mm, 0) ?? null;
+  if (unit === 'flies') return fliesOf(goods, colour);
+  return piecesOf(goods, colour, kind === 'hook' || kind === 'ball' ? 1 : null)?.length ?? null;
 }
 
 /** What all flies of a batch take, item by item, against what lies in the drawers. */

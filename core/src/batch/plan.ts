@@ -1,7 +1,16 @@
 import { bad, good, type Fault, type Outcome } from '../base/index.ts';
 import type { Drawers } from '../drawers/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
-import { type BatchFile, type BatchRow, clockMinutes, dayMinutes, MOST_FLIES, readShare } from '../records/index.ts';
+import {
+  type BatchFile,
+  type BatchRow,
+  clockMinutes,
+  dayMinutes,
+  type HookAt,
+  lostOf,
+  MOST_FLIES,
+  readShare,
+} from '../records/index.ts';
 import { needsOf, type Need, type Stretch } from './needs.ts';
 import { ownFly, rowFly, type OwnFly, type RowFly } from './rowFly.ts';
 import { schedule, type Job, type Schedule, type Window } from './schedule.ts';
@@ -26,8 +35,11 @@ export interface PlannedRow {
   readonly row: BatchRow;
   readonly fly: RowFly;
   readonly takes: readonly Take[];
-  /** Flies tied besides the good ones, since some are spoilt. */
+  /** Flies tied besides the good ones, since some are spoilt: the share that is reckoned with, or as many as were lost. */
   readonly spoilt: number;
+  /** How many of those were lost so far, and how many of them taken apart, so that their hook and eyes serve again. */
+  readonly lost: number;
+  readonly apart: number;
   readonly work: Work;
 }
 
@@ -44,12 +56,16 @@ export interface PlannedTime {
   readonly schedule: Schedule;
 }
 
-export interface BatchPlan {
+/** What a batch takes. */
+export interface BatchNeeds {
   readonly file: BatchFile;
   /** Good flies. */
   readonly flies: number;
   readonly rows: readonly PlannedRow[];
   readonly needs: readonly Need[];
+}
+
+export interface BatchPlan extends BatchNeeds {
   readonly time: PlannedTime;
 }
 
@@ -71,7 +87,9 @@ function once<T>(): (key: string, make: () => T) => T {
 }
 
 /** Every row worked out, or the faults of all of them, each by its row. */
-function plannedRows({ rows, spoil }: BatchFile, { drawers, flyOf, measured }: PlanOptions): Outcome<PlannedRow[]> {
+function plannedRows(file: BatchFile, { drawers, flyOf, measured }: PlanOptions): Outcome<PlannedRow[]> {
+  const { rows, spoil } = file;
+  const lost = lostOf(file);
   const [owns, flies] = [once<Outcome<OwnFly>>(), once<Outcome<RowFly>>()];
   const faults: Fault[] = [];
   const planned: PlannedRow[] = [];
@@ -94,19 +112,28 @@ function plannedRows({ rows, spoil }: BatchFile, { drawers, flyOf, measured }: P
       return;
     }
     const { tying } = fly.value;
+    const { spoilt, apart } = lost[i] ?? { spoilt: 0, apart: 0 };
     const { laid } = fly.value.solved;
     planned.push({
       row,
       fly: fly.value,
       takes: takesOf(laid, drawers, tying.threadMm),
-      spoilt: Math.ceil(row.count * share - 1e-9),
+      spoilt: Math.max(Math.ceil(row.count * share - 1e-9), spoilt + apart),
+      lost: spoilt + apart,
+      apart,
       work: workOf(row, laid, tying, measured),
     });
   });
   return faults.length > 0 ? { ok: false, faults } : good(planned);
 }
 
-/** The flies of all rows, good ones as they are written, the spoilt ones of each row after all of them. */
+/** What a fly takes that is tied on the hook and with the eyes of one that was taken apart. */
+const reused = (takes: readonly Take[]): Take[] => takes.filter(({ kind }) => kind !== 'hook' && kind !== 'ball');
+
+/**
+ * The flies of all rows in the order they take: those that were lost, which took theirs, good ones as they are written, and those that will be
+ * spoilt after all of them. Good ones are numbered first.
+ */
 function stretchesOf(rows: readonly PlannedRow[]): Stretch[] {
   let first = 1;
   const stretch = (row: number, count: number, takes: readonly Take[]): Stretch => {
@@ -115,7 +142,23 @@ function stretchesOf(rows: readonly PlannedRow[]): Stretch[] {
     return made;
   };
   const wholes = rows.map(({ row, takes }, i) => stretch(i, row.count, takes));
-  return [...wholes, ...rows.map(({ spoilt, takes }, i) => stretch(i, spoilt, takes))].filter(({ count }) => count > 0);
+  const others = rows.map(({ spoilt, lost, apart, takes }, i) => ({
+    lost: [stretch(i, lost - apart, takes), stretch(i, apart, reused(takes))],
+    toCome: stretch(i, spoilt - lost, takes),
+  }));
+  return [...others.flatMap(({ lost }) => lost), ...wholes, ...others.map(({ toCome }) => toCome)].filter(
+    ({ count }) => count > 0,
+  );
+}
+
+/** The number through the batch, from 1, of a fly of a row; those in place of lost ones come after all good ones. */
+export function flyNumber(rows: readonly Pick<PlannedRow, 'row' | 'spoilt'>[], { row, n }: HookAt): number {
+  const before = (count: (each: Pick<PlannedRow, 'row' | 'spoilt'>) => number, upTo: number): number =>
+    rows.slice(0, upTo).reduce((sum, each) => sum + count(each), 0);
+  const good = (each: Pick<PlannedRow, 'row'>): number => each.row.count;
+  const own = rows[row - 1]?.row.count ?? 0;
+  if (n <= own) return before(good, row - 1) + n;
+  return before(good, rows.length) + before(({ spoilt }) => spoilt, row - 1) + n - own;
 }
 
 /** Making ready is put down when an evening ends: it is laid out in pieces no longer than this, minutes. */
@@ -178,11 +221,8 @@ function timeOf(file: BatchFile, rows: readonly PlannedRow[]): PlannedTime {
   };
 }
 
-/**
- * Works a batch out: its flies, what they take against what there is, and when they are tied.
- * @returns the plan, or every fault by its place in the batch
- */
-export function planBatch(file: BatchFile, options: PlanOptions): Outcome<BatchPlan> {
+/** Works out what a batch takes. @returns that, or every fault by its place in the batch */
+export function planNeeds(file: BatchFile, options: PlanOptions): Outcome<BatchNeeds> {
   const flies = file.rows.reduce((sum, { count }) => sum + count, 0);
   if (flies > MOST_FLIES)
     return bad({
@@ -192,11 +232,14 @@ export function planBatch(file: BatchFile, options: PlanOptions): Outcome<BatchP
     });
   const rows = plannedRows(file, options);
   if (!rows.ok) return rows;
-  return good({
-    file,
-    flies,
-    rows: rows.value,
-    needs: needsOf(stretchesOf(rows.value)),
-    time: timeOf(file, rows.value),
-  });
+  return good({ file, flies, rows: rows.value, needs: needsOf(stretchesOf(rows.value)) });
+}
+
+/**
+ * Works a batch out: its flies, what they take against what there is, and when they are tied.
+ * @returns the plan, or every fault by its place in the batch
+ */
+export function planBatch(file: BatchFile, options: PlanOptions): Outcome<BatchPlan> {
+  const needs = planNeeds(file, options);
+  return needs.ok ? good({ ...needs.value, time: timeOf(file, needs.value.rows) }) : needs;
 }

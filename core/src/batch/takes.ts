@@ -144,6 +144,28 @@ function itemFor(part: LaidPart, drawers: Drawers): Pick<Take, 'kind' | 'item' |
   }
 }
 
+/** The item of the drawers that something of a kind was taken from, by its name. */
+export function goodsNamed(kind: TakeKind, name: string, drawers: Drawers): Goods | null {
+  const { hooks, weights, threads, strips, hackles, feathers, spun, sheets, wound, bundles } = drawers;
+  const tables: Readonly<Record<TakeKind, readonly { readonly name: string }[]>> = {
+    hook: hooks,
+    ball: weights,
+    wire: weights,
+    thread: threads,
+    strip: strips,
+    hackle: hackles,
+    feather: feathers,
+    spun,
+    sheet: sheets,
+    wound: [...wound, ...bundles],
+    dubbing: wound,
+    hair: bundles,
+    plume: bundles,
+    strand: bundles,
+  };
+  return goodsOf(tables[kind].find((item) => same(item.name, name)));
+}
+
 /** What is measured by the mm where nothing says otherwise, what by the piece, and what by the fly. */
 const UNITS: Readonly<Record<TakeKind, Take['unit']>> = {
   hook: 'pieces',

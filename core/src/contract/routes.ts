@@ -132,6 +132,8 @@ export const ROUTES = {
     status: 201,
   }),
   batch: get('/api/batches/:id', storedRecordSchema(batchFile), { params: byId }),
+  /** The drawers as they lay before flies of the batch took of them: what it is planned with. */
+  batchDrawers: get('/api/batches/:id/drawers', z.array(storedItemSchema), { params: byId }),
   saveBatch: put('/api/batches/:id', storedRecordSchema(batchFile), {
     params: byId,
     body: z.strictObject({ record: batchFile, revision }),

@@ -1,7 +1,18 @@
 export { COLUMNS, type Column, hasColumn } from './columns.ts';
 export { DRAWERS_FORMAT, EMPTY_DRAWERS, readDrawers, readItem, writeDrawers } from './file.ts';
 export { named } from './find.ts';
-export { type Goods, type Piece, type Yield, fliesOf, lengthsOf, piecesOf, readYield } from './stock.ts';
+export {
+  FIBRE_SHARE,
+  type Goods,
+  type Piece,
+  type Yield,
+  fliesOf,
+  isFibre,
+  lengthsOf,
+  piecesOf,
+  readYield,
+} from './stock.ts';
+export { type Move, type Taking, giveBack, takeFrom } from './taking.ts';
 export {
   DRAWERS,
   type DrawerItem,

@@ -49,14 +49,21 @@ export function lotsOf({ count, stock }: Goods, colour: string | null): readonly
   );
 }
 
-const mm = (text: string): number => {
+/** Fibres this much shorter or longer than wanted still make the collar (judgement): a step of a hackle gauge. */
+export const FIBRE_SHARE = 0.12;
+
+/** Whether fibres of a length serve where others are wanted. */
+export const isFibre = (mm: number, wantedMm: number): boolean => Math.abs(mm / wantedMm - 1) <= FIBRE_SHARE;
+
+/** A length of a lot, mm. */
+export const mmOf = (text: string): number => {
   const read = parseQuantity('length', text);
   return read.ok ? read.value : 0;
 };
 
 /** One figure for each of a lot: its own, or the one all have. */
 const each = (given: readonly string[], count: number): number[] =>
-  given.length > 1 ? given.map(mm) : Array.from({ length: Math.floor(count) }, () => mm(given[0] ?? ''));
+  given.length > 1 ? given.map(mmOf) : Array.from({ length: Math.floor(count) }, () => mmOf(given[0] ?? ''));
 
 /** The lengths that lie there, mm, in the order they were written; null where nobody measured them. A part of one that is begun counts as so much of it. */
 export function lengthsOf(goods: Goods, colour: string | null): readonly number[] | null {

@@ -55,6 +55,7 @@ const progress = z.strictObject({
   evening: day('the evening it was put on').optional(),
   pinned: z.boolean().describe('stays on its evening').optional(),
   state: z.enum(FLY_STATES).optional(),
+  begun: moment('it was begun; what it took of the drawers is kept by that').optional(),
   coats: z.array(moment('a coat was put on')).max(MOST_COATS).optional(),
   specimen: z.string().min(1).max(200).optional(),
 });

@@ -8,7 +8,7 @@ export {
   MOST_FLIES,
 } from './batch.ts';
 export { KIND_OF, RECORD_KINDS, type RecordKind, type RecordOf, summaryOf } from './kinds.ts';
-export { clockMinutes, dayMinutes, momentText, readShare } from './measures.ts';
+export { clockMinutes, dayMinutes, momentMinutes, momentText, readShare } from './measures.ts';
 export { patternAt } from './pins.ts';
 export {
   type FlyState,
@@ -18,10 +18,12 @@ export {
   goneOn,
   hooksOf,
   inVise,
+  lostOf,
   progressAt,
   progressOf,
   rackOf,
   stateAt,
   withFly,
+  withState,
   withoutRow,
 } from './progress.ts';

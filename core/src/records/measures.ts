@@ -21,6 +21,12 @@ export function clockMinutes(text: string): number {
   return found ? 60 * Number(found[1]) + Number(found[2]) : Number.NaN;
 }
 
+/** Minutes from the beginning of 1970 to a moment, by the calendar; NaN for what is none. */
+export function momentMinutes(text: string): number {
+  const seconds = /^:[0-5]\d$/.test(text.slice(16)) ? Number(text.slice(17)) : text.length === 16 ? 0 : Number.NaN;
+  return dayMinutes(text.slice(0, 10)) + clockMinutes(text.slice(11, 16)) + seconds / 60;
+}
+
 /** A moment by the calendar, as `2026-03-02T19:30`; seconds are kept where there are any. @param minutes from the beginning of 1970, by the calendar */
 export function momentText(minutes: number): string {
   const text = new Date(Math.round(minutes * 60_000)).toISOString();

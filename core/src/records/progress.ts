@@ -1,4 +1,5 @@
 import { type BatchFile, FLY_STATES, type FlyProgress, MOST_OF_A_ROW } from './batch.ts';
+import { momentMinutes, momentText } from './measures.ts';
 
 export type FlyState = (typeof FLY_STATES)[number];
 
@@ -12,9 +13,16 @@ export interface Progress {
 export const progressAt = ({ flies }: BatchFile, row: number, n: number): FlyProgress | undefined =>
   flies?.find((each) => each.row === row && each.n === n);
 
-/** How many flies of each row were begun beyond its good ones, since some were spoilt or taken apart. */
-const lostIn = ({ flies }: BatchFile, row: number): number =>
-  (flies ?? []).filter((each) => each.row === row && (each.state === 'spoilt' || each.state === 'apart')).length;
+/** Flies of each row that were lost so far: spoilt, or taken apart. */
+export const lostOf = ({ rows, flies }: BatchFile): { readonly spoilt: number; readonly apart: number }[] =>
+  rows.map((_, i) => {
+    const own = (flies ?? []).filter(({ row }) => row === i + 1);
+    const of = (state: FlyState): number => own.filter((fly) => fly.state === state).length;
+    return { spoilt: of('spoilt'), apart: of('apart') };
+  });
+
+const lostIn = (batch: BatchFile, row: number): number =>
+  (batch.flies ?? []).filter((each) => each.row === row && (each.state === 'spoilt' || each.state === 'apart')).length;
 
 /** Hooks of a row on the rack: its good flies, and one more for each that was lost. */
 export const hooksOf = (batch: BatchFile, row: number): number =>
@@ -52,6 +60,26 @@ export const stateAt = (batch: BatchFile, { row, n }: HookAt): FlyState =>
 /** The fly that is in the vise; null where none is. */
 export const inVise = (batch: BatchFile): HookAt | null => batch.flies?.find(({ state }) => state === 'vise') ?? null;
 
+/** The moment a fly is begun: no other of the batch has it, so that it tells what this one took. */
+function begunAt({ flies }: BatchFile, now: string): string {
+  const taken = new Set((flies ?? []).map(({ begun }) => begun));
+  let minutes = momentMinutes(now);
+  while (taken.has(momentText(minutes))) minutes += 1 / 60;
+  return momentText(minutes);
+}
+
+/** A batch in which a fly is in another state. What was not begun is begun by that. @param now the moment, as records write it */
+export function withState(
+  batch: BatchFile,
+  { row, n }: HookAt,
+  state: Exclude<FlyState, 'to-come'>,
+  now: string,
+  change: Partial<FlyProgress> = {},
+): BatchFile {
+  const begun = stateAt(batch, { row, n }) === 'to-come' ? { begun: begunAt(batch, now) } : {};
+  return withFly(batch, row, n, { ...begun, state, ...change });
+}
+
 /**
  * A batch in which a fly has gone on by one: from the rack into the vise, out of it with its first coat, on with the next coat, into the box.
  * @param coats coats it gets @param now the moment, as records write it @returns null where another fly is in the vise, or nothing is left to do to it
@@ -63,7 +91,7 @@ export function goneOn(batch: BatchFile, at: HookAt, coats: number, now: string)
   const evening = now.slice(0, 10);
   switch (stateAt(batch, at)) {
     case 'to-come':
-      return inVise(batch) ? null : withFly(batch, row, n, { state: 'vise', evening });
+      return inVise(batch) ? null : withState(batch, at, 'vise', now, { evening });
     case 'vise':
       return withFly(batch, row, n, coats === 0 ? { state: 'kept' } : { state: 'drying', coats: [now] });
     case 'drying':

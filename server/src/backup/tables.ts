@@ -10,7 +10,7 @@ import { facts } from '../db/rows.ts';
 import { drawerItems } from '../drawers/rows.ts';
 import { flies, versions } from '../flies/rows.ts';
 import { brokenSummary } from '../flies/shelf.ts';
-import { records } from '../records/rows.ts';
+import { records, taken } from '../records/rows.ts';
 import { tyings } from '../tyings/rows.ts';
 
 /** A row that breaks today's limits: it is restored so that it can be saved out, and told. */
@@ -102,6 +102,14 @@ const recordRow = z.object({
   updatedAt: time,
   deletedAt: time.nullable(),
 });
+const takenRow = z.object({
+  batch: id,
+  begun: z.string().min(1).max(25),
+  item: id,
+  moves: json,
+  comesBack: z.boolean(),
+  isBack: z.boolean(),
+});
 const factRow = z.object({ key: z.string().min(1).max(80), value: z.string().max(10_000) });
 
 /** Why a text is no value that `read` takes, or null. */
@@ -177,6 +185,15 @@ export const TABLES = [
         key: row.id,
         ...(why === null ? {} : { broken: { name: `${row.name}, ${row.kind}`, why } }),
       };
+    },
+  },
+  {
+    name: 'taken',
+    table: taken,
+    parent: 'records',
+    read: (value) => {
+      const row = takenRow.parse(value);
+      return { values: row, key: `${row.batch} ${row.begun} ${row.item}`, of: row.batch };
     },
   },
   {

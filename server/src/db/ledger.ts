@@ -4,7 +4,8 @@ import { ApiError, type ErrorCode } from '../errors.ts';
 import type { FileWatch } from './fileWatch.ts';
 
 export type Database = LibSQLDatabase;
-type Statements = readonly [BatchItem<'sqlite'>, ...BatchItem<'sqlite'>[]];
+/** Some statements that are written as one. */
+export type Statements = readonly [BatchItem<'sqlite'>, ...BatchItem<'sqlite'>[]];
 
 /** What the database said, as the error it is told as; what is not here is a fault of ours. */
 const TOLD: Readonly<Record<string, ErrorCode>> = {

@@ -1,17 +1,10 @@
-import { ROUTES, type StoredItem } from '@jobbet/core/contract';
+import { ROUTES } from '@jobbet/core/contract';
 import { writeDrawers } from '@jobbet/core/drawers';
 import type { FastifyPluginCallback } from 'fastify';
 import type { House } from '../house.ts';
 import { serve } from '../wire/serve.ts';
-import type { Changed, Item } from './store.ts';
+import { itemOut, type Changed, type Item } from './store.ts';
 
-const itemOut = ({ id, drawer, item, revision, updatedAt }: Item): StoredItem => ({
-  id,
-  drawer,
-  item,
-  revision,
-  updatedAt,
-});
 const changedOut = ({ item, changes }: Changed & { readonly item: Item }) => ({
   item: itemOut(item),
   changes: [...changes],

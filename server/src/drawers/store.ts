@@ -9,12 +9,13 @@ import {
   type DrawerItem,
   type DrawerItems,
   type DrawerName,
+  type Goods,
   type LimitItem,
   type SchoolItem,
 } from '@jobbet/core/drawers';
-import type { FlyChange } from '@jobbet/core/contract';
-import type { BatchItem } from 'drizzle-orm/batch';
-import type { Ledger } from '../db/ledger.ts';
+import type { FlyChange, StoredItem } from '@jobbet/core/contract';
+import type { BatchItem, BatchResponse } from 'drizzle-orm/batch';
+import type { Ledger, Statements } from '../db/ledger.ts';
 import { atRevision, refuseStale } from '../db/revisions.ts';
 import { ApiError } from '../errors.ts';
 import type { Shelf } from '../flies/shelf.ts';
@@ -27,6 +28,15 @@ type Row = typeof drawerItems.$inferSelect;
 
 /** An item as it is kept. */
 export type Item = Omit<Row, 'item'> & { readonly item: DrawerItem };
+/** An item as it is sent. */
+export const itemOut = ({ id, drawer, item, revision, updatedAt }: Item): StoredItem => ({
+  id,
+  drawer,
+  item,
+  revision,
+  updatedAt,
+});
+
 /** A row of the drawers that no longer reads, with what it holds. */
 export interface BrokenItem {
   readonly id: string;
@@ -55,7 +65,7 @@ interface Open {
 
 let snapshots = 0;
 
-function snapshotOf(items: readonly Item[]): DrawerSnapshot {
+export function snapshotOf(items: readonly Item[]): DrawerSnapshot {
   const bytes = new TextEncoder().encode(JSON.stringify(items.map(({ drawer, item }) => ({ drawer, item }))));
   const json = new SharedArrayBuffer(bytes.length);
   new Uint8Array(json).set(bytes);
@@ -207,6 +217,27 @@ export class DrawerStore {
     });
   }
 
+  /**
+   * Changes how much of some items lies there along with something else that is written, in turn with every other change: no fly's figures
+   * rest on that. @param work is handed all items, and answers with how much of some of them there is by then
+   */
+  countAlong<T extends Statements>(
+    work: (items: readonly Item[]) => Promise<{ readonly counts: ReadonlyMap<string, Counts>; readonly writes: T }>,
+  ): Promise<BatchResponse<T>> {
+    return this.inTurn(async () => {
+      const { items, broken } = await this.opened();
+      const { counts, writes } = await work(items);
+      const next = items.map((item) => counted(item, counts.get(item.id)));
+      const changed = next.filter((item, i) => item !== items[i]);
+      const done = await this.ledger.write([
+        ...writes,
+        ...changed.map((item) => this.replaced(item, item.revision - 1)),
+      ] as unknown as T);
+      if (changed.length > 0) this.open = Promise.resolve({ items: next, broken, snapshot: snapshotOf(next) });
+      return done;
+    });
+  }
+
   private inserted(item: Item): BatchItem<'sqlite'> {
     return this.db.insert(drawerItems).values({ ...item, item: JSON.stringify(item.item) });
   }
@@ -271,6 +302,18 @@ export class DrawerStore {
     this.queue = mine.catch(() => undefined);
     return mine;
   }
+}
+
+/** How much of an item lies there. */
+export type Counts = Pick<Goods, 'count' | 'stock'>;
+
+/** An item of which there is so much by now; itself where nothing is said of it. */
+function counted(item: Item, counts: Counts | undefined): Item {
+  if (!counts) return item;
+  const { count: _was, stock: _lots, ...rest } = item.item as DrawerItem & Counts;
+  const { count, stock } = counts;
+  const now = { ...rest, ...(count === undefined ? {} : { count }), ...(stock === undefined ? {} : { stock }) };
+  return { ...item, item: now, revision: item.revision + 1 };
 }
 
 function checked(drawer: DrawerName, value: unknown): DrawerItem {

@@ -1,5 +1,6 @@
 import { ROUTES } from '@jobbet/core/contract';
 import type { FastifyPluginCallback } from 'fastify';
+import { itemOut } from '../drawers/store.ts';
 import type { House } from '../house.ts';
 import { serve } from '../wire/serve.ts';
 
@@ -10,6 +11,7 @@ export const recordRoutes =
     serve(app, ROUTES.batches, () => batches.list());
     serve(app, ROUTES.createBatch, ({ body }) => batches.create(body.record));
     serve(app, ROUTES.batch, ({ params }) => batches.get(params.id));
+    serve(app, ROUTES.batchDrawers, async ({ params }) => (await batches.drawersBefore(params.id)).map(itemOut));
     serve(app, ROUTES.saveBatch, ({ params, body }) => batches.save(params.id, body.record, body.revision));
     serve(app, ROUTES.deleteBatch, async ({ params }) => {
       await batches.setDeleted(params.id, true);

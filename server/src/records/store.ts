@@ -22,9 +22,16 @@ function readRow<K extends RecordKind>(kind: K, text: string): Outcome<RecordOf<
   return readDocument(KIND_OF[kind], value) as Outcome<RecordOf<K>>;
 }
 
+/** A record that reads, with what it is searched by. */
+interface ReadRecord<K extends RecordKind> {
+  readonly record: RecordOf<K>;
+  readonly name: string;
+  readonly day: string | null;
+}
+
 /** Keeps records of one kind: every save checked against the revision it was made from, what is taken away kept in the trash. */
 export class RecordStore<K extends RecordKind> {
-  private readonly ledger: Ledger;
+  protected readonly ledger: Ledger;
   private readonly kind: K;
   private readonly now: () => number;
 
@@ -71,7 +78,7 @@ export class RecordStore<K extends RecordKind> {
   }
 
   /** @throws ApiError `invalid-record` with every fault and its path */
-  private read(value: unknown): { readonly record: RecordOf<K>; readonly name: string; readonly day: string | null } {
+  protected read(value: unknown): ReadRecord<K> {
     const read = readDocument(KIND_OF[this.kind], value);
     if (!read.ok) throw new ApiError('invalid-record', undefined, { faults: read.faults });
     const record = read.value as RecordOf<K>;
@@ -97,19 +104,26 @@ export class RecordStore<K extends RecordKind> {
     return this.stored(row);
   }
 
-  /** Saves over `revision`. @throws ApiError `stale` with the current revision when it was saved elsewhere since, `no-record`, `invalid-record` */
-  async save(id: string, value: unknown, revision: number): Promise<StoredRecord<RecordOf<K>>> {
-    const { record, name, day } = this.read(value);
-    const [[row]] = await this.ledger.write([
-      this.ledger.db
-        .update(records)
-        .set({ name, day, record: JSON.stringify(record), revision: revision + 1, updatedAt: this.now() })
-        .where(atRevision(records, id, revision, eq(records.kind, this.kind)))
-        .returning(),
-    ]);
+  /** The statement that saves over a revision and answers with the row, where it is still that one. */
+  protected saving(id: string, { record, name, day }: ReadRecord<K>, revision: number) {
+    return this.ledger.db
+      .update(records)
+      .set({ name, day, record: JSON.stringify(record), revision: revision + 1, updatedAt: this.now() })
+      .where(atRevision(records, id, revision, eq(records.kind, this.kind)))
+      .returning();
+  }
+
+  /** What was saved. @throws ApiError `stale` with the current revision when it was saved elsewhere since, `no-record` */
+  protected async saved(id: string, row: Row | undefined, revision: number): Promise<StoredRecord<RecordOf<K>>> {
     if (row) return this.stored(row);
     refuseStale(await this.row(id), revision, 'It was changed elsewhere since you opened it.');
     throw new ApiError('no-record');
+  }
+
+  /** Saves over `revision`. @throws ApiError `stale`, `no-record`, `invalid-record` */
+  async save(id: string, value: unknown, revision: number): Promise<StoredRecord<RecordOf<K>>> {
+    const [[row]] = await this.ledger.write([this.saving(id, this.read(value), revision)]);
+    return this.saved(id, row, revision);
   }
 
   /** Puts a record in the trash or takes it out of it. @throws ApiError `no-record` */

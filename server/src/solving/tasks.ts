@@ -1,4 +1,5 @@
 import { bad, type Outcome, good } from '@jobbet/core/base';
+import { type ItemTaking, planNeeds, takingsOf } from '@jobbet/core/batch';
 import { checkFly, toSettle } from '@jobbet/core/checks';
 import { readFlyValue, type FlyFile } from '@jobbet/core/pattern';
 import { reportFly, solveFly, type FlyReport } from '@jobbet/core/model';
@@ -12,6 +13,7 @@ import {
 } from '@jobbet/core/drawers';
 import { summarySchema, type FlySummary, type Listed, listedOf, summarise } from '@jobbet/core/contract';
 import type { Page } from '@jobbet/core/drawing';
+import { type BatchFile, type HookAt, patternAt } from '@jobbet/core/records';
 import { orderWords, type SheetPaper as Paper } from '@jobbet/core/tying';
 
 /** On what, from which side and in which units a sheet is printed. */
@@ -47,6 +49,11 @@ export interface Tasks {
   readonly figures: {
     readonly asks: { readonly files: readonly unknown[] };
     readonly answers: readonly Outcome<Figures>[];
+  };
+  /** What some flies of a batch take, one after another, of drawers as they were before its first fly. */
+  readonly takings: {
+    readonly asks: { readonly batch: BatchFile; readonly before: readonly HookAt[]; readonly begun: readonly HookAt[] };
+    readonly answers: Outcome<readonly (readonly ItemTaking[])[]>;
   };
 }
 export type TaskName = keyof Tasks;
@@ -113,6 +120,11 @@ const WORK: {
   },
   sheet: ({ value, paper }, tables) => sheetOf(value, tables, paper),
   pages: async ({ pages, title }) => (await printing.pages()).pagesPdf(pages, title),
+  takings: ({ batch, before, begun }, drawers) => {
+    const plan = planNeeds(batch, { drawers, flyOf: (_row, i) => readFlyValue(patternAt(batch, i) ?? null) });
+    if (!plan.ok) return plan;
+    return good(begun.map((at, i) => takingsOf(plan.value, at, [...before, ...begun.slice(0, i)])));
+  },
   figures: ({ files }, tables) => files.map((value) => readAndSolve(value, tables)),
 };
 

@@ -1,12 +1,11 @@
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { useDrawers } from '../../shared/api/useDrawers.ts';
 import type { ListedRecord } from '../../shared/api/client.ts';
 import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { BATCH } from './commands.ts';
 import { dayWords } from './days.ts';
-import { useBatch, useBatches } from '../../fly/batches/kept.ts';
+import { useBatch, useBatches, useDrawersBefore } from '../../fly/batches/kept.ts';
 import { OneBatch } from './OneBatch.tsx';
 import { keepBatch, newBatch, plannedFly, rowOf } from '../../fly/batches/planning.ts';
 import { RowDialog, type RowAsked } from './RowDialog.tsx';
@@ -75,13 +74,13 @@ const EmptyFoam = ({ onPlan }: { readonly onPlan: () => void }) => (
 /** The batch that is open, once it and the drawers are here. */
 function Opened({ listed }: { readonly listed: ListedRecord }) {
   const { batch, error } = useBatch(listed.id);
-  const { drawers } = useDrawers();
+  const before = useDrawersBefore(listed.id);
   if (listed.broken !== null || error !== undefined)
     return (
       <p role="alert" className="m-4 px-3 py-2 bg-warnwash">
         {listed.name} does not read: {listed.broken ?? 'it cannot be fetched'}. It is kept as it is.
       </p>
     );
-  if (!batch || !drawers) return <p className="p-6 text-ink2">Opening</p>;
-  return <OneBatch stored={batch} drawers={drawers.tables} />;
+  if (!batch || !before) return <p className="p-6 text-ink2">Opening</p>;
+  return <OneBatch stored={batch} drawers={before.tables} />;
 }

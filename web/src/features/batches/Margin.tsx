@@ -1,5 +1,13 @@
-import type { BatchReport, NeedReport, PrepReport, SubstituteReport } from '@jobbet/core/batch';
+import {
+  type BatchReport,
+  goodsNamed,
+  lyingThere,
+  type NeedReport,
+  type PrepReport,
+  type SubstituteReport,
+} from '@jobbet/core/batch';
 import { formatLength, formatMass, formatSpeed } from '@jobbet/core/units';
+import { useDrawers } from '../../shared/api/useDrawers.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { rideWords } from '../../shared/ui/RideGlyph.tsx';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
@@ -29,6 +37,7 @@ export function Margin({ report, need, onTake }: MarginProps) {
         {short !== null && <SnagFlag />} {itemWords(need)}
       </h2>
       {short === null ? <p className="text-ink2">{stockWords(need, style)}</p> : <p className="text-warn">{short}</p>}
+      <LeftNow need={need} />
       {need.have === null && (
         <p className="mt-1 text-ink2">Nobody counted it. Say in the drawers how many there are and what one makes.</p>
       )}
@@ -56,6 +65,16 @@ export function Margin({ report, need, onTake }: MarginProps) {
       <Ready report={report} need={need} />
     </aside>
   );
+}
+
+/** What is left in the drawer, once flies took of it. */
+function LeftNow({ need }: { readonly need: NeedReport }) {
+  const style = useStyle();
+  const { drawers } = useDrawers();
+  const goods = drawers && goodsNamed(need.kind, need.item, drawers.tables);
+  const now = goods ? lyingThere(goods, need) : null;
+  if (now === null || need.have === null || Math.abs(now - need.have) < 0.05) return null;
+  return <p className="mt-1">{amountWords(now, need, style)} left in the drawer.</p>;
 }
 
 const words = ({ figure, unit }: { figure: string; unit: string }): string => `${figure} ${unit}`;

@@ -2,7 +2,7 @@ import { type BatchReport, prepPages, type SubstituteReport } from '@jobbet/core
 import type { Fault } from '@jobbet/core/base';
 import type { Paper } from '@jobbet/core/drawing';
 import type { Drawers } from '@jobbet/core/drawers';
-import { type BatchFile, counted, goneOn, inVise, patternAt, stateAt, withFly } from '@jobbet/core/records';
+import { type BatchFile, counted, goneOn, inVise, patternAt, stateAt, withState } from '@jobbet/core/records';
 import { readFlyValue } from '@jobbet/core/pattern';
 import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -236,8 +236,12 @@ function useBatchKeys({ stored, at, report, change, take, setFly, setItem, lit, 
     hang: state === 'to-come' ? on : null,
     spoilt:
       at &&
-      (() =>
-        change(`a fly of ${rowWords(batch, at.row)} spoilt`, (now) => withFly(now, at.row, at.n, { state: 'spoilt' }))),
+      (() => change(`a fly of ${rowWords(batch, at.row)} spoilt`, (now) => withState(now, at, 'spoilt', momentNow()))),
+    apart:
+      at && state !== 'to-come' && state !== 'apart'
+        ? () =>
+            change(`a fly of ${rowWords(batch, at.row)} taken apart`, (now) => withState(now, at, 'apart', momentNow()))
+        : null,
     fewer: at && (() => change('one fewer', (now) => counted(now, at.row, -1))),
     more: at && (() => change('one more', (now) => counted(now, at.row, 1))),
     take: () => take(0),

@@ -14,6 +14,7 @@ export const BATCH = {
   on: { name: 'On with the fly: vise, coats, box', group, also: 'finished dry kept', keys: 'o' },
   hang: { name: 'Hang the fly in the vise', group, keys: 'g' },
   spoilt: { name: 'The fly is spoilt', group, also: 'lost broken', keys: 'x' },
+  apart: { name: 'The fly is taken apart', group, also: 'hook eyes back', keys: 'a' },
   fewer: { name: 'One fewer of these', group, keys: '-' },
   more: { name: 'One more of these', group, keys: '+' },
   take: { name: 'Tie the first in instead', group, also: 'substitute', keys: 't' },

@@ -8,19 +8,18 @@ import {
   progressAt,
   rackOf,
   stateAt,
-  withFly,
+  withState,
 } from '@jobbet/core/records';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { clockText, dryAt, momentNow, useMinutes } from '../../fly/batches/clock.ts';
-import { changeBatch, doing, useBatch } from '../../fly/batches/kept.ts';
+import { changeBatch, doing, useBatch, useDrawersBefore } from '../../fly/batches/kept.ts';
 import { usePlan, type GoodPlan } from '../../fly/batches/usePlan.ts';
 import { faultWords, rowWords } from '../../fly/batches/words.ts';
 import { SheetPending } from '../../fly/tyings/SheetPending.tsx';
 import { useSheetOf } from '../../fly/tyings/useSheet.ts';
 import { post, useTyings } from '../../fly/tyings/useTyings.ts';
 import type { StoredBatch } from '../../shared/api/client.ts';
-import { useDrawers } from '../../shared/api/useDrawers.ts';
 import { AtTheVise } from './AtTheVise.tsx';
 import type { BatchAtVise } from './BatchLine.tsx';
 import { browserMachine } from './machine.ts';
@@ -29,7 +28,7 @@ import { browserMachine } from './machine.ts';
 export function BatchViseView() {
   const { id = '' } = useParams();
   const { batch, error } = useBatch(id);
-  const { drawers } = useDrawers();
+  const drawers = useDrawersBefore(id);
   if (error !== undefined) return <Said words="The batch cannot be fetched." back={id} />;
   if (!batch || !drawers) return <Said words="Fetching the batch" back={id} />;
   return <OfBatch stored={batch} drawers={drawers.tables} />;
@@ -157,6 +156,6 @@ function useBatchLine({ id, batch, shown: { report }, at }: InViseProps): BatchA
       ? `${coats > 0 ? 'First coat on, then the next' : 'The next'}: ${report.rows[next.row - 1]?.name ?? ''}`
       : `${coats > 0 ? 'First coat on; ' : ''}it is the last of the batch`,
     next: () => out(`a fly of ${name} out of the vise`, (batchNow) => goneOn(batchNow, at, coats, momentNow())),
-    spoilt: () => out(`a fly of ${name} spoilt`, (batchNow) => withFly(batchNow, at.row, at.n, { state: 'spoilt' })),
+    spoilt: () => out(`a fly of ${name} spoilt`, (batchNow) => withState(batchNow, at, 'spoilt', momentNow())),
   };
 }

@@ -1,7 +1,8 @@
 import type { BatchFile } from '@jobbet/core/records';
 import useSWR, { mutate } from 'swr';
 import { create } from 'zustand';
-import { api, RequestError, type ListedRecord, type StoredBatch } from '../../shared/api/client.ts';
+import { api, RequestError, type ListedRecord, type StoredBatch, type StoredItem } from '../../shared/api/client.ts';
+import { DRAWERS, openDrawers, type OpenDrawers } from '../../shared/api/useDrawers.ts';
 import { BATCHES, batchKey } from './planning.ts';
 import { say } from '../../shared/ui/toast.ts';
 
@@ -22,6 +23,18 @@ export function useBatch(id: string): { readonly batch: StoredBatch | undefined;
   const { data, error } = useSWR<StoredBatch, unknown>(batchKey(id), () => api.batch(id));
   return { batch: data, error };
 }
+
+const beforeKey = (id: string): string => `batch/${id}/drawers`;
+
+/** The drawers as they lay before flies of a batch took of them, with which it is planned; undefined until they are here. */
+export function useDrawersBefore(id: string): OpenDrawers | undefined {
+  const { data } = useSWR<StoredItem[], unknown>(beforeKey(id), () => api.batchDrawers(id));
+  return data && openDrawers(data);
+}
+
+/** What flies took of the drawers, by the moments they were begun, and which of them were taken apart. */
+const takenIn = ({ flies = [] }: BatchFile): string =>
+  flies.flatMap(({ begun, state }) => (begun === undefined ? [] : `${begun} ${String(state === 'apart')}`)).join();
 
 /** A change of a batch that can be taken back. */
 interface Entry {
@@ -65,6 +78,7 @@ async function save(id: string, record: BatchFile): Promise<void> {
     throw error;
   } finally {
     void mutate(BATCHES);
+    if (takenIn(record) !== takenIn(now.record)) void Promise.all([mutate(DRAWERS), mutate(beforeKey(id))]);
   }
 }
 

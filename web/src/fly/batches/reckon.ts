@@ -2,7 +2,7 @@ import { insteadOf, type BatchPlan, type BatchReport, type Instead, planBatch, r
 import type { Fault } from '@jobbet/core/base';
 import type { Drawers } from '@jobbet/core/drawers';
 import { readFlyValue, type FlyFile } from '@jobbet/core/pattern';
-import { patternAt, type BatchFile } from '@jobbet/core/records';
+import { lostOf, patternAt, type BatchFile } from '@jobbet/core/records';
 import type { Desk } from '../../shared/solve/desk.ts';
 
 /** A batch worked out: what it reports, and the pattern file each row ties. */
@@ -15,8 +15,8 @@ export const batchReckon = (desk: Desk) => {
     null;
   /** The plan of a batch, made once for as long as nothing of it changes. */
   const planOf = (batch: BatchFile): ReturnType<typeof planBatch> => {
-    // How far it has come changes nothing of the plan.
-    const key = JSON.stringify({ ...batch, flies: [] });
+    // How far it has come changes nothing of the plan, but for those that have to be tied once more.
+    const key = JSON.stringify({ ...batch, flies: lostOf(batch) });
     if (last?.key === key && last.drawers === desk.drawers) return last.plan;
     const plan = planBatch(batch, {
       drawers: desk.drawers,

@@ -77,6 +77,8 @@ export const api = {
   /** Batches as lists have them, those in the trash too. */
   batches: () => ask(ROUTES.batches, {}),
   batch: (id: string) => ask(ROUTES.batch, { params: { id } }),
+  /** The drawers as they lay before flies of a batch took of them. */
+  batchDrawers: (id: string) => ask(ROUTES.batchDrawers, { params: { id } }),
   createBatch: (record: BatchFile) => ask(ROUTES.createBatch, { body: { record } }),
   saveBatch: (id: string, record: BatchFile, revision: number) =>
     ask(ROUTES.saveBatch, { params: { id }, body: { record, revision } }),

@@ -21,8 +21,11 @@ export function openDrawers(rows: readonly StoredItem[]): OpenDrawers {
   return made;
 }
 
+/** Under which key the drawers are remembered in this window. */
+export const DRAWERS = 'drawers';
+
 /** The drawers; undefined until they are fetched, with why where they cannot be. */
 export function useDrawers(): { readonly drawers: OpenDrawers | undefined; readonly error: unknown } {
-  const { data, error } = useSWR<StoredItem[], unknown>('drawers', api.drawers);
+  const { data, error } = useSWR<StoredItem[], unknown>(DRAWERS, api.drawers);
   return { drawers: data && openDrawers(data), error };
 }
