@@ -1,4 +1,5 @@
 import type { BatchFile } from '@jobbet/core/records';
+import { dequal } from 'dequal';
 import useSWR, { mutate } from 'swr';
 import { create } from 'zustand';
 import { api, RequestError, type ListedRecord, type StoredBatch, type StoredItem } from '../../shared/api/client.ts';
@@ -82,8 +83,6 @@ async function save(id: string, record: BatchFile): Promise<void> {
   }
 }
 
-const isSame = (a: BatchFile | undefined, b: BatchFile): boolean => JSON.stringify(a) === JSON.stringify(b);
-
 /** Says why something could not be done. */
 export function doing(work: Promise<unknown>): void {
   work.catch((reason: unknown) => say(reason instanceof Error ? reason.message : 'It was not saved.'));
@@ -97,7 +96,7 @@ export function changeBatch(id: string, words: string, change: (batch: BatchFile
   return inTurn(async () => {
     const was = (await known(id))?.record;
     const is = was && change(was);
-    if (!was || !is || isSame(is, was)) return;
+    if (!was || !is || dequal(is, was)) return;
     await save(id, is);
     setState(({ past }) => ({ past: [...past, { id, words, was, is }].slice(-MOST), future: [] }));
   });
@@ -106,7 +105,7 @@ export function changeBatch(id: string, words: string, change: (batch: BatchFile
 /** Puts a batch that was worked out elsewhere in the place of the one it was worked out of, as long as that is still the one there. */
 export const replaceBatch = (id: string, words: string, of: BatchFile, next: BatchFile): Promise<void> =>
   changeBatch(id, words, (now) => {
-    if (isSame(now, of)) return next;
+    if (dequal(now, of)) return next;
     say('The batch was changed meanwhile; take it once more.');
     return null;
   });
@@ -119,7 +118,7 @@ function walk(id: string, back: boolean): Promise<void> {
     const entry = walked.findLast((each) => each.id === id);
     if (!entry) return;
     const [from, to] = back ? [entry.is, entry.was] : [entry.was, entry.is];
-    if (!isSame((await known(id))?.record, from)) {
+    if (!dequal((await known(id))?.record, from)) {
       say('The batch was changed elsewhere since then, so this is not taken back over it.');
       return;
     }
