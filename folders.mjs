@@ -50,6 +50,7 @@ export const SERVER = {
   flies: 'the box, its trash and versions, the list that keeps up with them',
   drawers: 'the drawers, and what a change in them does to flies',
   tyings: 'how flies were tied',
+  hands: 'whose hands tie, and how far off what they tie comes out',
   records: 'records of what is made of flies: kept, changed by revision, taken away and back',
   print: 'pages and sheets as PDF',
   backup: 'everything in one file and back, the commands that keep a folder',
@@ -59,8 +60,8 @@ export const SERVER = {
 /** What the interface is made of. Features know nothing of one another. */
 export const WEB = {
   shared: 'what every view uses and that knows no fly',
-  fly: 'the fly on the bench: store, selection, undo, saver, drafts, its frame, verdict and tyings; the batches flies are tied in',
-  features: 'the views, each by itself: bench, balance, sizes, seen, sheet, vise, box, drawers',
+  fly: 'the fly on the bench: store, selection, undo, saver, drafts, its frame, verdict and tyings; the batches flies are tied in, the hands that tie',
+  features: 'the views, each by itself: bench, balance, sizes, seen, sheet, vise, box, batches, drawers',
   app: 'routes, the shell round every view, settings, help',
 };
 export const SHARED = {

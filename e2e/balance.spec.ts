@@ -145,10 +145,17 @@ test('scatter names the place of the eyes as the thing to mind; steadier hands t
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'What to mind' }).click();
   await expect.poll(share, { timeout: 30_000 }).toBeGreaterThan(before + 15);
+  // They are kept with the flies, not in the browser; what a browser kept before goes there once.
+  await page.evaluate(() => {
+    localStorage.setItem('jobbet.spreads', JSON.stringify({ another: { 'tail.length': 0.03 } }));
+  });
   await page.reload();
   await expect(page.getByTestId('keel-moment')).toBeVisible();
   await page.keyboard.press('s');
   await expect.poll(share, { timeout: 30_000 }).toBeGreaterThan(before + 15);
+  const hands = async (): Promise<unknown> => (await page.request.get(`${house.url}/api/hands`)).json();
+  await expect.poll(hands).toMatchObject([{ name: 'own', spreads: { another: { 'tail.length': 0.03 } } }]);
+  expect(await page.evaluate(() => localStorage.getItem('jobbet.spreads'))).toBeNull();
 });
 
 test('one slip heavier: the fly leans, and the heel says why', async ({ house, page }) => {

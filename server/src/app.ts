@@ -18,6 +18,7 @@ import { drawerRoutes } from './drawers/routes.ts';
 import { ApiError } from './errors.ts';
 import { flyRoutes } from './flies/routes.ts';
 import { addGuards, isApi } from './guards.ts';
+import { handRoutes } from './hands/routes.ts';
 import type { House } from './house.ts';
 import { recordRoutes } from './records/routes.ts';
 import { printRoutes } from './print/routes.ts';
@@ -150,6 +151,7 @@ export async function buildApp({
   await app.register(flyRoutes(house));
   await app.register(tyingRoutes(house));
   await app.register(drawerRoutes(house));
+  await app.register(handRoutes(house));
   await app.register(recordRoutes(house));
   await app.register(printRoutes(house));
   await app.register(backupRoutes(house));

@@ -5,6 +5,7 @@ import { fillDrawersOnce, fillJudgementsOnce, seedOnce } from './flies/examples.
 import { refreshSummaries } from './flies/refresh.ts';
 import { Shelf } from './flies/shelf.ts';
 import { FlyStore } from './flies/store.ts';
+import { HandStore } from './hands/store.ts';
 import { BatchStore } from './records/batches.ts';
 import { seedBatchesOnce } from './records/examples.ts';
 import { Devices } from './signin/devices.ts';
@@ -22,6 +23,7 @@ export interface House {
   readonly ownFlies: FlyStore;
   readonly tyings: TyingStore;
   readonly batches: BatchStore;
+  readonly hands: HandStore;
   /** Devices that are signed in; null where none needs to. */
   readonly devices: Devices | null;
   /** Brings what lists show of flies up to date with the model. */
@@ -53,6 +55,7 @@ export async function openHouse(
     ownFlies: new FlyStore(ledger, shelf, solversHere(), () => drawers.snapshot(), now),
     tyings: new TyingStore(ledger),
     batches: new BatchStore(ledger, drawers, solvers, now),
+    hands: new HandStore(ledger),
     devices: phrase === null ? null : await Devices.open(ledger, phrase, now),
     refresh: async () => refreshSummaries(ledger, solvers, await drawers.snapshot()),
     close: async () => {

@@ -123,13 +123,14 @@ describe('the data folder', () => {
     const { client, close } = await openDatabase(path);
     await client.execute("insert into facts values ('old', 'yes')");
     await client.execute('drop table taken');
+    await client.execute('drop table hands');
     await client.execute('drop table records');
     await client.execute('drop table devices');
     await client.execute('alter table flies drop column listed');
     await client.execute('alter table tyings drop column edits');
     await client.execute('alter table versions drop column name');
     await client.execute(
-      'delete from __drizzle_migrations where created_at in (select created_at from __drizzle_migrations order by created_at desc limit 4)',
+      'delete from __drizzle_migrations where created_at in (select created_at from __drizzle_migrations order by created_at desc limit 5)',
     );
     close();
     (await openDatabase(path)).close();

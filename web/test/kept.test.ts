@@ -1,6 +1,5 @@
 import { jest } from '@jest/globals';
 import { z } from 'zod';
-import { keepSpreads, keptSpreads } from '../src/features/balance/spreadsKept.ts';
 import { kept } from '../src/shared/kept/kept.ts';
 import { settingsKept } from '../src/shared/settings/settings.ts';
 
@@ -40,12 +39,6 @@ test('a closed store reads as empty', () => {
   });
   expect(place.read()).toEqual({ figure: 7 });
 });
-test('spreads are kept fly by fly', () => {
-  keepSpreads('a', { 'eyes.roll': 2 });
-  keepSpreads('b', { 'eyes.roll': 6 });
-  expect([keptSpreads('a'), keptSpreads('b'), keptSpreads('c')]).toEqual([{ 'eyes.roll': 2 }, { 'eyes.roll': 6 }, {}]);
-});
-
 test.each([
   ['as they stand', { length: 'in', hand: 'left' }],
   ['as they stood once, one level deeper', { state: { length: 'in', hand: 'left' }, version: 0 }],

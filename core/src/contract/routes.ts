@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { DRAWERS } from '../drawers/index.ts';
 import { pageSchema, PAPERS, type Paper } from '../drawing/index.ts';
 import { reportSchema } from '../model/index.ts';
+import { handSchema, storedHandSchema } from '../records/index.ts';
 import { METRIC, styleSchema } from '../units/index.ts';
 import { get, post, put, remove } from './route.ts';
 import {
@@ -124,6 +125,12 @@ export const ROUTES = {
       limits: items,
     }),
     watched: true,
+  }),
+
+  /** Whose hands tie, and how far off what they tie comes out. */
+  hands: get('/api/hands', z.array(storedHandSchema)),
+  keepHand: put('/api/hands', storedHandSchema, {
+    body: z.strictObject({ hand: handSchema, revision: whole.min(0).describe('0 where they are not there yet') }),
   }),
 
   batches: get('/api/batches', z.array(listedRecordSchema)),

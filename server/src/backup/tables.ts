@@ -1,7 +1,7 @@
 import { faultLine, type Outcome } from '@jobbet/core/base';
 import { readDocument } from '@jobbet/core/document';
 import { readFlyValue } from '@jobbet/core/pattern';
-import { KIND_OF, RECORD_KINDS } from '@jobbet/core/records';
+import { handSchema, KIND_OF, RECORD_KINDS } from '@jobbet/core/records';
 import { readItem, DRAWERS } from '@jobbet/core/drawers';
 import { tyingSchema, versionKinds } from '@jobbet/core/contract';
 import type { SQLiteTable } from 'drizzle-orm/sqlite-core';
@@ -10,6 +10,7 @@ import { facts } from '../db/rows.ts';
 import { drawerItems } from '../drawers/rows.ts';
 import { flies, versions } from '../flies/rows.ts';
 import { brokenSummary } from '../flies/shelf.ts';
+import { hands } from '../hands/rows.ts';
 import { records, taken } from '../records/rows.ts';
 import { tyings } from '../tyings/rows.ts';
 
@@ -110,6 +111,7 @@ const takenRow = z.object({
   comesBack: z.boolean(),
   isBack: z.boolean(),
 });
+const handRow = z.object({ name: z.string().min(1).max(80), hand: json, revision });
 const factRow = z.object({ key: z.string().min(1).max(80), value: z.string().max(10_000) });
 
 /** Why a text is no value that `read` takes, or null. */
@@ -194,6 +196,15 @@ export const TABLES = [
     read: (value) => {
       const row = takenRow.parse(value);
       return { values: row, key: `${row.batch} ${row.begun} ${row.item}`, of: row.batch };
+    },
+  },
+  {
+    name: 'hands',
+    table: hands,
+    read: (value) => {
+      const row = handRow.parse(value);
+      handSchema.parse(JSON.parse(row.hand));
+      return { values: row, key: row.name };
     },
   },
   {

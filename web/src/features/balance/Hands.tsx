@@ -16,8 +16,8 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { leaveLongWork } from '../../shared/solve/solver.ts';
 import { rideWords } from '../../shared/ui/RideGlyph.tsx';
+import { type OwnSpreads, useSpreads } from '../../fly/hands/useSpreads.ts';
 import { careWords, type Off } from './handWords.ts';
-import { keepSpreads, keptSpreads } from './spreadsKept.ts';
 import { SpreadTable } from './SpreadTable.tsx';
 import { SpreadChart } from './SpreadChart.tsx';
 import { balanceReckoner } from './useBalance.ts';
@@ -37,8 +37,17 @@ interface Outcome {
 }
 
 /** How a fly comes out of a tier's own hands: of ten thousand tied, how many ride as meant, and what to mind. */
-export function Hands({ fly, laid, drawers, off, onOff }: HandsProps) {
-  const [own, setOwn] = useState(() => keptSpreads(fly));
+export function Hands(props: HandsProps) {
+  const { own, keep } = useSpreads(props.fly);
+  return own && <OwnHands {...props} own={own} onKeep={keep} />;
+}
+
+interface OwnHandsProps extends HandsProps {
+  readonly own: OwnSpreads;
+  readonly onKeep: (how: (own: OwnSpreads) => OwnSpreads) => void;
+}
+
+function OwnHands({ laid, drawers, off, onOff, own, onKeep }: OwnHandsProps) {
   const [editing, setEditing] = useState(false);
   const spreads = useMemo(() => spreadsOf(laid, own), [laid, own]);
   const { outcome, share, tie, stop } = useScatter(laid, drawers, own);
@@ -76,15 +85,8 @@ export function Hands({ fly, laid, drawers, off, onOff }: HandsProps) {
           spreads={spreads}
           off={off}
           onOff={onOff}
-          onSigma={(key, sigma) => {
-            const next = { ...own, [key]: sigma };
-            setOwn(next);
-            keepSpreads(fly, next);
-          }}
-          onUsual={() => {
-            setOwn({});
-            keepSpreads(fly, {});
-          }}
+          onSigma={(key, sigma) => onKeep((now) => ({ ...now, [key]: sigma }))}
+          onUsual={() => onKeep(() => ({}))}
         />
       ) : (
         outcome?.reckoned && <Told laid={outcome.of} reckoned={outcome.reckoned} solved={outcome.solved} />

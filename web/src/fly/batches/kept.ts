@@ -4,6 +4,7 @@ import useSWR, { mutate } from 'swr';
 import { create } from 'zustand';
 import { api, RequestError, type ListedRecord, type StoredBatch, type StoredItem } from '../../shared/api/client.ts';
 import { DRAWERS, openDrawers, type OpenDrawers } from '../../shared/api/useDrawers.ts';
+import { inTurns } from '../../shared/kept/turns.ts';
 import { BATCHES, batchKey } from './planning.ts';
 import { say } from '../../shared/ui/toast.ts';
 
@@ -53,13 +54,8 @@ const MOST = 200;
 export const useBatchHistory = create<BatchHistory>()(() => ({ past: [], future: [] }));
 const { getState, setState } = useBatchHistory;
 
-let turn: Promise<unknown> = Promise.resolve();
 /** One save after the other, each from the revision the one before left. */
-function inTurn<T>(work: () => Promise<T>): Promise<T> {
-  const next = turn.then(work, work);
-  turn = next.catch(() => undefined);
-  return next;
-}
+const inTurn = inTurns();
 
 const known = (id: string): Promise<StoredBatch | undefined> =>
   mutate<StoredBatch>(batchKey(id), (now) => now, { revalidate: false });

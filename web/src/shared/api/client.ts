@@ -2,7 +2,7 @@ import { ROUTES, type sentFileSchema, type TyingRecord } from '@jobbet/core/cont
 import type { DrawerItem, DrawerItems, DrawerName } from '@jobbet/core/drawers';
 import type { Hand, Page, Paper } from '@jobbet/core/drawing';
 import type { FlyFile } from '@jobbet/core/pattern';
-import type { BatchFile } from '@jobbet/core/records';
+import type { BatchFile, TyingHand } from '@jobbet/core/records';
 import type { Style } from '@jobbet/core/units';
 import type { z } from 'zod';
 import { ask, askTagged, askWatched, reach, refused, type Watching } from './request.ts';
@@ -85,6 +85,8 @@ export const api = {
   removeBatch: (id: string) => ask(ROUTES.deleteBatch, { params: { id } }),
   undeleteBatch: (id: string) => ask(ROUTES.undeleteBatch, { params: { id } }),
   purgeBatch: (id: string) => ask(ROUTES.purgeBatch, { params: { id } }),
+  hands: () => ask(ROUTES.hands, {}),
+  keepHand: (hand: TyingHand, revision: number) => ask(ROUTES.keepHand, { body: { hand, revision } }),
   drawers: () => ask(ROUTES.drawers, {}),
   exportDrawers: () => ask(ROUTES.exportDrawers, {}),
   addItem: (drawer: DrawerName, item: DrawerItem, watching: Watching = {}) =>
