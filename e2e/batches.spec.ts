@@ -41,7 +41,7 @@ test('a fly goes from the rack through the vise and its coats into the box, by k
 }) => {
   await openingWeek(page, own);
   for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
-  await expect(lit(page)).toHaveAccessibleName(/^fly 5, .*to come$/);
+  await expect(lit(page)).toHaveAccessibleName(/^fly 5, .*to come/);
   await page.keyboard.press('g');
   await expect(lit(page)).toHaveAccessibleName(/in the vise$/);
   await page.keyboard.press('ArrowRight');
@@ -208,7 +208,7 @@ test('what is tied is taken from the drawers, and lies there again when it is ta
   await page.keyboard.press('z');
   await expect(lit(page)).toHaveAccessibleName(/in the vise$/);
   await page.keyboard.press('z');
-  await expect(lit(page)).toHaveAccessibleName(/to come$/);
+  await expect(lit(page)).toHaveAccessibleName(/to come/);
   await expect(item(page)).not.toContainText('left in the drawer');
 });
 
@@ -252,4 +252,42 @@ test('from the box and from a run of sizes', async ({ own, page }) => {
   await expect(page.locator('main[data-done="true"]')).toBeVisible();
   await page.locator('body').press('t');
   await expect(page.getByText(/^Slate Runner, \d+ flies/)).toBeVisible();
+});
+
+test('a fly is put on another evening by key and by hand, its row too, and let go again', async ({ own, page }) => {
+  await openingWeek(page, own);
+  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
+  await expect(lit(page)).toHaveAccessibleName(/^fly 5, .*to come, Tue, Mar 10$/);
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect(lit(page)).toHaveAccessibleName(/^fly 5, .*to come, Thu, Mar 12, put there$/);
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect(lit(page)).toHaveAccessibleName(/^fly 5, .*to come, Sat, Mar 14, put there$/);
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect(page.getByText('There is no evening after it')).toBeVisible();
+  await page.keyboard.press('z');
+  await page.keyboard.press('z');
+  await expect(lit(page)).toHaveAccessibleName(/^fly 5, .*to come, Tue, Mar 10$/);
+  await test.step('the last row whole', async () => {
+    for (let i = 0; i < 14; i++) await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('Control+Shift+ArrowRight');
+    for (const fly of [16, 17, 18])
+      await expect(hooks(page).nth(fly)).toHaveAccessibleName(/Cinder Sprat.*Sat, Mar 14, put there$/);
+    await page.keyboard.press('w');
+    await expect(hooks(page).nth(17)).toHaveAccessibleName(/Thu, Mar 12$/);
+  });
+  await test.step('by hand, from the second evening to the third', async () => {
+    const line = page.getByRole('img', { name: /: \d+ flies/ });
+    const box = await line.boundingBox();
+    const block = await line.locator('g.cursor-grab').last().boundingBox();
+    if (!box || !block) throw new Error('nothing to take hold of');
+    await page.mouse.move(block.x + block.width / 2, block.y + 4);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width - 40, block.y + 4, { steps: 4 });
+    await page.mouse.up();
+    await expect(
+      hooks(page)
+        .filter({ hasText: /\d/ })
+        .and(page.getByRole('option', { name: /put there$/ })),
+    ).toHaveCount(1);
+  });
 });

@@ -364,6 +364,43 @@ describe('the time', () => {
       kind: 'hands',
     });
   });
+  test('is what this tier takes, where it was timed at the vise', () => {
+    const rows = [{ fly: 'a', count: 1 }];
+    const file = read({ rows });
+    const timed = (minutes: number) => {
+      const plan = planBatch(file, {
+        drawers: NOMINAL_DRAWERS,
+        flyOf: () => good(runner),
+        measured: (of, step) => (of === 'a' && step === 'eyes' ? minutes : null),
+      });
+      if (!plan.ok) throw new Error(plan.faults.map(faultLine).join());
+      return reportBatch(plan.value, NOMINAL_DRAWERS).time;
+    };
+    expect(told({ rows }).time.basis).toBe('usual');
+    expect(timed(3).basis).toBe('measured');
+    expect(timed(9).hands_min - timed(3).hands_min).toBeCloseTo(6, 6);
+  });
+  test('puts a fly on the evening it was pinned to, and says which no longer fits', () => {
+    const evenings = [2, 3].map((day) => ({ date: `2026-03-0${String(day)}`, from: '19:30', to: '20:00' }));
+    const of = (...pinned: number[]): BatchReport['time'] =>
+      told({
+        rows: [{ fly: 'a', count: 3, minutes: { hands: 14 } }],
+        evenings,
+        flies: pinned.map((n) => ({ row: 1, n, evening: '2026-03-03', pinned: true })),
+      }).time;
+    const day = (time: BatchReport['time'], fly: number): string | null | undefined =>
+      time.schedule.find((block) => block.fly === fly)?.evening;
+    expect([1, 2, 3].map((fly) => day(of(), fly))).toEqual(['2026-03-02', '2026-03-02', '2026-03-03']);
+    expect([1, 2, 3].map((fly) => day(of(1), fly))).toEqual(['2026-03-03', '2026-03-02', '2026-03-02']);
+    expect(of(1, 2, 3).left).toEqual([3]);
+    // An evening that is not there any more holds nothing.
+    const gone = told({
+      rows: [{ fly: 'a', count: 1, minutes: { hands: 14 } }],
+      evenings,
+      flies: [{ row: 1, n: 1, evening: '2026-04-01', pinned: true }],
+    });
+    expect(day(gone.time, 1)).toBe('2026-03-02');
+  });
   test('the quicker way is taken where none is asked for, and both are told', () => {
     const asked = (count: number, way?: string): BatchReport['time'] =>
       told({ rows: [{ fly: 'a', count }], ...(way === undefined ? {} : { way }) }).time;

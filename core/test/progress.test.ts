@@ -6,9 +6,11 @@ import {
   counted,
   goneOn,
   inVise,
+  pinOf,
   progressOf,
   rackOf,
   stateAt,
+  withEvening,
   withFly,
   withoutRow,
   withState,
@@ -58,6 +60,16 @@ describe('a fly of a batch', () => {
     expect(second.flies?.[1]?.begun).toBe(`${NOW}:01`);
     expect(withState(second, at, 'apart', '2026-03-03T08:00').flies?.[0]).toMatchObject({ begun: NOW, state: 'apart' });
     expect(on(batch(), 3, 2).flies?.[0]?.begun).toBe(NOW);
+  });
+  test('is put on an evening and goes from it; what else is known of it stays', () => {
+    const put = withEvening(on(batch(), 1, 0), [at, { row: 3, n: 2 }], '2026-03-09');
+    expect([pinOf(put, at), pinOf(put, { row: 3, n: 2 }), pinOf(put, { row: 2, n: 1 })]).toEqual([
+      '2026-03-09',
+      '2026-03-09',
+      null,
+    ]);
+    const free = withEvening(put, [at, { row: 3, n: 2 }], null);
+    expect(free.flies).toEqual([{ row: 1, n: 1, begun: NOW, state: 'vise' }]);
   });
   test('that is spoilt leaves its hook empty, and another hook stands for it', () => {
     const lost = withFly(batch(), 1, 2, { state: 'spoilt' });

@@ -171,3 +171,41 @@ describe('any schedule', () => {
     expect(faultsOf(blocks, many, windows)).toEqual([]);
   });
 });
+
+describe('flies that were put on an evening', () => {
+  const evenings: Window[] = [EVENING, { from: 1440, to: 1560 }, { from: 2880, to: 3000 }];
+  const dayOf = (blocks: readonly Block[], of: number): number | undefined =>
+    blocks.find((block) => block.job === of && block.coat === 0)?.window;
+  test('are tied in it, and the others where least evenings and least waiting put them', () => {
+    const jobs = jobsOf([job(20, [1, 30]), job(20, [1, 30]), { ...job(20, [1, 30]), on: 1 }]);
+    const { blocks, evenings: used, left } = schedule(jobs, evenings);
+    expect(dayOf(blocks, 2)).toBe(1);
+    expect(left).toEqual([]);
+    // All three find room in that evening: no other is needed.
+    expect(used).toBe(1);
+    expect(faultsOf(blocks, jobs, evenings)).toEqual([]);
+  });
+  test('on two evenings take both of them', () => {
+    const jobs = jobsOf([{ ...job(20), on: 2 }, job(20), { ...job(20), on: 0 }]);
+    const { blocks, evenings: used } = schedule(jobs, evenings);
+    expect([used, dayOf(blocks, 0), dayOf(blocks, 2)]).toEqual([2, 2, 0]);
+  });
+  test('that have no room in it beside each other are left, and nobody else for them', () => {
+    const jobs = jobsOf([job(50), { ...job(70), on: 0 }, { ...job(70), on: 0 }, job(50)]);
+    const { blocks, left } = schedule(jobs, evenings);
+    expect(left).toEqual([2]);
+    expect([0, 1, 3].map((i) => dayOf(blocks, i))).toEqual([0, 0, 1]);
+  });
+  test('keep to it however many there are', () => {
+    const many = Array.from({ length: 60 }, (_, i) =>
+      i % 7 === 0 ? { ...job(3, [1, 20]), on: i % 3 } : job(3, [1, 20]),
+    );
+    const jobs = jobsOf(many);
+    const { blocks, left } = schedule(jobs, evenings);
+    expect(left).toEqual([]);
+    expect(faultsOf(blocks, jobs, evenings)).toEqual([]);
+    jobs.forEach(({ on }, i) => {
+      if (on !== undefined) expect(dayOf(blocks, i)).toBe(on);
+    });
+  });
+});

@@ -166,11 +166,22 @@ const MOST_PREP_MIN = 20;
 
 const BASES: readonly Basis[] = ['usual', 'measured', 'given'];
 
+const flyKey = ({ row, n }: HookAt): string => `${String(row)}/${String(n)}`;
+
+/** The evenings flies were put on by hand. */
+const pinsOf = ({ flies = [] }: BatchFile): ReadonlyMap<string, string> =>
+  new Map(
+    flies.flatMap(({ row, n, pinned, evening }) =>
+      pinned === true && evening !== undefined ? [[flyKey({ row, n }), evening]] : [],
+    ),
+  );
+
 /** The windows of the evenings, by the calendar; one without an end where there are none. */
-function windowsOf({ evenings }: BatchFile): Window[] {
-  if (evenings === undefined || evenings.length === 0) return [{ from: 0, to: Infinity }];
+function windowsOf({ evenings }: BatchFile): (Window & { readonly date: string | null })[] {
+  if (evenings === undefined || evenings.length === 0) return [{ from: 0, to: Infinity, date: null }];
   return evenings
     .map(({ date, from, to }) => ({
+      date,
       from: dayMinutes(date) + clockMinutes(from),
       to: dayMinutes(date) + clockMinutes(to),
     }))
@@ -189,14 +200,17 @@ function timeOf(file: BatchFile, rows: readonly PlannedRow[]): PlannedTime {
     number
   >;
   const way = file.way ?? (byWay['by-steps'] < byWay['one-by-one'] - 1e-9 ? 'by-steps' : 'one-by-one');
+  const windows = windowsOf(file);
+  const pins = pinsOf(file);
   let fly = 0;
   const jobs = rows.flatMap(({ work, row }, i) =>
     Array.from({ length: row.count }, (_, k): Job => {
       fly++;
-      return { row: i + 1, fly, hands: handsOf(work, way, k + 1, row.count), coats: work.coats };
+      const on = windows.findIndex(({ date }) => date !== null && date === pins.get(flyKey({ row: i + 1, n: k + 1 })));
+      const job = { row: i + 1, fly, hands: handsOf(work, way, k + 1, row.count), coats: work.coats };
+      return on < 0 ? job : { ...job, on };
     }),
   );
-  const windows = windowsOf(file);
   const byEvenings = (file.evenings?.length ?? 0) > 0;
   const sittings = Math.ceil(prepMin / MOST_PREP_MIN);
   const prep = Array.from({ length: sittings }, (): Job => ({

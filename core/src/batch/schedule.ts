@@ -12,6 +12,8 @@ export interface Job extends FlyTimes {
   readonly fly: number;
   /** Made ready before anything is tied. */
   readonly first?: boolean;
+  /** The window it has to be tied in, by its place in the list; any where nothing is said. */
+  readonly on?: number;
 }
 
 /** A stretch of hands or of drying. `coat` 0 is tying. */
@@ -52,6 +54,7 @@ interface Pending {
 /** Jobs that are alike, so that which of them comes first says nothing. */
 interface Kind extends FlyTimes {
   readonly first: boolean;
+  readonly on: number | undefined;
   readonly jobs: readonly number[];
   /** What is still to come from each coat on: hands and drying. */
   readonly tail: readonly number[];
@@ -60,11 +63,11 @@ interface Kind extends FlyTimes {
 }
 
 function kindsOf(jobs: readonly Job[]): Kind[] {
-  const kinds = new Map<string, { times: FlyTimes & { first: boolean }; jobs: number[] }>();
-  jobs.forEach(({ row, hands, coats, first = false }, i) => {
+  const kinds = new Map<string, { times: FlyTimes & Pick<Kind, 'first' | 'on'>; jobs: number[] }>();
+  jobs.forEach(({ row, hands, coats, first = false, on }, i) => {
     // Flies of one row follow one another, so that nothing else has to be brought to hand between them.
-    const key = JSON.stringify([row, hands, coats]);
-    const kind = kinds.get(key) ?? { times: { hands, coats, first }, jobs: [] };
+    const key = JSON.stringify([row, hands, coats, on]);
+    const kind = kinds.get(key) ?? { times: { hands, coats, first, on }, jobs: [] };
     kind.jobs.push(i);
     kinds.set(key, kind);
   });
@@ -136,7 +139,7 @@ class Search {
     }
     const window = this.windows[w];
     if (!window || ++this.choices > this.most) return;
-    if (this.left > window.to - now + (this.room[w] ?? 0) + EPSILON) return;
+    if (this.left > window.to - now + (this.room[w] ?? 0) + EPSILON || this.isMissed(w)) return;
     if (w === this.windows.length - 1) {
       // In the last evening all is done by then at the soonest, and the hands have no more to do until then than is left.
       const end = this.leastEnd(now);
@@ -148,7 +151,7 @@ class Search {
     const before = this.seen.get(key);
     if (before !== undefined && before <= waited + EPSILON) return;
     this.seen.set(key, waited);
-    for (const choice of this.choicesAt(window, now)) this.take(choice, w, now, waited, begun);
+    for (const choice of this.choicesAt(window, w, now)) this.take(choice, w, now, waited, begun);
   }
 
   /** The soonest that all that is left can be done by: each coat in its turn, and after all tying the coats of the fly tied last. */
@@ -164,6 +167,11 @@ class Search {
     return tying === 0 ? end : Math.max(end, now + tying + (chain === Infinity ? 0 : chain));
   }
 
+  /** Whether something that had to be tied before an evening was not. */
+  private isMissed(w: number): boolean {
+    return this.kinds.some(({ on, jobs }, k) => on !== undefined && on < w && (this.tied[k] ?? 0) < jobs.length);
+  }
+
   private isTied(): boolean {
     return this.kinds.every(({ jobs }, k) => this.tied[k] === jobs.length);
   }
@@ -174,7 +182,7 @@ class Search {
   }
 
   /** A ready coat first, the one with the most still to come foremost; then tying, the same way; then waiting; then going to bed. */
-  private choicesAt({ to }: Window, now: number): Choice[] {
+  private choicesAt({ to }: Window, w: number, now: number): Choice[] {
     const coats: { choice: Choice; tail: number; key: string }[] = [];
     let next = Infinity;
     this.pending.forEach(({ kind, coat, ready }, at) => {
@@ -191,7 +199,7 @@ class Search {
     const alike = new Set<string>();
     const first = coats.sort((a, b) => b.tail - a.tail).filter(({ key }) => !alike.has(key) && alike.add(key));
     const untied = this.kinds.flatMap((each, kind) =>
-      (this.tied[kind] ?? 0) < each.jobs.length ? [{ ...each, kind }] : [],
+      (this.tied[kind] ?? 0) < each.jobs.length && (each.on === undefined || each.on === w) ? [{ ...each, kind }] : [],
     );
     const firsts = untied.filter(({ first: ahead }) => ahead);
     const ties = (firsts.length > 0 ? firsts : untied)
@@ -277,7 +285,11 @@ function insert(queue: Pending[], one: Pending): void {
 function inTurn(jobs: readonly Job[], windows: readonly Window[]): Search['best'] {
   const blocks: Block[] = [];
   const queue: Pending[] = [];
-  let [next, waiting] = [0, 0];
+  const untied = jobs.map((_, i) => i);
+  let waiting = 0;
+  /** What is tied next in a window: what has to be tied in it before anything else. */
+  const nextIn = (w: number): number | undefined =>
+    untied.find((i) => jobs[i]?.first === true || jobs[i]?.on === w) ?? untied.find((i) => jobs[i]?.on === undefined);
   const done = (w: number, start: number, job: number, coat: number, hands: number, dry: number): number => {
     const end = start + hands;
     blocks.push({ window: w, start, end, job, coat, kind: 'hands' });
@@ -291,12 +303,15 @@ function inTurn(jobs: readonly Job[], windows: readonly Window[]): Search['best'
     for (;;) {
       const [first] = queue;
       const coat = first && jobs[first.job]?.coats[first.coat - 1];
-      const tie = jobs[next];
+      const next = nextIn(w);
+      const tie = next === undefined ? undefined : jobs[next];
       if (first && coat && first.ready <= now + EPSILON && now + coat.hands <= to + EPSILON) {
         queue.shift();
         now = done(w, now, first.job, first.coat, coat.hands, coat.dry);
-      } else if (tie && now + tie.hands <= to + EPSILON) now = done(w, now, next++, 0, tie.hands, 0);
-      else if (first && coat && w === windows.length - 1 && first.ready + coat.hands <= to + EPSILON) {
+      } else if (next !== undefined && tie && now + tie.hands <= to + EPSILON) {
+        untied.splice(untied.indexOf(next), 1);
+        now = done(w, now, next, 0, tie.hands, 0);
+      } else if (first && coat && w === windows.length - 1 && first.ready + coat.hands <= to + EPSILON) {
         waiting += begun ? Math.max(0, first.ready - now) : 0;
         now = Math.max(now, first.ready);
         continue;
@@ -304,22 +319,24 @@ function inTurn(jobs: readonly Job[], windows: readonly Window[]): Search['best'
       begun = true;
     }
   });
-  return next === jobs.length && queue.length === 0 ? { blocks, waiting } : null;
+  return untied.length === 0 && queue.length === 0 ? { blocks, waiting } : null;
 }
 
-/** Sets of `count` windows: all of them where they are few, else the earliest and the longest. */
-function setsOf(windows: readonly Window[], count: number): readonly (readonly number[])[] {
+/** Sets of `count` windows that hold those something has to be tied in: all of them where they are few, else the earliest and the longest. */
+function setsOf(windows: readonly Window[], count: number, held: readonly number[]): readonly (readonly number[])[] {
+  if (held.length > count) return [];
   const all = windows.map((_, i) => i);
-  const first = all.slice(0, count);
-  const longest = [...all]
-    .sort((a, b) => length(windows[b]) - length(windows[a]) || a - b)
-    .slice(0, count)
-    .sort((a, b) => a - b);
+  const free = all.filter((i) => !held.includes(i));
+  const withHeld = (some: readonly number[]): number[] =>
+    [...held, ...some.slice(0, count - held.length)].sort((a, b) => a - b);
+  const first = withHeld(free);
+  const longest = withHeld(free.toSorted((a, b) => length(windows[b]) - length(windows[a]) || a - b));
   if (windows.length > MOST_WINDOWS_TRIED) return [first, longest];
   const sets: number[][] = [];
   const pick = (from: number, chosen: readonly number[]): void => {
-    if (chosen.length === count) sets.push([...chosen]);
-    else for (let i = from; i < windows.length; i++) pick(i + 1, [...chosen, i]);
+    if (chosen.length === count) {
+      if (held.every((i) => chosen.includes(i))) sets.push([...chosen]);
+    } else for (let i = from; i < windows.length; i++) pick(i + 1, [...chosen, i]);
   };
   pick(0, []);
   return sets;
@@ -337,17 +354,33 @@ function leastWaiting(jobs: readonly Job[], windows: number): number {
   return Math.max(0, Math.min(...last) - coats);
 }
 
+/** A job whose window is told by its place in a set of them. */
+const placedIn = ({ on, ...job }: Job, set: readonly number[]): Job =>
+  on === undefined ? job : { ...job, on: set.indexOf(on) };
+
+/** Jobs that find no room in the window they have to be tied in beside those before them there. */
+function crowdedOut(jobs: readonly Job[], windows: readonly Window[]): number[] {
+  const taken = windows.map(() => 0);
+  return jobs.flatMap(({ on, hands }, i) => {
+    if (on === undefined) return [];
+    taken[on] = (taken[on] ?? 0) + hands;
+    return taken[on] > length(windows[on]) + EPSILON ? [i] : [];
+  });
+}
+
 /** The best schedule of all jobs in a number of windows; null where none was found. */
 function within(jobs: readonly Job[], windows: readonly Window[], count: number): Schedule | null {
   let best: Schedule | null = null;
   let settled = true;
-  for (const set of setsOf(windows, count)) {
+  const held = [...new Set(jobs.flatMap(({ on }) => on ?? []))];
+  for (const set of setsOf(windows, count, held)) {
     const own = set.map((i) => windows[i] as Window);
     if (own.reduce((sum, each) => sum + length(each), 0) + EPSILON < handsIn(jobs)) continue;
+    const placed = held.length === 0 ? jobs : jobs.map((each) => placedIn(each, set));
     const many = jobs.length > MOST_SEARCHED;
-    const search = many ? null : new Search(jobs, own).run();
+    const search = many ? null : new Search(placed, own).run();
     settled &&= search?.settled ?? false;
-    const found = search ? search.best : inTurn(jobs, own);
+    const found = search ? search.best : inTurn(placed, own);
     if (!found || (best && found.waiting >= best.waiting - EPSILON)) continue;
     best = {
       blocks: found.blocks.map((block) => ({ ...block, window: set[block.window] ?? 0 })),
@@ -364,9 +397,23 @@ function within(jobs: readonly Job[], windows: readonly Window[], count: number)
 /**
  * Lays jobs over evenings for one pair of hands: least evenings, then least waiting. No hand does two things at once, no coat is touched before it is
  * dry, nothing is begun that does not end the same evening; drying goes on over night.
- * @returns the best that was found, and what none waits less than: the same where every order was looked at, as it is for few flies. What has no room in all the evenings is left, the last first
+ * @returns the best that was found, and what none waits less than: the same where every order was looked at, as it is for few flies. What has no room in all the evenings is left, the last first;
+ * before that what has none in the one evening it was put on
  */
 export function schedule(jobs: readonly Job[], windows: readonly Window[]): Schedule {
+  const out = crowdedOut(jobs, windows);
+  if (out.length > 0) {
+    const kept = jobs.map((_, i) => i).filter((i) => !out.includes(i));
+    const rest = schedule(
+      kept.map((i) => jobs[i] as Job),
+      windows,
+    );
+    return {
+      ...rest,
+      blocks: rest.blocks.map((block) => ({ ...block, job: kept[block.job] ?? 0 })),
+      left: [...rest.left.map((i) => kept[i] ?? 0), ...out].sort((a, b) => a - b),
+    };
+  }
   for (let kept = jobs.length; kept > 0; kept--) {
     const some = jobs.slice(0, kept);
     const left = jobs.slice(kept).map((_, i) => kept + i);

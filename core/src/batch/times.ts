@@ -13,7 +13,7 @@ export interface FlyTimes {
 /** Where times come from: given with the row, measured at the vise, or the table of usual ones. */
 export type Basis = 'given' | 'measured' | 'usual';
 
-/** What this tier usually takes for a step of a fly, minutes; null where it was never timed. */
+/** What this tier usually takes for a step of a fly, minutes; null where it was never timed. The fly is the one a row names. */
 export type Measured = (fly: string, step: string) => number | null;
 
 /** One fly of a row before anything is learnt: its steps with their times, and what is to be brought to hand for it. */
@@ -51,16 +51,16 @@ export function workOf(
   if (row.minutes)
     return { basis: 'given', hands: row.minutes.hands, steps: 0, changes: 0, coats: row.minutes.coats ?? [] };
   const tied = steps.filter((step) => !isCoat(step));
-  const own = steps.map(({ key }) => measured(laid.file.name, key));
+  const own = steps.map(({ key }) => measured(row.fly, key));
   const basis = own.some((minutes) => minutes !== null) ? 'measured' : 'usual';
-  const minutesOf = (step: Step): number => measured(laid.file.name, step.key) ?? usualMinutes(step, laid);
+  const minutesOf = (step: Step): number => measured(row.fly, step.key) ?? usualMinutes(step, laid);
   return {
     basis,
     hands: tied.reduce((sum, step) => sum + minutesOf(step), 0),
     steps: tied.length,
     changes: tied.filter(({ inHand }) => inHand.length > 0).length,
     coats: steps.filter(isCoat).map((step) => ({
-      hands: measured(laid.file.name, step.key) ?? MINUTES.coat,
+      hands: measured(row.fly, step.key) ?? MINUTES.coat,
       dry: step.dryS === null ? (dryMinutes(USUAL_SEAL, 1) ?? 0) : step.dryS / 60,
     })),
   };

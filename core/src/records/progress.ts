@@ -80,6 +80,22 @@ export function withState(
   return withFly(batch, row, n, { ...begun, state, ...change });
 }
 
+/** A batch in which some flies are put on an evening, or go from it where none is named. */
+export const withEvening = (batch: BatchFile, flies: readonly HookAt[], evening: string | null): BatchFile =>
+  flies.reduce((now, { row, n }) => {
+    if (evening !== null) return withFly(now, row, n, { evening, pinned: true });
+    const { pinned: _was, evening: _on, ...rest } = progressAt(now, row, n) ?? { row, n };
+    const others = (now.flies ?? []).filter((each) => each.row !== row || each.n !== n);
+    const isSaid = Object.keys(rest).length > 2;
+    return { ...now, flies: [...others, ...(isSaid ? [rest] : [])].sort((a, b) => a.row - b.row || a.n - b.n) };
+  }, batch);
+
+/** The evening a fly was put on by hand; null where it lies where it falls. */
+export function pinOf(batch: BatchFile, { row, n }: HookAt): string | null {
+  const known = progressAt(batch, row, n);
+  return known?.pinned === true ? (known.evening ?? null) : null;
+}
+
 /**
  * A batch in which a fly has gone on by one: from the rack into the vise, out of it with its first coat, on with the next coat, into the box.
  * @param coats coats it gets @param now the moment, as records write it @returns null where another fly is in the vise, or nothing is left to do to it

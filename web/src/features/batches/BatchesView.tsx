@@ -4,8 +4,9 @@ import type { ListedRecord } from '../../shared/api/client.ts';
 import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { BATCH } from './commands.ts';
-import { dayWords } from './days.ts';
+import { dayWords } from '../../fly/batches/clock.ts';
 import { useBatch, useBatches, useDrawersBefore } from '../../fly/batches/kept.ts';
+import { useStepTimes } from '../../fly/batches/times.ts';
 import { OneBatch } from './OneBatch.tsx';
 import { keepBatch, newBatch, plannedFly, rowOf } from '../../fly/batches/planning.ts';
 import { RowDialog, type RowAsked } from './RowDialog.tsx';
@@ -75,12 +76,13 @@ const EmptyFoam = ({ onPlan }: { readonly onPlan: () => void }) => (
 function Opened({ listed }: { readonly listed: ListedRecord }) {
   const { batch, error } = useBatch(listed.id);
   const before = useDrawersBefore(listed.id);
+  const times = useStepTimes(batch?.record);
   if (listed.broken !== null || error !== undefined)
     return (
       <p role="alert" className="m-4 px-3 py-2 bg-warnwash">
         {listed.name} does not read: {listed.broken ?? 'it cannot be fetched'}. It is kept as it is.
       </p>
     );
-  if (!batch || !before) return <p className="p-6 text-ink2">Opening</p>;
-  return <OneBatch stored={batch} drawers={before.tables} />;
+  if (!batch || !before || !times) return <p className="p-6 text-ink2">Opening</p>;
+  return <OneBatch stored={batch} drawers={before.tables} times={times} />;
 }

@@ -1,9 +1,8 @@
 import type { BatchReport, ScheduleReport } from '@jobbet/core/batch';
-import { stateAt, type BatchFile } from '@jobbet/core/records';
-import { useRef } from 'react';
+import { pinOf, stateAt, type BatchFile, type HookAt } from '@jobbet/core/records';
+import { useRef, useState, type PointerEvent } from 'react';
 import { useSize } from '../../shared/ui/useSize.ts';
-import { clockText, minutesOf } from '../../fly/batches/clock.ts';
-import { dayWords } from './days.ts';
+import { clockText, dayWords, minutesOf } from '../../fly/batches/clock.ts';
 
 interface BenchLineProps {
   readonly batch: BatchFile;
@@ -13,6 +12,8 @@ interface BenchLineProps {
   /** The fly that is lit on the rack, by its number; null for none. */
   readonly fly: number | null;
   readonly now: number;
+  /** Told when a fly is put on another evening. */
+  readonly onPut: (at: HookAt, evening: string) => void;
 }
 
 /** One evening of the line: what is done in it, from when to when, and where it stands, px. */
@@ -26,43 +27,63 @@ interface Evening {
 }
 
 const BETWEEN = 26;
+/** An evening on which nothing is done, px; where there are more evenings they are not drawn. */
+const EMPTY = 70;
+const MOST_EMPTY = 6;
 const LANE = 22;
 /** What dries on over night is shown for so long, minutes. */
 const MOST_AFTER = 45;
 
-function eveningsOf(schedule: readonly ScheduleReport[], width: number): Evening[] {
-  const keys = [...new Set(schedule.map(({ evening }) => evening ?? ''))];
+function eveningsOf(schedule: readonly ScheduleReport[], named: readonly string[], width: number): Evening[] {
+  const used = [...new Set(schedule.map(({ evening }) => evening ?? ''))];
+  const keys = named.length > MOST_EMPTY ? used : [...new Set([...used, ...named])].sort();
   const spans = keys.map((key) => {
     const blocks = schedule.filter(({ evening }) => (evening ?? '') === key);
+    if (blocks.length === 0) return { key, blocks, from: 0, to: 0 };
     const from = Math.min(...blocks.map(({ start }) => minutesOf(start)));
     const hands = Math.max(...blocks.filter(({ kind }) => kind === 'hands').map(({ end }) => minutesOf(end)));
     const dry = Math.max(hands, ...blocks.map(({ end }) => minutesOf(end)));
     return { key, blocks, from, to: Math.min(dry, hands + MOST_AFTER) };
   });
   const minutes = spans.reduce((sum, { from, to }) => sum + to - from, 0);
-  const scale = Math.max(0, width - BETWEEN * (spans.length - 1)) / Math.max(1, minutes);
+  const empty = EMPTY * spans.filter(({ blocks }) => blocks.length === 0).length;
+  const scale = Math.max(0, width - empty - BETWEEN * (spans.length - 1)) / Math.max(1, minutes);
   let x = 0;
   return spans.map((span) => {
-    const evening = { ...span, x, width: (span.to - span.from) * scale };
+    const evening = { ...span, x, width: span.blocks.length === 0 ? EMPTY : (span.to - span.from) * scale };
     x += evening.width + BETWEEN;
     return evening;
   });
 }
 
 /** Each fly by the clock: hands above, each coat as it dries below, evening beside evening. */
-export function BenchLine({ batch, report, margin, fly, now }: BenchLineProps) {
+export function BenchLine({ batch, report, margin, fly, now, onPut }: BenchLineProps) {
   const frame = useRef<HTMLDivElement>(null);
   const { width } = useSize(frame);
   const { schedule } = report.time;
   const coats = Math.max(0, ...report.rows.map(({ coats_min: all }) => all.length));
-  const evenings = eveningsOf(schedule, width - margin);
+  const named = (batch.evenings ?? []).map(({ date }) => date);
+  const evenings = eveningsOf(schedule, named, width - margin);
   const height = LANE * (coats + 1) + 34;
   const before = batch.rows.map((_, i) => batch.rows.slice(0, i).reduce((sum, { count }) => sum + count, 0));
-  const tied = ({ row, fly: of }: ScheduleReport): boolean =>
-    row !== null && of !== null && stateAt(batch, { row, n: of - (before[row - 1] ?? 0) }) !== 'to-come';
+  const hookOf = ({ row, fly: of }: ScheduleReport): HookAt | null =>
+    row === null || of === null ? null : { row, n: of - (before[row - 1] ?? 0) };
+  const tied = (block: ScheduleReport): boolean => {
+    const at = hookOf(block);
+    return at !== null && stateAt(batch, at) !== 'to-come';
+  };
+  const { drag, begin, move, drop } = useDrag(evenings, margin, onPut);
   return (
     <div ref={frame} role="img" aria-label={lineWords(report)} className="relative">
-      <svg aria-hidden="true" width={width} height={height} className="block">
+      <svg
+        aria-hidden="true"
+        width={width}
+        height={height}
+        className="block touch-none"
+        onPointerMove={move}
+        onPointerUp={drop}
+        onPointerCancel={drop}
+      >
         <defs>
           <pattern id="drying" width={4} height={4} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
             <rect width={1.2} height={4} fill="var(--ink3)" />
@@ -76,6 +97,9 @@ export function BenchLine({ batch, report, margin, fly, now }: BenchLineProps) {
         {evenings.map((evening) => (
           <g key={evening.key} transform={`translate(${String(margin + evening.x)} 0)`}>
             <line x1={0} x2={evening.width} y1={8} y2={8} stroke="var(--hair)" />
+            {drag !== null && drag.over === evening.key && (
+              <rect y={-1} width={evening.width} height={LANE - 2} fill="none" stroke="var(--pick)" strokeWidth={3} />
+            )}
             {evening.blocks.map((block, i) => (
               <Piece
                 key={i}
@@ -83,6 +107,11 @@ export function BenchLine({ batch, report, margin, fly, now }: BenchLineProps) {
                 evening={evening}
                 lit={fly !== null && block.fly === fly}
                 tied={tied(block)}
+                pinned={block.step === 'tie' && isPinned(batch, hookOf(block))}
+                onBegin={(event) => {
+                  const at = hookOf(block);
+                  if (at && !tied(block) && named.length > 1) begin(event, at);
+                }}
               />
             ))}
             <Axis evening={evening} y={LANE * (coats + 1) + 4} now={now} />
@@ -102,10 +131,12 @@ interface PieceProps {
   readonly evening: Evening;
   readonly lit: boolean;
   readonly tied: boolean;
+  readonly pinned: boolean;
+  readonly onBegin: (event: PointerEvent<SVGElement>) => void;
 }
 
-/** A stretch of hands or of drying; in the vise a fly is a box, drying is hatched. */
-function Piece({ block, evening, lit, tied }: PieceProps) {
+/** A stretch of hands or of drying; in the vise a fly is a box, with a pin on it where it was put on its evening; drying is hatched. */
+function Piece({ block, evening, lit, tied, pinned, onBegin }: PieceProps) {
   const { from, to, width } = evening;
   const px = (moment: string): number =>
     ((Math.min(to, Math.max(from, minutesOf(moment))) - from) / Math.max(1, to - from)) * width;
@@ -125,16 +156,53 @@ function Piece({ block, evening, lit, tied }: PieceProps) {
       />
     );
   return (
-    <rect
-      x={x + 0.5}
-      y={y + 3}
-      width={Math.max(1.5, end - x - 1)}
-      height={10}
-      fill={lit ? 'var(--pick)' : prep ? 'var(--hair)' : tied ? 'var(--ink)' : 'var(--sheet)'}
-      stroke="var(--ink)"
-      strokeWidth={laneOf(block.step) === 0 ? 1 : 0.6}
-    />
+    <g className={block.step === 'tie' ? 'cursor-grab' : undefined} onPointerDown={onBegin}>
+      <rect
+        x={x + 0.5}
+        y={y + 3}
+        width={Math.max(1.5, end - x - 1)}
+        height={10}
+        fill={lit ? 'var(--pick)' : prep ? 'var(--hair)' : tied ? 'var(--ink)' : 'var(--sheet)'}
+        stroke="var(--ink)"
+        strokeWidth={laneOf(block.step) === 0 ? 1 : 0.6}
+      />
+      {pinned && <circle cx={(x + end) / 2} cy={y + 3} r={2.6} fill="var(--ink)" stroke="var(--sheet)" />}
+    </g>
   );
+}
+
+const isPinned = (batch: BatchFile, at: HookAt | null): boolean => at !== null && pinOf(batch, at) !== null;
+
+/** A fly that is held by the pointer, and the evening it is held over. */
+interface Drag {
+  readonly at: HookAt;
+  readonly over: string | null;
+}
+
+/** Flies taken along the line to another evening. */
+function useDrag(evenings: readonly Evening[], margin: number, onPut: BenchLineProps['onPut']) {
+  const [drag, setDrag] = useState<Drag | null>(null);
+  const overAt = (event: PointerEvent<SVGElement>): string | null => {
+    const left = event.currentTarget.closest('svg')?.getBoundingClientRect().left ?? 0;
+    const x = event.clientX - left - margin;
+    return evenings.find((each) => x >= each.x - BETWEEN / 2 && x <= each.x + each.width + BETWEEN / 2)?.key ?? null;
+  };
+  return {
+    drag,
+    begin: (event: PointerEvent<SVGElement>, at: HookAt): void => {
+      event.currentTarget.closest('svg')?.setPointerCapture(event.pointerId);
+      setDrag({ at, over: overAt(event) });
+    },
+    move: (event: PointerEvent<SVGElement>): void => {
+      if (drag) setDrag({ ...drag, over: overAt(event) });
+    },
+    drop: (event: PointerEvent<SVGElement>): void => {
+      const over = event.type === 'pointerup' ? overAt(event) : null;
+      const from = drag && evenings.find(({ key }) => key === over);
+      if (drag && from && over !== null && over !== '') onPut(drag.at, over);
+      setDrag(null);
+    },
+  };
 }
 
 const TICKS_PX = 34;
@@ -145,7 +213,10 @@ function Axis({ evening, y, now }: { readonly evening: Evening; readonly y: numb
   const px = (minutes: number): number => ((minutes - from) / Math.max(1, to - from)) * width;
   const step = [15, 30, 60, 120, 240].find((each) => px(from + each) >= TICKS_PX) ?? 480;
   const first = Math.ceil(from / step) * step;
-  const ticks = Array.from({ length: Math.max(0, Math.floor((to - first) / step) + 1) }, (_, i) => first + i * step);
+  const ticks =
+    evening.blocks.length === 0
+      ? []
+      : Array.from({ length: Math.max(0, Math.floor((to - first) / step) + 1) }, (_, i) => first + i * step);
   return (
     <g transform={`translate(0 ${String(y)})`}>
       <line x1={0} x2={width} stroke="var(--ink)" />

@@ -1,39 +1,23 @@
-import { type BatchReport, prepPages, type SubstituteReport } from '@jobbet/core/batch';
+import type { SubstituteReport } from '@jobbet/core/batch';
 import type { Fault } from '@jobbet/core/base';
-import type { Paper } from '@jobbet/core/drawing';
 import type { Drawers } from '@jobbet/core/drawers';
-import { type BatchFile, counted, goneOn, inVise, patternAt, stateAt, withState } from '@jobbet/core/records';
+import { type BatchFile, type HookAt, patternAt, withEvening } from '@jobbet/core/records';
 import { readFlyValue } from '@jobbet/core/pattern';
 import { useMemo, useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
-import type { Style } from '@jobbet/core/units';
-import { api, type StoredBatch } from '../../shared/api/client.ts';
-import { useTable } from '../../shared/commands/useKeys.ts';
-import { screenWidth } from '../../shared/paper/PrintedPages.tsx';
-import { useSettings, useStyle } from '../../shared/settings/settings.ts';
-import { saveFile, slug } from '../../shared/ui/saveFile.ts';
-import { say } from '../../shared/ui/toast.ts';
+import type { StoredBatch } from '../../shared/api/client.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
-import { working } from '../../shared/ui/work.ts';
 import { WordDialog } from '../../shared/ui/WordDialog.tsx';
 import { BenchLine } from './BenchLine.tsx';
-import { momentNow, useMinutes } from '../../fly/batches/clock.ts';
-import { BATCH } from './commands.ts';
+import { dayWords, useMinutes } from '../../fly/batches/clock.ts';
 import { CutList } from './CutList.tsx';
 import { Foot } from './Foot.tsx';
-import {
-  changeBatch,
-  type Change,
-  doing,
-  redoBatch,
-  removeBatch,
-  replaceBatch,
-  undoBatch,
-} from '../../fly/batches/kept.ts';
+import { changeBatch, type Change, doing, replaceBatch } from '../../fly/batches/kept.ts';
 import { Margin } from './Margin.tsx';
 import { carriedOnce, plannedFly, rowOf } from '../../fly/batches/planning.ts';
+import { useBatchKeys, type Dialog } from './useBatchKeys.ts';
 import { Rack, RACK, RackWords } from './Rack.tsx';
 import { rackLayout, type RackLayout } from './rackLayout.ts';
+import type { StepTimes } from '../../fly/batches/times.ts';
 import { batchInstead, type GoodPlan, usePlan } from '../../fly/batches/usePlan.ts';
 import { RowDialog, type RowAsked } from './RowDialog.tsx';
 import { Rows } from './Rows.tsx';
@@ -44,19 +28,20 @@ import { faultWords, rowWords } from '../../fly/batches/words.ts';
 interface OneBatchProps {
   readonly stored: StoredBatch;
   readonly drawers: Drawers;
+  readonly times: StepTimes;
 }
 
 const CUT_MARGIN = 190;
 
 /** One batch: its rows, its flies in foam, what they take, its evenings, and the item that is lit. */
-export function OneBatch({ stored, drawers }: OneBatchProps) {
+export function OneBatch({ stored, drawers, times }: OneBatchProps) {
   const { id, record: batch } = stored;
   const frame = useRef<HTMLDivElement>(null);
   const { width } = useSize(frame);
   const [fly, setFly] = useState(0);
   const [item, setItem] = useState<number | null>(null);
   const [dialog, setDialog] = useState<Dialog>(null);
-  const { shown, current, faults, again } = usePlan(batch, drawers);
+  const { shown, current, faults, again } = usePlan({ batch, drawers, times });
   const layout = useMemo(() => rackLayout(batch, Math.max(0, width - CUT_MARGIN - 16)), [batch, width]);
   const report = shown?.report ?? null;
   const firstShort = report?.needs.findIndex(({ runsOutAt }) => runsOutAt !== null) ?? -1;
@@ -64,12 +49,14 @@ export function OneBatch({ stored, drawers }: OneBatchProps) {
   const at = layout.columns[Math.min(fly, layout.columns.length - 1)];
   const change: Change = (words, how) => doing(changeBatch(id, words, how));
   const need = report?.needs[lit];
+  const put = (hook: HookAt, evening: string): void =>
+    change(`a fly of ${rowWords(batch, hook.row)} on ${dayWords(evening)}`, (now) => withEvening(now, [hook], evening));
   const take = (substitute: SubstituteReport | undefined): void => {
     // What is lit may be another item of a batch that is still being worked out.
     if (!substitute || !need || !current) return;
     const { item: name, colour } = substitute;
     doing(
-      batchInstead(batch, drawers, lit, { item: name, colour }).then((next) =>
+      batchInstead({ batch, drawers, times }, lit, { item: name, colour }).then((next) =>
         replaceBatch(id, `${name} instead of ${need.item}`, batch, next),
       ),
     );
@@ -99,7 +86,7 @@ export function OneBatch({ stored, drawers }: OneBatchProps) {
         <div ref={frame} className="flex-1 min-w-0 flex flex-col">
           <Troubles faults={faults} onAgain={again} />
           {shown && width > 0 ? (
-            <Board {...{ batch, drawers, shown, layout, fly, lit }} onFly={setFly} onItem={setItem} />
+            <Board {...{ batch, drawers, shown, layout, fly, lit }} onFly={setFly} onItem={setItem} onPut={put} />
           ) : (
             <p className="p-6 text-ink2">{faults.length > 0 ? '' : 'Working out the batch'}</p>
           )}
@@ -145,10 +132,11 @@ interface BoardProps {
   readonly lit: number;
   readonly onFly: (index: number) => void;
   readonly onItem: (index: number) => void;
+  readonly onPut: (at: HookAt, evening: string) => void;
 }
 
 /** The rack over the cut list over the bench line: a column is a fly from one to the next. */
-function Board({ batch, drawers, shown: { files, report }, layout, fly, lit, onFly, onItem }: BoardProps) {
+function Board({ batch, drawers, shown: { files, report }, layout, fly, lit, onFly, onItem, onPut }: BoardProps) {
   const now = useMinutes();
   const { rows: flies, scale } = useRowFlies(files, drawers, RACK.above, RACK.below);
   const at = layout.columns[Math.min(fly, layout.columns.length - 1)];
@@ -169,91 +157,10 @@ function Board({ batch, drawers, shown: { files, report }, layout, fly, lit, onF
         <CutList {...{ batch, report, layout }} margin={CUT_MARGIN} picked={lit} onPick={onItem} />
       </div>
       <div className="shrink-0 pr-3 pt-2 pb-1">
-        <BenchLine {...{ batch, report, now }} margin={CUT_MARGIN} fly={at?.fly ?? null} />
+        <BenchLine {...{ batch, report, now, onPut }} margin={CUT_MARGIN} fly={at?.fly ?? null} />
       </div>
     </>
   );
-}
-
-type Dialog = 'rename' | 'rows' | { readonly shadeOf: number } | null;
-
-interface KeysOf {
-  readonly stored: StoredBatch;
-  readonly at: { readonly row: number; readonly n: number } | undefined;
-  readonly report: BatchReport | null;
-  readonly change: Change;
-  readonly take: (index: number) => void;
-  readonly setFly: (change: (now: number) => number) => void;
-  readonly setItem: (index: number) => void;
-  readonly lit: number;
-  readonly setDialog: (dialog: Dialog) => void;
-  readonly columns: number;
-}
-
-/** Saves what is made ready, what is bought and when it is tied, as pages to print. */
-async function printPrep(report: BatchReport, paper: Paper, style: Style): Promise<void> {
-  const pages = prepPages(report, { paper, style, textWidth: screenWidth() });
-  const title = `${report.name}: prep sheet`;
-  const pdf = await working('Setting the prep sheet', (watching) => api.printPdf(title, pages, watching));
-  saveFile(`${slug(report.name)}-prep.pdf`, pdf);
-}
-
-/** What can be done with the batch, by key and by name. */
-function useBatchKeys({ stored, at, report, change, take, setFly, setItem, lit, setDialog, columns }: KeysOf): void {
-  const { id, record: batch } = stored;
-  const navigate = useNavigate();
-  const style = useStyle();
-  const { paper } = useSettings();
-  const last = (report?.needs.length ?? 1) - 1;
-  const on = (): void => {
-    if (!at) return;
-    const coats = report?.rows[at.row - 1]?.coats_min.length ?? 0;
-    const next = goneOn(batch, at, coats, momentNow());
-    const other = inVise(batch);
-    if (next) change(`on with a fly of ${rowWords(batch, at.row)}`, (now) => goneOn(now, at, coats, momentNow()));
-    else if (other) say(`A fly of ${rowWords(batch, other.row)} is in the vise: finish that one first.`);
-    else say('Nothing is left to do to this fly.');
-  };
-  const state = at && stateAt(batch, at);
-  const toVise = (): void => {
-    if (!at) return;
-    if (state === 'vise') void navigate(`/batches/${id}/vise`);
-    else if (inVise(batch)) on();
-    else
-      doing(
-        changeBatch(id, `a fly of ${rowWords(batch, at.row)} into the vise`, (now) =>
-          goneOn(now, at, 0, momentNow()),
-        ).then(() => void navigate(`/batches/${id}/vise`)),
-      );
-  };
-  useTable('batch', BATCH, {
-    left: () => setFly((now) => Math.max(0, Math.min(now, columns - 1) - 1)),
-    right: () => setFly((now) => Math.min(columns - 1, now + 1)),
-    above: () => setItem(Math.max(0, lit - 1)),
-    below: () => setItem(Math.min(last, lit + 1)),
-    vise: at && (state === 'to-come' || state === 'vise') ? toVise : on,
-    on,
-    hang: state === 'to-come' ? on : null,
-    spoilt:
-      at &&
-      (() => change(`a fly of ${rowWords(batch, at.row)} spoilt`, (now) => withState(now, at, 'spoilt', momentNow()))),
-    apart:
-      at && state !== 'to-come' && state !== 'apart'
-        ? () =>
-            change(`a fly of ${rowWords(batch, at.row)} taken apart`, (now) => withState(now, at, 'apart', momentNow()))
-        : null,
-    fewer: at && (() => change('one fewer', (now) => counted(now, at.row, -1))),
-    more: at && (() => change('one more', (now) => counted(now, at.row, 1))),
-    take: () => take(0),
-    second: () => take(1),
-    third: () => take(2),
-    print: report && (() => doing(printPrep(report, paper, style))),
-    rename: () => setDialog('rename'),
-    save: () => saveFile(`${slug(batch.name)}.batch.json`, `${JSON.stringify(batch, null, 2)}\n`, 'application/json'),
-    remove: () => doing(removeBatch(id, batch.name)),
-    undo: () => undoBatch(id),
-    redo: () => redoBatch(id),
-  });
 }
 
 interface DialogsProps {

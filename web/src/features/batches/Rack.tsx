@@ -1,10 +1,10 @@
 import type { BatchReport } from '@jobbet/core/batch';
 import { progressAt, progressOf, stateAt, type BatchFile } from '@jobbet/core/records';
-import { Fragment } from 'react';
+import { Fragment, useMemo } from 'react';
 import { dryAt } from '../../fly/batches/clock.ts';
 import { FlyUpright } from './FlyUpright.tsx';
 import type { RackColumn, RackLayout } from './rackLayout.ts';
-import { hookWords, STATES } from '../../fly/batches/words.ts';
+import { eveningsByFly, hookWords, STATES } from '../../fly/batches/words.ts';
 import type { RowLaid } from './useRowFlies.ts';
 
 export const RACK = { height: 150, foam: 96, above: 78, below: 50 } as const;
@@ -23,6 +23,7 @@ interface RackProps {
 /** Every fly of the batch stuck in foam by its bend: those that are tied dressed, the others as bare hooks. */
 export function Rack(props: RackProps) {
   const { report, layout, picked, onPick } = props;
+  const evenings = useMemo(() => eveningsByFly(report), [report]);
   return (
     <div className="relative" style={{ height: RACK.height + 62 }}>
       <div
@@ -54,6 +55,7 @@ export function Rack(props: RackProps) {
           <Hook
             key={`${String(column.row)}/${String(column.n)}`}
             {...props}
+            evening={column.fly === null ? null : (evenings.get(column.fly) ?? null)}
             column={column}
             index={i}
             onPick={() => onPick(i)}
@@ -95,6 +97,8 @@ export function RackWords({ batch, width }: { readonly batch: BatchFile; readonl
 
 interface HookProps extends Omit<RackProps, 'onPick'> {
   readonly column: RackColumn;
+  /** The day it is tied on as it falls. */
+  readonly evening: string | null;
   readonly index: number;
   readonly onPick: () => void;
 }
@@ -102,7 +106,7 @@ interface HookProps extends Omit<RackProps, 'onPick'> {
 const BROADEST = 96;
 
 /** One fly in the rack, with its coats as drops and where it is in a word. */
-function Hook({ batch, report, layout, flies, scale, picked, now, column, index, onPick }: HookProps) {
+function Hook({ batch, report, layout, flies, scale, picked, now, column, evening, index, onPick }: HookProps) {
   const { row, x, width, fly } = column;
   const told = report.rows[row - 1];
   const state = stateAt(batch, column);
@@ -114,7 +118,7 @@ function Hook({ batch, report, layout, flies, scale, picked, now, column, index,
   const kept = layout.folded ? keptOf(batch, row) : 0;
   const words = layout.folded
     ? `${String(kept)} of ${String(told?.count ?? 0)} in the box`
-    : hookWords(batch, column, told, now);
+    : hookWords(batch, column, told, now, evening);
   return (
     <div
       id={`hook-${String(index)}`}

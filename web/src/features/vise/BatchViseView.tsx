@@ -14,6 +14,7 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { clockText, dryAt, momentNow, useMinutes } from '../../fly/batches/clock.ts';
 import { changeBatch, doing, useBatch, useDrawersBefore } from '../../fly/batches/kept.ts';
+import { useStepTimes, type StepTimes } from '../../fly/batches/times.ts';
 import { usePlan, type GoodPlan } from '../../fly/batches/usePlan.ts';
 import { faultWords, rowWords } from '../../fly/batches/words.ts';
 import { SheetPending } from '../../fly/tyings/SheetPending.tsx';
@@ -29,9 +30,10 @@ export function BatchViseView() {
   const { id = '' } = useParams();
   const { batch, error } = useBatch(id);
   const drawers = useDrawersBefore(id);
+  const times = useStepTimes(batch?.record);
   if (error !== undefined) return <Said words="The batch cannot be fetched." back={id} />;
-  if (!batch || !drawers) return <Said words="Fetching the batch" back={id} />;
-  return <OfBatch stored={batch} drawers={drawers.tables} />;
+  if (!batch || !drawers || !times) return <Said words="Fetching the batch" back={id} />;
+  return <OfBatch stored={batch} drawers={drawers.tables} times={times} />;
 }
 
 const Said = ({
@@ -55,11 +57,12 @@ const Said = ({
 interface OfBatchProps {
   readonly stored: StoredBatch;
   readonly drawers: Drawers;
+  readonly times: StepTimes;
 }
 
-function OfBatch({ stored, drawers }: OfBatchProps) {
+function OfBatch({ stored, drawers, times }: OfBatchProps) {
   const { id, record: batch } = stored;
-  const { shown, faults, again } = usePlan(batch, drawers);
+  const { shown, faults, again } = usePlan({ batch, drawers, times });
   const at = inVise(batch);
   if (faults.length > 0) return <Said words={faults.map(faultWords).join(' ')} back={id} />;
   if (!shown) return again ? <SheetPending again={again} /> : <Said words="Working out the batch" back={id} />;

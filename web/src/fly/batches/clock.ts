@@ -33,3 +33,7 @@ export function dryAt(batch: BatchFile, at: HookAt, row: RowReport | undefined):
 
 /** `21:25`, of minutes by the calendar. */
 export const clockText = (minutes: number): string => momentText(Math.round(minutes)).slice(11, 16);
+
+/** A day as this browser writes it, with its weekday: `Tue 10 Mar`. @param day `2026-03-10` */
+export const dayWords = (day: string): string =>
+  new Date(`${day}T12:00`).toLocaleDateString(undefined, { weekday: 'short', day: 'numeric', month: 'short' });

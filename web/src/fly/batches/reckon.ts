@@ -3,6 +3,7 @@ import type { Fault } from '@jobbet/core/base';
 import type { Drawers } from '@jobbet/core/drawers';
 import { readFlyValue, type FlyFile } from '@jobbet/core/pattern';
 import { lostOf, patternAt, type BatchFile } from '@jobbet/core/records';
+import type { StepTimes } from './times.ts';
 import type { Desk } from '../../shared/solve/desk.ts';
 
 /** A batch worked out: what it reports, and the pattern file each row ties. */
@@ -14,20 +15,30 @@ export const batchReckon = (desk: Desk) => {
   let last: { readonly key: string; readonly drawers: Drawers; readonly plan: ReturnType<typeof planBatch> } | null =
     null;
   /** The plan of a batch, made once for as long as nothing of it changes. */
-  const planOf = (batch: BatchFile): ReturnType<typeof planBatch> => {
-    // How far it has come changes nothing of the plan, but for those that have to be tied once more.
-    const key = JSON.stringify({ ...batch, flies: lostOf(batch) });
+  const planOf = (batch: BatchFile, times: StepTimes): ReturnType<typeof planBatch> => {
+    // How far it has come changes nothing of the plan, but for those that have to be tied once more, and those that were put on an evening.
+    const key = JSON.stringify([
+      {
+        ...batch,
+        flies: [
+          lostOf(batch),
+          batch.flies?.filter(({ pinned }) => pinned === true).map(({ row, n, evening }) => [row, n, evening]),
+        ],
+      },
+      times,
+    ]);
     if (last?.key === key && last.drawers === desk.drawers) return last.plan;
     const plan = planBatch(batch, {
       drawers: desk.drawers,
+      measured: (fly, step) => times[fly]?.[step] ?? null,
       flyOf: (_row, i) => readFlyValue(patternAt(batch, i) ?? null),
     });
     last = { key, drawers: desk.drawers, plan };
     return plan;
   };
   return {
-    plan(batch: BatchFile): BatchAnswer {
-      const plan = planOf(batch);
+    plan(batch: BatchFile, times: StepTimes): BatchAnswer {
+      const plan = planOf(batch, times);
       if (!plan.ok) return plan;
       return {
         ok: true,
@@ -36,8 +47,8 @@ export const batchReckon = (desk: Desk) => {
       };
     },
     /** The batch with something else from the fly that a need runs out on. @param at the need's place in the report */
-    instead(batch: BatchFile, at: number, instead: Instead): BatchFile {
-      const plan = planOf(batch);
+    instead(batch: BatchFile, times: StepTimes, at: number, instead: Instead): BatchFile {
+      const plan = planOf(batch, times);
       const need = plan.ok ? plan.value.needs[at] : undefined;
       if (!plan.ok || !need) return batch;
       const now: BatchPlan = { ...plan.value, file: batch };

@@ -5,16 +5,20 @@ import type { BatchFile } from '@jobbet/core/records';
 import { useMemo, useState } from 'react';
 import { reckonerOf } from '../../shared/solve/solver.ts';
 import { useAsked } from '../../shared/solve/useAsked.ts';
+import type { StepTimes } from './times.ts';
 import type { batchReckon, BatchAnswer } from './reckon.ts';
 
 const reckoner = reckonerOf<ReturnType<typeof batchReckon>>('batch');
 
-interface Asked {
+/** What a batch is worked out of. */
+export interface Planning {
   readonly batch: BatchFile;
   readonly drawers: Drawers;
+  /** What its tier takes for each step. */
+  readonly times: StepTimes;
 }
-const planOf = ({ batch, drawers }: Asked): Promise<BatchAnswer> =>
-  reckoner.long<BatchAnswer>(drawers, async (handlers) => handlers.plan(batch));
+const planOf = ({ batch, drawers, times }: Planning): Promise<BatchAnswer> =>
+  reckoner.long<BatchAnswer>(drawers, async (handlers) => handlers.plan(batch, times));
 
 export type GoodPlan = Extract<BatchAnswer, { ok: true }>;
 
@@ -30,8 +34,8 @@ interface Planned {
 }
 
 /** A batch worked out off the main thread, as it is now or as it was last. */
-export function usePlan(batch: BatchFile, drawers: Drawers): Planned {
-  const asked = useMemo(() => ({ batch, drawers }), [batch, drawers]);
+export function usePlan({ batch, drawers, times }: Planning): Planned {
+  const asked = useMemo(() => ({ batch, drawers, times }), [batch, drawers, times]);
   const { answer, current, again } = useAsked(asked, planOf);
   const [shown, setShown] = useState<GoodPlan | null>(null);
   if (answer?.ok && answer !== shown) setShown(answer);
@@ -39,5 +43,5 @@ export function usePlan(batch: BatchFile, drawers: Drawers): Planned {
 }
 
 /** The batch with something else from the fly that a need runs out on. @param at the need's place in the report */
-export const batchInstead = (batch: BatchFile, drawers: Drawers, at: number, instead: Instead): Promise<BatchFile> =>
-  reckoner.long<BatchFile>(drawers, async (handlers) => handlers.instead(batch, at, instead));
+export const batchInstead = ({ batch, drawers, times }: Planning, at: number, instead: Instead): Promise<BatchFile> =>
+  reckoner.long<BatchFile>(drawers, async (handlers) => handlers.instead(batch, times, at, instead));

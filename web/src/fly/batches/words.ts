@@ -1,8 +1,8 @@
 import type { Fault } from '@jobbet/core/base';
 import type { BatchReport, NeedReport, RowReport } from '@jobbet/core/batch';
-import { patternAt, progressAt, stateAt, type BatchFile, type HookAt } from '@jobbet/core/records';
+import { patternAt, pinOf, progressAt, stateAt, type BatchFile, type HookAt } from '@jobbet/core/records';
 import { formatLength, formatNumber, type Style } from '@jobbet/core/units';
-import { clockText, dryAt } from './clock.ts';
+import { clockText, dayWords, dryAt } from './clock.ts';
 
 /** A length of stock: metres from one on. */
 const stockLength = (mm: number, style: Style): string => {
@@ -35,9 +35,25 @@ export function shortWords(need: NeedReport, style: Style): string | null {
   return `Ends before fly ${String(need.runsOutAt.fly)}: ${missing}.`;
 }
 
-/** Where one fly is, in words: for whoever does not see the rack. */
-export function hookWords(batch: BatchFile, at: HookAt, row: RowReport | undefined, now: number): string {
+/** The evening each fly is tied on as it falls, by its number. */
+export const eveningsByFly = ({ time }: BatchReport): ReadonlyMap<number, string> =>
+  new Map(
+    time.schedule.flatMap(({ step, fly, evening }) =>
+      step === 'tie' && fly !== null && evening !== null ? [[fly, evening]] : [],
+    ),
+  );
+
+/** Where one fly is, in words: for whoever does not see the rack. @param evening the day it is tied on; null where there is none */
+export function hookWords(
+  batch: BatchFile,
+  at: HookAt,
+  row: RowReport | undefined,
+  now: number,
+  evening: string | null = null,
+): string {
   const state = stateAt(batch, at);
+  if (state === 'to-come' && evening !== null)
+    return `${STATES[state]}, ${dayWords(evening)}${pinOf(batch, at) === null ? '' : ', put there'}`;
   if (state !== 'drying') return STATES[state];
   const on = progressAt(batch, at.row, at.n)?.coats?.length ?? 0;
   const of = row?.coats_min.length ?? on;
