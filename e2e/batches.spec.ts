@@ -179,6 +179,13 @@ test('what is made ready is saved as pages to print, and the batch as a file tha
   const pdf = page.waitForEvent('download');
   await page.keyboard.press('p');
   expect((await pdf).suggestedFilename()).toBe('opening-week-prep.pdf');
+  const labels = page.waitForEvent('download');
+  await page.keyboard.press('m');
+  expect((await labels).suggestedFilename()).toBe('opening-week-labels.pdf');
+  const calendar = page.waitForEvent('download');
+  await page.keyboard.press('c');
+  const evenings = readFileSync(await (await calendar).path(), 'utf8');
+  expect([...evenings.matchAll(/^DTSTART:(.*)T/gm)].map(([, day]) => day)).toEqual(['20260310', '20260312']);
   const file = page.waitForEvent('download');
   await page.keyboard.press('e');
   const saved = await file;

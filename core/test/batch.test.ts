@@ -8,10 +8,11 @@ import { good } from '../src/base/fault.ts';
 import { readDocument } from '../src/document/read.ts';
 import { readDrawers } from '../src/drawers/file.ts';
 import { drawersOf, NOMINAL_DRAWERS, type Drawers } from '../src/drawers/tables.ts';
-import { STRIPS } from '../src/data/nominal/others.ts';
+import { HACKLES, STRIPS } from '../src/data/nominal/others.ts';
+import { boughtWords } from '../src/batch/needReport.ts';
 import { BATCH_KIND, type BatchFile } from '../src/records/batch.ts';
 import type { FlyFile } from '../src/pattern/schema.ts';
-import { body, eyes, fly, strip, tail } from './build.ts';
+import { body, collar, eyes, fly, strip, tail } from './build.ts';
 
 type Loose = Record<string, unknown>;
 
@@ -423,5 +424,54 @@ describe('the time', () => {
       }),
       { numRuns: 8 },
     );
+  });
+});
+
+describe('by the packet or whole', () => {
+  const hackles = (more: Loose = {}): Drawers => {
+    const [hen] = HACKLES.filter(({ name }) => name === 'hen');
+    const materials = [
+      { construction: 'hackle', ...hen, count: 0, yield: '60 pieces', price: 12.5, soldAs: 'cape' },
+      {
+        construction: 'hackle',
+        ...hen,
+        name: 'hen packet',
+        also: [],
+        count: 0,
+        yield: '12 pieces',
+        price: 4.2,
+        ...more,
+      },
+    ];
+    const found = readDrawers({ format: 'jobbet.drawers', version: 2, materials });
+    if (!found.ok) throw new Error(found.faults.map(faultLine).join('\n'));
+    return drawersOf(found.value);
+  };
+  const collared = fly([collar({ material: 'hen', colour: 'black' })]);
+  const needOfHen = (count: number, drawers: Drawers) =>
+    needOf(reportBatch(planned({ rows: [{ fly: 'a', count }] }, drawers, collared), drawers), 'hen', 'black');
+
+  test('what a fly costs either way, and from how many flies on the whole neck is cheaper', () => {
+    // Two packets are 8.40, three 12.60: from the 25th hackle on the neck is cheaper.
+    expect(needOfHen(10, hackles()).eitherWay).toEqual({
+      small: { item: 'hen packet', perFly: 0.42 },
+      large: { item: 'hen', perFly: 1.25 },
+      cheaperFrom: 25,
+    });
+    expect(needOfHen(25, hackles()).eitherWay?.small.perFly).toBeCloseTo(12.6 / 25, 3);
+  });
+  test('never, where the packets are cheaper to the last hackle of the neck', () => {
+    expect(needOfHen(10, hackles({ price: 2 })).eitherWay?.cheaperFrom).toBeNull();
+  });
+  test('is not told of what is another hackle, has no price, or is not made any more', () => {
+    for (const more of [{ softness: 0.1 }, { price: undefined }, { discontinued: true }])
+      expect(needOfHen(10, hackles(more)).eitherWay).toBeNull();
+  });
+  test('what is bought is told as it is sold', () => {
+    const need = needOfHen(70, hackles());
+    expect([need.buy, boughtWords(need)]).toEqual([2, '2 capes']);
+    expect(boughtWords({ buy: 2, soldAs: 'patch' })).toBe('2 patches');
+    expect(boughtWords({ buy: 1, soldAs: null })).toBe('1');
+    expect(boughtWords({ buy: null, soldAs: 'hank' })).toBeNull();
   });
 });

@@ -1,4 +1,5 @@
 import { good } from '../src/base/fault.ts';
+import { labelPages } from '../src/batch/labels.ts';
 import { prepPages } from '../src/batch/pages.ts';
 import { planBatch } from '../src/batch/plan.ts';
 import { reportBatch, type BatchReport } from '../src/batch/report.ts';
@@ -51,6 +52,47 @@ describe('the prep sheet', () => {
           expect(item.at[1]).toBeLessThan(PAPERS.a4[1]);
           expect(item.at[0]).toBeLessThan(PAPERS.a4[0]);
         }
+    }
+  });
+});
+
+describe('labels for the fly box', () => {
+  const labelsOf = (report: BatchReport) =>
+    labelPages(report, { paper: 'a4', style: METRIC, textWidth: (text, size) => 0.45 * text.length * size });
+  const textsOf = (items: ReturnType<typeof labelsOf>[number]['items']) =>
+    items.flatMap((item) => (item.kind === 'text' ? [item] : []));
+
+  test('name the fly, on what, how many, what it weighs, how it rides and sinks', () => {
+    const report = told(1);
+    const [page] = labelsOf(report);
+    const words = textsOf(page?.items ?? [])
+      .map(({ text }) => text)
+      .join(' ');
+    const [row] = report.rows;
+    expect(words).toContain('3 of them');
+    expect(words).toContain(`${((row?.weight_mg ?? 0) / 1000).toFixed(2)} g`);
+    expect(words).toContain(`rides ${row?.ride ?? ''}`);
+    expect(words).toMatch(/sinks \d+ cm\/s/);
+  });
+  test('are one a row, alike high, on the paper, and nothing of one stands in another', () => {
+    for (const rows of [1, 7, 80]) {
+      const pages = labelsOf(told(rows));
+      const cut = pages.flatMap(({ items, heightMm, widthMm }) =>
+        items.flatMap((item) => {
+          if (item.kind !== 'line' || item.close !== true) return [];
+          const [xs, ys] = [0, 1].map((axis) => item.points.map((point) => point[axis] ?? 0)) as [number[], number[]];
+          const box = { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), foot: Math.max(...ys) };
+          expect(box.left >= 0 && box.top >= 0 && box.right <= widthMm && box.foot <= heightMm).toBe(true);
+          return [box];
+        }),
+      );
+      expect(cut).toHaveLength(rows);
+      expect(new Set(cut.map(({ top, foot }) => (foot - top).toFixed(6))).size).toBe(1);
+      for (const { items } of pages)
+        for (const { at } of textsOf(items))
+          expect(
+            cut.some(({ left, right, top, foot }) => at[0] >= left && at[0] < right && at[1] > top && at[1] < foot),
+          ).toBe(true);
     }
   });
 });

@@ -1,15 +1,9 @@
 export { type Instead, insteadOf, splitRow } from './instead.ts';
+export { labelPages } from './labels.ts';
 export { prepPages } from './pages.ts';
 export { type BatchPlan, type FlyOf, type PlanOptions, type PlannedRow, planBatch, planNeeds } from './plan.ts';
+export { boughtWords, type NeedReport, type SubstituteReport } from './needReport.ts';
 export { lyingThere } from './needs.ts';
 export { goodsNamed } from './takes.ts';
 export { type ItemTaking, takingsOf } from './takings.ts';
-export {
-  type BatchReport,
-  type NeedReport,
-  type PrepReport,
-  type RowReport,
-  type ScheduleReport,
-  type SubstituteReport,
-  reportBatch,
-} from './report.ts';
+export { type BatchReport, type PrepReport, type RowReport, type ScheduleReport, reportBatch } from './report.ts';

@@ -12,7 +12,8 @@ import {
   type TextWidth,
 } from '../drawing/index.ts';
 import { formatLength, formatNumber, type Style } from '../units/index.ts';
-import type { BatchReport, NeedReport, PrepReport } from './report.ts';
+import { boughtWords, type NeedReport } from './needReport.ts';
+import type { BatchReport, PrepReport } from './report.ts';
 
 /** On what, and in which units, a prep sheet is set. */
 export interface PrepPaper {
@@ -103,12 +104,36 @@ function readyBlock(own: readonly PrepReport[], widthMm: number, { style, textWi
   );
 }
 
-/** How much of an item is bought, and what for. */
-const buyWords = ({ item, colour, buy, runsOutAt }: NeedReport): string =>
-  `${buy === null ? 'more' : String(buy)} ${named({ material: item, colour })}, before fly ${String(runsOutAt?.fly ?? 1)}`;
+/** How much of an item is bought, as it is sold, for how much, and by when. */
+function buyWords(need: NeedReport, style: Style): string {
+  const { item, colour, soldAs, price, runsOutAt, discontinued } = need;
+  const of = named({ material: item, colour });
+  const many = boughtWords(need) ?? 'more';
+  return [
+    `${many}${soldAs === null || need.buy === null ? '' : ' of'} ${of}`,
+    ...(price === null ? [] : [formatNumber(price, 2, style)]),
+    `before fly ${String(runsOutAt?.fly ?? 1)}`,
+    ...(discontinued ? ['not made any more'] : []),
+  ].join(', ');
+}
+
+/** What all that is to be bought costs, where a price is known of any of it. */
+function buyTotal(needs: readonly NeedReport[], style: Style): string[] {
+  const priced = needs.flatMap(({ price }) => price ?? []);
+  if (priced.length === 0) return [];
+  const total = formatNumber(
+    priced.reduce((sum, price) => sum + price, 0),
+    2,
+    style,
+  );
+  return [
+    priced.length === needs.length ? `together ${total}` : `together ${total}, of ${String(priced.length)} of them`,
+  ];
+}
 
 /** The flies, what is to be bought, the evenings and what to take care with, beside what is made ready. */
-function sideBlock(report: BatchReport, widthMm: number, { textWidth }: PrepPaper): Block {
+function sideBlock(report: BatchReport, widthMm: number, { style, textWidth }: PrepPaper): Block {
+  const short = report.needs.filter(({ runsOutAt }) => runsOutAt !== null);
   const set = (runs: readonly Run[], larger = 1): Block => paragraph(runs, widthMm, TYPE * larger, textWidth);
   const section = (title: string, lines: readonly string[]): Block[] =>
     lines.length === 0
@@ -133,7 +158,7 @@ function sideBlock(report: BatchReport, widthMm: number, { textWidth }: PrepPape
             `${String(count)} ${name}${spoilt > 0 ? ` and ${String(spoilt)} for those that are spoilt` : ''}`,
         ),
       ),
-      ...section('To buy', report.needs.filter(({ runsOutAt }) => runsOutAt !== null).map(buyWords)),
+      ...section('To buy', [...short.map((need) => buyWords(need, style)), ...buyTotal(short, style)]),
       ...section('Evenings', evenings),
       ...section('Take care', [CAUTIONS.points, CAUTIONS.blade, CAUTIONS.coats]),
     ],

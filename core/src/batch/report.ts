@@ -1,11 +1,10 @@
-import { type CheckReport } from '../checks/index.ts';
 import { type Drawers, type Goods, lengthsOf } from '../drawers/index.ts';
 import { momentText } from '../records/index.ts';
-import { leastOpened } from './cutting.ts';
+import { needReport, type NeedReport } from './needReport.ts';
 import { makesOf, type Need } from './needs.ts';
 import type { BatchPlan, PlannedTime } from './plan.ts';
-import { substitutesFor } from './substitutes.ts';
 import { isOf, type TakeKind } from './takes.ts';
+import { round, roundOrNone } from './rounding.ts';
 import type { Basis, Way } from './times.ts';
 
 /** A batch under the keys the command line promises. Lengths mm, times minutes, money in the user's own. */
@@ -51,37 +50,6 @@ export interface PrepReport {
   readonly leftover: string | null;
 }
 
-export interface NeedReport {
-  readonly item: string;
-  readonly colour: string | null;
-  readonly kind: TakeKind;
-  readonly unit: 'mm' | 'pieces' | 'flies';
-  readonly need: number;
-  readonly have: number | null;
-  readonly short: number | null;
-  readonly runsOutAt: { readonly row: number; readonly fly: number } | null;
-  /** By row: what all its flies take, and the longest piece of one. */
-  readonly byRow: readonly { readonly row: number; readonly need: number; readonly cut_mm: number | null }[];
-  readonly buy: number | null;
-  readonly price: number | null;
-  /** Lengths opened, and the least that any layout opens. */
-  readonly opened: number | null;
-  readonly bound: number | null;
-  readonly substitutes: readonly SubstituteReport[];
-}
-
-export interface SubstituteReport {
-  readonly item: string;
-  readonly colour: string | null;
-  readonly distance: number;
-  readonly ride: string;
-  readonly sink_mm_s: number | null;
-  readonly weight_mg: number;
-  readonly holdsTo_mm_s: number | null;
-  readonly checks: readonly CheckReport[];
-  readonly news: readonly string[];
-}
-
 export interface CostReport {
   readonly total: number;
   readonly perFly: number;
@@ -115,10 +83,6 @@ export interface ScheduleReport {
   readonly step: string;
   readonly kind: 'hands' | 'drying';
 }
-
-const round = (value: number): number => Math.round(value * 1000) / 1000 + 0;
-const roundOrNone = (value: number | null | undefined): number | null =>
-  value === null || value === undefined ? null : round(value);
 
 /** What is done to each kind of thing before the first hook is in the vise. */
 const READY: Readonly<Record<TakeKind, string>> = {
@@ -287,43 +251,6 @@ function prepOf({ needs, rows }: BatchPlan): PrepReport[] {
     );
 }
 
-function needReport(need: Need, { rows }: BatchPlan, drawers: Drawers): NeedReport {
-  const { take, runsOutAt, lengths, cuts, layout } = need;
-  const fly = runsOutAt && rows[runsOutAt.row - 1]?.fly;
-  const laid = cuts.filter((_, i) => layout[i] !== null).map(({ mm }) => mm);
-  return {
-    item: take.item,
-    colour: take.colour,
-    kind: take.kind,
-    unit: need.unit,
-    need: round(need.need),
-    have: roundOrNone(need.have),
-    short: roundOrNone(need.short),
-    runsOutAt,
-    byRow: [...need.byRow].map(([i, amount]) => {
-      const cuts = (rows[i]?.takes ?? []).flatMap((each) => (isOf(take, each) ? (each.cutMm ?? []) : []));
-      return { row: i + 1, need: round(amount), cut_mm: cuts.length === 0 ? null : round(Math.max(...cuts)) };
-    }),
-    buy: need.buy,
-    price: roundOrNone(need.price),
-    opened: lengths === null ? null : new Set(layout.filter((at) => at !== null)).size,
-    bound: lengths === null ? null : leastOpened(lengths, laid),
-    substitutes: fly
-      ? substitutesFor(need, fly, drawers).map(({ item, colour, distance, solved, checks, news }) => ({
-          item,
-          colour,
-          distance: round(distance),
-          ride: solved.balance.tight.ride,
-          sink_mm_s: roundOrNone(solved.balance.sink?.terminal),
-          weight_mg: round(solved.laid.dryMg),
-          holdsTo_mm_s: roundOrNone(solved.balance.hold.holdsTo),
-          checks,
-          news,
-        }))
-      : [],
-  };
-}
-
 /** Where nobody named a day, minutes are told from this midnight on. */
 const NO_DAY = '1970-01-01';
 
@@ -386,7 +313,7 @@ export function reportBatch(plan: BatchPlan, drawers: Drawers): BatchReport {
       };
     }),
     prep: prepOf(plan),
-    needs: plan.needs.map((need) => needReport(need, plan, drawers)),
+    needs: plan.needs.map((need) => needReport(need, plan.rows, drawers)),
     cost: {
       total: round(costs.total),
       perFly: plan.flies === 0 ? 0 : round(costs.total / plan.flies),

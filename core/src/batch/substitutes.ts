@@ -124,6 +124,14 @@ function candidates({ kind }: Take, part: Part, drawers: Drawers): readonly Item
   }
 }
 
+/** Other items that are the same in all that a part does its work by. */
+export const alikeItems = (take: Take, part: Part, own: Goods, drawers: Drawers): readonly Goods[] =>
+  candidates(take, part, drawers).filter(
+    (item) =>
+      item.name !== own.name && item.discontinued !== true && distanceOf(take.kind, part.role, own, item) < SAME,
+  );
+const SAME = 1e-9;
+
 /** The one of an item's colours that is wanted, or else looks most like it; any where nobody named its colours. */
 function nearestColour(item: Item, wanted: string | null): string | null {
   const colours = (item['colours'] as readonly string[] | undefined) ?? [];

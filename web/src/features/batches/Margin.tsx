@@ -1,5 +1,6 @@
 import {
   type BatchReport,
+  boughtWords,
   goodsNamed,
   lyingThere,
   type NeedReport,
@@ -55,15 +56,31 @@ export function Margin({ report, need, onTake }: MarginProps) {
             </p>
           )}
           <p className="mt-2 border-t border-hair pt-2 font-semibold">
-            {need.buy === null ? 'Buy more: what one of them makes is not said' : `Buy ${String(need.buy)} more`}
+            {need.buy === null ? 'Buy more: what one of them makes is not said' : `Buy ${boughtWords(need) ?? ''} more`}
             {need.price !== null && (
               <span className="font-normal italic text-ink2"> {moneyWords(need.price, style)}</span>
             )}
           </p>
         </>
       )}
+      {need.discontinued && <p className="text-warn">It is not made any more.</p>}
+      <Either need={need} />
       <Ready report={report} need={need} />
     </aside>
+  );
+}
+
+/** What it costs by the packet and whole, where it is sold both ways. */
+function Either({ need: { eitherWay } }: { readonly need: NeedReport }) {
+  const style = useStyle();
+  if (!eitherWay) return null;
+  const { small, large, cheaperFrom } = eitherWay;
+  return (
+    <p className="mt-2 border-t border-hair pt-2">
+      Bought for this batch, a fly costs {moneyWords(small.perFly, style)} of {small.item},{' '}
+      {moneyWords(large.perFly, style)} of {large.item}
+      {cheaperFrom === null ? '.' : `, which is the cheaper from ${String(cheaperFrom)} flies on.`}
+    </p>
   );
 }
 

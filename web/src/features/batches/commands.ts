@@ -27,6 +27,8 @@ export const BATCH = {
   third: { name: 'Tie the third in instead', group, also: 'substitute', keys: 'u' },
   rename: { name: 'Rename the batch', group, keys: 'r' },
   print: { name: 'Save the prep sheet as PDF', group, also: 'print cut list shopping', keys: 'p' },
+  labels: { name: 'Save labels for the fly box as PDF', group, also: 'print mark name', keys: 'm' },
+  calendar: { name: 'Save the evenings for a calendar', group, also: 'ics export', keys: 'c' },
   save: { name: 'Save the batch as a file', group, also: 'export', keys: 'e' },
   remove: { name: 'Put the batch in the trash', group, keys: 'delete' },
   undo: { name: 'Undo', group, keys: 'ctrl+z or z' },

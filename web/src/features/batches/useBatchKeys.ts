@@ -1,4 +1,4 @@
-import { type BatchReport, prepPages } from '@jobbet/core/batch';
+import { type BatchReport, labelPages, prepPages } from '@jobbet/core/batch';
 import type { Paper } from '@jobbet/core/drawing';
 import {
   type BatchFile,
@@ -24,6 +24,7 @@ import { useSettings, useStyle } from '../../shared/settings/settings.ts';
 import { saveFile, slug } from '../../shared/ui/saveFile.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { working } from '../../shared/ui/work.ts';
+import { calendarOf } from './calendar.ts';
 import { BATCH } from './commands.ts';
 
 /** What is open over the batch. */
@@ -83,12 +84,18 @@ interface KeysOf {
   readonly columns: number;
 }
 
-/** Saves what is made ready, what is bought and when it is tied, as pages to print. */
-async function printPrep(report: BatchReport, paper: Paper, style: Style): Promise<void> {
-  const pages = prepPages(report, { paper, style, textWidth: screenWidth() });
-  const title = `${report.name}: prep sheet`;
-  const pdf = await working('Setting the prep sheet', (watching) => api.printPdf(title, pages, watching));
-  saveFile(`${slug(report.name)}-prep.pdf`, pdf);
+/** What is printed of a batch: what is made ready, bought and when it is tied; and labels for the fly box. */
+const PRINTED = {
+  prep: { pages: prepPages, words: 'prep sheet' },
+  labels: { pages: labelPages, words: 'labels' },
+} as const;
+
+async function print(what: keyof typeof PRINTED, report: BatchReport, paper: Paper, style: Style): Promise<void> {
+  const { pages, words } = PRINTED[what];
+  const set = pages(report, { paper, style, textWidth: screenWidth() });
+  const title = `${report.name}: ${words}`;
+  const pdf = await working(`Setting the ${words}`, (watching) => api.printPdf(title, set, watching));
+  saveFile(`${slug(report.name)}-${what}.pdf`, pdf);
 }
 
 /** Commands that take one fly on. */
@@ -165,7 +172,12 @@ export function useBatchKeys({
     take: () => take(0),
     second: () => take(1),
     third: () => take(2),
-    print: report && (() => doing(printPrep(report, paper, style))),
+    print: report && (() => doing(print('prep', report, paper, style))),
+    labels: report && (() => doing(print('labels', report, paper, style))),
+    calendar:
+      report && report.time.evenings > 0 && batch.evenings
+        ? () => doing(calendarOf(id, report).then((text) => saveFile(`${slug(batch.name)}.ics`, text, 'text/calendar')))
+        : null,
     rename: () => setDialog('rename'),
     save: () => saveFile(`${slug(batch.name)}.batch.json`, `${JSON.stringify(batch, null, 2)}\n`, 'application/json'),
     remove: () => doing(removeBatch(id, batch.name)),
