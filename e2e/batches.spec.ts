@@ -298,3 +298,36 @@ test('a fly is put on another evening by key and by hand, its row too, and let g
     ).toHaveCount(1);
   });
 });
+
+test('rows go out as a table and come in again; what does not read is told, and nothing is changed', async ({
+  own,
+  page,
+}) => {
+  await openingWeek(page, own);
+  const saved = page.waitForEvent('download');
+  await page.keyboard.press('v');
+  const text = readFileSync(await (await saved).path(), 'utf8');
+  expect(text.split('\n').slice(0, 4)).toEqual([
+    'fly,on,count,hold,shade',
+    'Slate Runner,6,5,,',
+    'Slate Runner,8,4,,',
+    'Slate Runner,double:6,3,ride,wing colour black; tail colour black',
+  ]);
+  const asked = page.waitForEvent('filechooser');
+  await page.keyboard.press('i');
+  const file = (name: string, content: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(content) });
+  await (
+    await asked
+  ).setFiles([
+    file('Second week.csv', text),
+    file('wrong.csv', 'fly,count\nSlate Runer,3\nGlass Smolt,none\n'),
+    file('strange.csv', 'fly,count\nSlate Runer,3\n'),
+  ]);
+  const told = page.getByRole('dialog', { name: 'Not taken in' });
+  await expect(told).toContainText('line 3, count: "none" is no count from 1 to 10000');
+  await expect(told).toContainText('row 1: there is no fly "Slate Runer" in the box');
+  await page.keyboard.press('Escape');
+  await expect(page.getByText(/^Second week, 18 flies \(1 of 3\)$/)).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Rows' }).getByLabel(/^how many of row/)).toHaveCount(5);
+  await expect(hooks(page).first()).toHaveAccessibleName(/to come/);
+});

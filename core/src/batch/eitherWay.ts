@@ -37,7 +37,7 @@ export function eitherWayOf(need: Need, rows: readonly PlannedRow[], drawers: Dr
   const own = need.goods && soldOf(need.goods, need);
   const part = rows.flatMap(({ fly }) => fly.solved.laid.file.parts).find(({ id }) => id === need.take.part);
   const flies = [...need.byRow.keys()].reduce((sum, i) => sum + (rows[i]?.row.count ?? 0), 0);
-  if (!own || !need.goods || !part || flies === 0) return null;
+  if (!own || !part || flies === 0) return null;
   const others = alikeItems(need.take, part, need.goods, drawers).flatMap((goods) => soldOf(goods, need) ?? []);
   const [other] = others.filter(({ makes }) => makes !== own.makes);
   if (!other) return null;

@@ -7,6 +7,7 @@ export {
   FLY_STATES,
   MOST_FLIES,
 } from './batch.ts';
+export { readBatchTable, type TableRow, writeBatchTable } from './batchTable.ts';
 export { handSchema, OWN_HANDS, type StoredHand, storedHandSchema, type TyingHand } from './hands.ts';
 export { KIND_OF, RECORD_KINDS, type RecordKind, type RecordOf, summaryOf } from './kinds.ts';
 export { clockMinutes, dayMinutes, momentMinutes, momentText, readShare } from './measures.ts';

@@ -4,6 +4,7 @@ const group = 'Batches';
 
 export const BATCH = {
   plan: { name: 'Plan a batch', group, also: 'new series many', keys: 'n' },
+  takeIn: { name: 'Take in batches or a table of rows', group, also: 'import csv file', keys: 'i' },
   before: { name: 'The batch before', group, keys: '[' },
   after: { name: 'The batch after', group, keys: ']' },
   left: { name: 'Fly to the left', group, keys: 'left' },
@@ -29,6 +30,7 @@ export const BATCH = {
   print: { name: 'Save the prep sheet as PDF', group, also: 'print cut list shopping', keys: 'p' },
   labels: { name: 'Save labels for the fly box as PDF', group, also: 'print mark name', keys: 'm' },
   calendar: { name: 'Save the evenings for a calendar', group, also: 'ics export', keys: 'c' },
+  table: { name: 'Save the rows as a table (CSV)', group, also: 'export', keys: 'v' },
   save: { name: 'Save the batch as a file', group, also: 'export', keys: 'e' },
   remove: { name: 'Put the batch in the trash', group, keys: 'delete' },
   undo: { name: 'Undo', group, keys: 'ctrl+z or z' },

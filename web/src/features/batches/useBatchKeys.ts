@@ -11,6 +11,7 @@ import {
   stateAt,
   withEvening,
   withState,
+  writeBatchTable,
 } from '@jobbet/core/records';
 import type { Style } from '@jobbet/core/units';
 import { useNavigate, type NavigateFunction } from 'react-router';
@@ -21,6 +22,7 @@ import { api, type StoredBatch } from '../../shared/api/client.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { screenWidth } from '../../shared/paper/PrintedPages.tsx';
 import { useSettings, useStyle } from '../../shared/settings/settings.ts';
+import { csvText } from '../../shared/ui/csv.ts';
 import { saveFile, slug } from '../../shared/ui/saveFile.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { working } from '../../shared/ui/work.ts';
@@ -178,6 +180,12 @@ export function useBatchKeys({
       report && report.time.evenings > 0 && batch.evenings
         ? () => doing(calendarOf(id, report).then((text) => saveFile(`${slug(batch.name)}.ics`, text, 'text/calendar')))
         : null,
+    table: () =>
+      saveFile(
+        `${slug(batch.name)}.csv`,
+        csvText(writeBatchTable(batch.rows, (row) => rowWords(batch, row))),
+        'text/csv',
+      ),
     rename: () => setDialog('rename'),
     save: () => saveFile(`${slug(batch.name)}.batch.json`, `${JSON.stringify(batch, null, 2)}\n`, 'application/json'),
     remove: () => doing(removeBatch(id, batch.name)),

@@ -8,7 +8,7 @@ import { isSound, useFlies } from '../../shared/api/listed.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { BOX } from './commands.ts';
-import { DropFrame } from './DropFrame.tsx';
+import { DropFrame } from '../../shared/ui/DropFrame.tsx';
 import { BoxBar } from './BoxBar.tsx';
 import { BoxList } from './BoxList.tsx';
 import { EmptyBox } from './EmptyBox.tsx';
@@ -104,7 +104,7 @@ export function BoxView() {
     take: () => files.current?.click(),
   });
   return (
-    <DropFrame onTake={take}>
+    <DropFrame what="pattern files" onTake={take}>
       <BoxBar
         onNew={openNew}
         search={search}

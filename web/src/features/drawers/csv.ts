@@ -1,19 +1,9 @@
 import { type DrawerItem, type DrawerName, readRows, writeRows, type ReadRows } from '@jobbet/core/drawers';
-import Papa from 'papaparse';
+import { cellsOf, csvText } from '../../shared/ui/csv.ts';
 
-/** What a sheet program would take for a formula; of what begins with a minus only a plain number is none. */
-const FORMULA = /^(?:[=+@\t\r]|-(?!\d*[.,]?\d+$))/;
+/** Reads a CSV over what lies in a drawer. */
+export const readCsv = (drawer: DrawerName, text: string, there: readonly DrawerItem[] = []): ReadRows =>
+  readRows(drawer, cellsOf(text), there);
 
-/** Reads a CSV over what lies in a drawer; commas, semicolons or tabs part the cells. */
-export function readCsv(drawer: DrawerName, text: string, there: readonly DrawerItem[] = []): ReadRows {
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false });
-  return readRows(
-    drawer,
-    data.map((row) => row.map((cell) => cell.replace(/^'(?=[=+@\t\r-])/, ''))),
-    there,
-  );
-}
-
-/** A CSV of items, with its head; a sheet program reads it, and it comes in again as it was. */
-export const writeCsv = (drawer: DrawerName, items: readonly DrawerItem[]): string =>
-  `${Papa.unparse(writeRows(drawer, items), { newline: '\n', escapeFormulae: FORMULA })}\n`;
+/** A CSV of items, with its head. */
+export const writeCsv = (drawer: DrawerName, items: readonly DrawerItem[]): string => csvText(writeRows(drawer, items));

@@ -1,12 +1,14 @@
 import { useState, type ReactNode } from 'react';
 
 interface DropFrameProps {
+  /** What is taken: `pattern files`. */
+  readonly what: string;
   readonly onTake: (files: FileList) => void;
   readonly children: ReactNode;
 }
 
 /** A view that takes files which are dropped on it. */
-export function DropFrame({ onTake, children }: DropFrameProps) {
+export function DropFrame({ what, onTake, children }: DropFrameProps) {
   const [dropping, setDropping] = useState(false);
   return (
     <div
@@ -27,7 +29,7 @@ export function DropFrame({ onTake, children }: DropFrameProps) {
       {children}
       {dropping && (
         <div className="fixed inset-3 border-2 border-dashed border-measure bg-band/80 grid place-items-center text-part font-bold pointer-events-none z-40">
-          Let go to take the pattern files in
+          Let go to take the {what} in
         </div>
       )}
     </div>
