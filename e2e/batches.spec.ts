@@ -331,3 +331,25 @@ test('rows go out as a table and come in again; what does not read is told, and 
   await expect(page.getByRole('region', { name: 'Rows' }).getByLabel(/^how many of row/)).toHaveCount(5);
   await expect(hooks(page).first()).toHaveAccessibleName(/to come/);
 });
+
+test('the sheet ties the next one of the running batch; what is laid out is kept', async ({ own, page }) => {
+  await openingWeek(page, own);
+  const row = page.getByRole('row', { name: /^rabbit strip, slate/ });
+  await expect(row).toContainText('not laid out yet');
+  await page.keyboard.press('Space');
+  await expect(row).toContainText('laid out for tonight');
+  await row.getByRole('button').click();
+  await expect(row).toContainText('all laid out');
+  await page.keyboard.press('1');
+  await page.getByRole('button', { name: /^Slate Runner,/ }).click();
+  await expect(page.getByLabel('Verdict')).toContainText('cm/s');
+  await page.keyboard.press('4');
+  await expect(page.getByTestId('tying-sheet')).toBeVisible();
+  await page.keyboard.press('g');
+  await expect(page.getByText(/^fly 5 of 19, Slate Runner/)).toBeVisible();
+  await expect(page.getByText('This one counts into Opening week.')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(row).toContainText('all laid out');
+  await page.keyboard.press('Space');
+  await expect(row).toContainText('not laid out yet');
+});

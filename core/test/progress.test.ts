@@ -6,6 +6,7 @@ import {
   counted,
   goneOn,
   inVise,
+  laidOutOn,
   pinOf,
   progressOf,
   rackOf,
@@ -84,6 +85,18 @@ describe('a batch', () => {
     const { by, flies } = progressOf(now);
     expect([by.drying, by.kept, by['to-come']]).toEqual([1, 1, 4]);
     expect(by.drying + by.kept + by.vise + by['to-come']).toBe(flies);
+  });
+  test('knows what is laid out: none of an item, what tonight takes, all, and none again', () => {
+    const steps = [0, 1, 2, 3].map((times) =>
+      Array.from({ length: times }).reduce<BatchFile>((now) => laidOutOn(now, 'wool, red'), laidOutOn(batch(), 'hen')),
+    );
+    expect(steps.map(({ laidOut }) => laidOut)).toEqual([
+      { hen: 'tonight' },
+      { hen: 'tonight', 'wool, red': 'tonight' },
+      { hen: 'tonight', 'wool, red': 'all' },
+      { hen: 'tonight' },
+    ]);
+    expect(laidOutOn(laidOutOn(laidOutOn(batch(), 'hen'), 'hen'), 'hen')).toEqual(batch());
   });
   test('takes one more or fewer of a row, never none', () => {
     expect(counted(batch(), 2, 1)?.rows[1]?.count).toBe(2);

@@ -47,6 +47,9 @@ const evening = z
       });
   });
 
+/** How much of an item is laid out: what this evening's flies take, or all. */
+export const LAID_OUT = ['tonight', 'all'] as const;
+
 export const FLY_STATES = ['to-come', 'vise', 'drying', 'kept', 'spoilt', 'apart'] as const;
 
 const progress = z.strictObject({
@@ -71,6 +74,10 @@ export const batchSchema = z
     spoil: share('share that is spoilt', 0.9).optional(),
     evenings: z.array(evening).max(MOST_EVENINGS).optional(),
     way: z.enum(['one-by-one', 'by-steps']).optional(),
+    laidOut: z
+      .record(z.string().min(1).max(200), z.enum(LAID_OUT))
+      .describe('what is made ready already, by the item and its colour')
+      .optional(),
     flies: z.array(progress).max(MOST_FLIES).optional(),
   })
   .superRefine(({ rows, flies }, into) => {

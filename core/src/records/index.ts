@@ -20,6 +20,7 @@ export {
   goneOn,
   hooksOf,
   inVise,
+  laidOutOn,
   lostOf,
   pinOf,
   progressAt,

@@ -1,4 +1,4 @@
-import { type BatchFile, FLY_STATES, type FlyProgress, MOST_OF_A_ROW } from './batch.ts';
+import { type BatchFile, FLY_STATES, LAID_OUT, type FlyProgress, MOST_OF_A_ROW } from './batch.ts';
 import { momentMinutes, momentText } from './measures.ts';
 
 export type FlyState = (typeof FLY_STATES)[number];
@@ -59,6 +59,15 @@ export const stateAt = (batch: BatchFile, { row, n }: HookAt): FlyState =>
 
 /** The fly that is in the vise; null where none is. */
 export const inVise = (batch: BatchFile): HookAt | null => batch.flies?.find(({ state }) => state === 'vise') ?? null;
+
+/** A batch in which more of an item is laid out: none of it, this evening's, all, and none again. @param item by which it is kept */
+export function laidOutOn(batch: BatchFile, item: string): BatchFile {
+  const { laidOut = {}, ...rest } = batch;
+  const { [item]: was, ...others } = laidOut;
+  const next = LAID_OUT[was === undefined ? 0 : LAID_OUT.indexOf(was) + 1];
+  const now = next === undefined ? others : { ...others, [item]: next };
+  return Object.keys(now).length === 0 ? rest : { ...rest, laidOut: now };
+}
 
 /** The moment a fly is begun: no other of the batch has it, so that it tells what this one took. */
 function begunAt({ flies }: BatchFile, now: string): string {

@@ -13,6 +13,8 @@ interface CutListProps {
   readonly margin: number;
   readonly picked: number;
   readonly onPick: (index: number) => void;
+  /** Told when more of an item is laid out. */
+  readonly onLaid: (item: string) => void;
 }
 
 /** What all flies take, item by item: under each fly its pieces, and under the row how far the drawer reaches. */
@@ -40,18 +42,32 @@ export function CutList(props: CutListProps) {
               className={`text-left font-normal align-middle border-b border-hair pl-3 pr-2 border-l-4 ${i === picked ? 'border-l-pick' : 'border-l-transparent'}`}
               style={{ width: props.margin, height: 34 }}
             >
-              <span className="block font-semibold truncate leading-tight" title={itemWords(need)}>
-                {need.runsOutAt !== null && <SnagFlag />} {itemWords(need)}
+              <span className="flex gap-1.5 items-center font-semibold leading-tight" title={itemWords(need)}>
+                <button
+                  type="button"
+                  tabIndex={-1}
+                  aria-label={`${itemWords(need)}: ${LAID_WORDS[props.batch.laidOut?.[itemWords(need)] ?? 'none']}`}
+                  onClick={(event) => {
+                    event.stopPropagation();
+                    props.onLaid(itemWords(need));
+                  }}
+                >
+                  <LaidDot laid={props.batch.laidOut?.[itemWords(need)]} />
+                </button>
+                {need.runsOutAt !== null && <SnagFlag />} <span className="truncate">{itemWords(need)}</span>
               </span>
               <span
-                className={`block italic text-label truncate leading-tight ${need.runsOutAt === null ? 'text-ink2' : 'text-warn'}`}
+                className={`block italic text-label truncate leading-tight pl-4 ${need.runsOutAt === null ? 'text-ink2' : 'text-warn'}`}
               >
                 {stockWords(need, style)}
               </span>
             </th>
             <td className="relative border-b border-l border-hair" style={{ height: 34 }}>
               <Pieces {...props} need={need} />
-              <span className="sr-only">{shortWords(need, style) ?? 'enough for all'}</span>
+              <span className="sr-only">
+                {shortWords(need, style) ?? 'enough for all'},{' '}
+                {LAID_WORDS[props.batch.laidOut?.[itemWords(need)] ?? 'none']}
+              </span>
             </td>
           </tr>
         ))}
@@ -59,6 +75,16 @@ export function CutList(props: CutListProps) {
     </table>
   );
 }
+
+const LAID_WORDS = { none: 'not laid out yet', tonight: 'laid out for tonight', all: 'all laid out' } as const;
+
+/** Open, half or full: none of it is laid out, tonight's, all. */
+const LaidDot = ({ laid }: { readonly laid: 'tonight' | 'all' | undefined }) => (
+  <svg aria-hidden="true" width={10} height={10} viewBox="0 0 10 10" className="shrink-0">
+    <circle cx={5} cy={5} r={4.2} fill={laid === 'all' ? 'var(--ink)' : 'none'} stroke="var(--ink)" />
+    {laid === 'tonight' && <path d="M5 0.8A4.2 4.2 0 0 0 5 9.2Z" fill="var(--ink)" />}
+  </svg>
+);
 
 const SHARE_OF_COLUMN = 0.66;
 

@@ -1,7 +1,7 @@
 import type { SubstituteReport } from '@jobbet/core/batch';
 import type { Fault } from '@jobbet/core/base';
 import type { Drawers } from '@jobbet/core/drawers';
-import { type BatchFile, type HookAt, patternAt, withEvening } from '@jobbet/core/records';
+import { type BatchFile, type HookAt, laidOutOn, patternAt, withEvening } from '@jobbet/core/records';
 import { readFlyValue } from '@jobbet/core/pattern';
 import { useMemo, useRef, useState } from 'react';
 import type { StoredBatch } from '../../shared/api/client.ts';
@@ -86,7 +86,13 @@ export function OneBatch({ stored, drawers, times }: OneBatchProps) {
         <div ref={frame} className="flex-1 min-w-0 flex flex-col">
           <Troubles faults={faults} onAgain={again} />
           {shown && width > 0 ? (
-            <Board {...{ batch, drawers, shown, layout, fly, lit }} onFly={setFly} onItem={setItem} onPut={put} />
+            <Board
+              {...{ batch, drawers, shown, layout, fly, lit }}
+              onFly={setFly}
+              onItem={setItem}
+              onLaid={(item) => change(`${item} laid out`, (now) => laidOutOn(now, item))}
+              onPut={put}
+            />
           ) : (
             <p className="p-6 text-ink2">{faults.length > 0 ? '' : 'Working out the batch'}</p>
           )}
@@ -133,10 +139,22 @@ interface BoardProps {
   readonly onFly: (index: number) => void;
   readonly onItem: (index: number) => void;
   readonly onPut: (at: HookAt, evening: string) => void;
+  readonly onLaid: (item: string) => void;
 }
 
 /** The rack over the cut list over the bench line: a column is a fly from one to the next. */
-function Board({ batch, drawers, shown: { files, report }, layout, fly, lit, onFly, onItem, onPut }: BoardProps) {
+function Board({
+  batch,
+  drawers,
+  shown: { files, report },
+  layout,
+  fly,
+  lit,
+  onFly,
+  onItem,
+  onPut,
+  onLaid,
+}: BoardProps) {
   const now = useMinutes();
   const { rows: flies, scale } = useRowFlies(files, drawers, RACK.above, RACK.below);
   const at = layout.columns[Math.min(fly, layout.columns.length - 1)];
@@ -154,7 +172,7 @@ function Board({ batch, drawers, shown: { files, report }, layout, fly, lit, onF
         aria-label="What is taken, scrolled"
         className="flex-1 min-h-0 overflow-y-auto border-y border-ink"
       >
-        <CutList {...{ batch, report, layout }} margin={CUT_MARGIN} picked={lit} onPick={onItem} />
+        <CutList {...{ batch, report, layout }} margin={CUT_MARGIN} picked={lit} onPick={onItem} onLaid={onLaid} />
       </div>
       <div className="shrink-0 pr-3 pt-2 pb-1">
         <BenchLine {...{ batch, report, now, onPut }} margin={CUT_MARGIN} fly={at?.fly ?? null} />

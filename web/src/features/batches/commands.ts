@@ -11,6 +11,7 @@ export const BATCH = {
   right: { name: 'Fly to the right', group, keys: 'right' },
   above: { name: 'Item above', group, keys: 'up' },
   below: { name: 'Item below', group, keys: 'down' },
+  laid: { name: 'The item is laid out: none, tonight’s, all', group, also: 'ready prep', keys: 'space' },
   vise: { name: 'Tie the fly at the vise', group, also: 'step by step', keys: 'enter' },
   on: { name: 'On with the fly: vise, coats, box', group, also: 'finished dry kept', keys: 'o' },
   hang: { name: 'Hang the fly in the vise', group, keys: 'g' },

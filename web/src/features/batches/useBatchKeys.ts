@@ -7,6 +7,7 @@ import {
   hooksOf,
   type HookAt,
   inVise,
+  laidOutOn,
   pinOf,
   stateAt,
   withEvening,
@@ -17,7 +18,7 @@ import type { Style } from '@jobbet/core/units';
 import { useNavigate, type NavigateFunction } from 'react-router';
 import { dayWords, momentNow } from '../../fly/batches/clock.ts';
 import { changeBatch, type Change, doing, redoBatch, removeBatch, undoBatch } from '../../fly/batches/kept.ts';
-import { eveningsByFly, rowWords } from '../../fly/batches/words.ts';
+import { eveningsByFly, itemWords, rowWords } from '../../fly/batches/words.ts';
 import { api, type StoredBatch } from '../../shared/api/client.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { screenWidth } from '../../shared/paper/PrintedPages.tsx';
@@ -162,6 +163,7 @@ export function useBatchKeys({
   const style = useStyle();
   const { paper } = useSettings();
   const last = (report?.needs.length ?? 1) - 1;
+  const need = report?.needs[lit];
   useTable('batch', BATCH, {
     ...eveningKeys(batch, report, at, change),
     left: () => setFly((now) => Math.max(0, Math.min(now, columns - 1) - 1)),
@@ -175,6 +177,7 @@ export function useBatchKeys({
     second: () => take(1),
     third: () => take(2),
     print: report && (() => doing(print('prep', report, paper, style))),
+    laid: need && (() => change(`${itemWords(need)} laid out`, (now) => laidOutOn(now, itemWords(need)))),
     labels: report && (() => doing(print('labels', report, paper, style))),
     calendar:
       report && report.time.evenings > 0 && batch.evenings

@@ -14,11 +14,12 @@ import {
   threadOf,
 } from '@jobbet/core/tying';
 import { useCallback, useMemo, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate, type NavigateFunction } from 'react-router';
 import { api } from '../../shared/api/client.ts';
 import { useSaver } from '../../fly/frame/FlyOnBench.tsx';
 import { BoardFrame } from '../../fly/frame/BoardFrame.tsx';
 import { slug } from '../../shared/ui/saveFile.ts';
+import { tieOfRunning } from '../../fly/batches/running.ts';
 import { useBench, useBenchStore } from '../../fly/store.ts';
 import { changeUndoable } from '../../fly/undoable.ts';
 import { PrintedPages, screenWidth } from '../../shared/paper/PrintedPages.tsx';
@@ -75,6 +76,13 @@ function usePages({ sheet, laid }: SheetOfFly): () => readonly Page[] {
 /** What is to be said of the order and of how the body grows, not of what the fly does. */
 const isOfTying = ({ code }: Finding): boolean => /^(order|bulk)\./.test(code);
 
+/** Ties the fly: one of the running batch where that ties it as it is, else one by itself. */
+async function tieIt(id: string, file: FlyFile, navigate: NavigateFunction): Promise<void> {
+  const running = await tieOfRunning(id, file).catch(() => null);
+  if (running) say(`This one counts into ${running.name}.`);
+  await navigate(running ? `/batches/${running.id}/vise` : `/fly/${id}/vise`);
+}
+
 /** How the fly is tied, on a sheet: on the table, step by step, its measures, what it does. */
 export function SheetView() {
   const saver = useSaver();
@@ -106,8 +114,9 @@ function SheetBoard({ sheet, laid }: SheetOfFly) {
     return other.ok ? changesInWords(compareSteps(sheet.steps, tyingPlan(other.value, style).steps)) : '';
   };
   const reorder = (): void => take(inOrder(laid.file, order.best), 'Put in an order that breaks nothing.');
+  const tie = (): void => void tieIt(id, laid.file, navigate);
   useTable('sheet', SHEET, {
-    tie: () => void navigate(`/fly/${id}/vise`),
+    tie,
     print: () => window.print(),
     pdf: files.pdf,
     order: order.isBest ? null : reorder,
@@ -130,7 +139,7 @@ function SheetBoard({ sheet, laid }: SheetOfFly) {
             version {sheet.id}
           </span>
         </p>
-        <SheetKeys id={id} files={files} />
+        <SheetKeys onTie={tie} files={files} />
         <TyingsBox tyings={tyings ?? []} onRemove={remove} onRestore={restore} />
         <OnTheTable sheet={sheet} />
         <Proportions sheet={sheet} />
@@ -166,17 +175,17 @@ function SheetBoard({ sheet, laid }: SheetOfFly) {
 }
 
 interface SheetKeysProps {
-  readonly id: string;
+  readonly onTie: () => void;
   readonly files: ReturnType<typeof useSheetFiles>;
 }
 
 /** The ways from the sheet: to the vise, to paper, to a file. */
-function SheetKeys({ id, files }: SheetKeysProps) {
+function SheetKeys({ onTie, files }: SheetKeysProps) {
   return (
     <p className="flex flex-wrap items-baseline gap-3 my-2">
-      <Link className="sheet-button primary" to={`/fly/${id}/vise`}>
+      <button type="button" className="sheet-button primary" onClick={onTie}>
         Tie it <span className="plain-key">G</span>
-      </Link>
+      </button>
       <button type="button" className="sheet-button" onClick={() => window.print()}>
         Print <span className="plain-key">P</span>
       </button>

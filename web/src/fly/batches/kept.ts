@@ -57,8 +57,9 @@ const { getState, setState } = useBatchHistory;
 /** One save after the other, each from the revision the one before left. */
 const inTurn = inTurns();
 
+/** The batch as this window knows it, fetched where it does not yet. */
 const known = (id: string): Promise<StoredBatch | undefined> =>
-  mutate<StoredBatch>(batchKey(id), (now) => now, { revalidate: false });
+  mutate<StoredBatch>(batchKey(id), (now) => now ?? api.batch(id), { revalidate: false });
 
 /** Saves a batch and shows it at once; what was saved elsewhere meanwhile is fetched, and nothing written over. */
 async function save(id: string, record: BatchFile): Promise<void> {

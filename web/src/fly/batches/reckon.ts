@@ -20,6 +20,7 @@ export const batchReckon = (desk: Desk) => {
     const key = JSON.stringify([
       {
         ...batch,
+        laidOut: null,
         flies: [
           lostOf(batch),
           batch.flies?.filter(({ pinned }) => pinned === true).map(({ row, n, evening }) => [row, n, evening]),
