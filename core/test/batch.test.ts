@@ -9,6 +9,7 @@ import { readDocument } from '../src/document/read.ts';
 import { readDrawers } from '../src/drawers/file.ts';
 import { drawersOf, NOMINAL_DRAWERS, type Drawers } from '../src/drawers/tables.ts';
 import { HACKLES, STRIPS } from '../src/data/nominal/others.ts';
+import { WOUND } from '../src/data/index.ts';
 import { boughtWords } from '../src/batch/needReport.ts';
 import { BATCH_KIND, type BatchFile } from '../src/records/batch.ts';
 import type { FlyFile } from '../src/pattern/schema.ts';
@@ -473,5 +474,37 @@ describe('by the packet or whole', () => {
     expect(boughtWords({ buy: 2, soldAs: 'patch' })).toBe('2 patches');
     expect(boughtWords({ buy: 1, soldAs: null })).toBe('1');
     expect(boughtWords({ buy: null, soldAs: 'hank' })).toBeNull();
+  });
+});
+
+describe('what is mixed of others', () => {
+  const fur = (name: string, more: Loose = {}): Loose => {
+    const [dubbing] = WOUND.filter(({ manner }) => manner === 'dubbing');
+    return { construction: 'wrap', ...dubbing, name, also: [], yield: '10 flies', count: 1, ...more };
+  };
+  const mix = [
+    { of: 'orange fur', share: 0.7, colour: 'orange' },
+    { of: 'brown fur', share: 0.3 },
+  ];
+  const found = readDrawers({
+    format: 'jobbet.drawers',
+    version: 2,
+    materials: [
+      fur('orange fur'),
+      fur('brown fur', { count: 2 }),
+      fur('rust', { mix, count: undefined, yield: undefined }),
+    ],
+  });
+  if (!found.ok) throw new Error(found.faults.map(faultLine).join('\n'));
+  const drawers = drawersOf(found.value);
+  const loop = fly([body({ material: 'rust', colour: 'rust' })]);
+
+  test('is taken of each by its share, and runs out with the first of them', () => {
+    const { needs } = reportBatch(planned({ rows: [{ fly: 'a', count: 20 }] }, drawers, loop), drawers);
+    const of = (item: string) => needs.find((need) => need.item === item);
+    // Ten flies to the packet, seven tenths of each fly: fourteen flies; of the brown twenty at three tenths is six.
+    expect(of('orange fur')).toMatchObject({ colour: 'orange', need: 14, have: 10, runsOutAt: { row: 1, fly: 15 } });
+    expect(of('brown fur')).toMatchObject({ colour: 'rust', need: 6, have: 20, runsOutAt: null, substitutes: [] });
+    expect(of('rust')).toBeUndefined();
   });
 });

@@ -13,6 +13,7 @@ const take = (more: Partial<Take>): Take => ({
   cutMm: null,
   fibreMm: null,
   paired: false,
+  share: 1,
   ...more,
 });
 const goods = (more: Partial<Goods>): Goods => ({ name: 'hen', ...more });

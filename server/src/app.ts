@@ -25,6 +25,7 @@ import { printRoutes } from './print/routes.ts';
 import { requireSignIn, signInRoutes } from './signin/routes.ts';
 import { solvingRoutes } from './solving/routes.ts';
 import { tyingRoutes } from './tyings/routes.ts';
+import { drained } from './wire/drained.ts';
 import { rawAnswer, shapeOf } from './wire/errorShape.ts';
 
 export interface AppOptions {
@@ -38,6 +39,7 @@ export interface AppOptions {
 
 export const WEB_FOLDER = join(import.meta.dirname, '../../web/dist');
 const BODY_LIMIT = 1_048_576;
+const TOO_LARGE = 413;
 /** What goes over a loopback is squeezed quickly rather than well. */
 const BROTLI_QUALITY = 1;
 
@@ -78,9 +80,10 @@ function newServer({ logLevel = 'silent', proxies = [] }: Pick<AppOptions, 'logL
   app.removeContentTypeParser('text/plain');
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
-  app.setErrorHandler((error, request, reply) => {
+  app.setErrorHandler(async (error, request, reply) => {
     const { status, body } = shapeOf(error);
     if (status >= 500) request.log.error(error);
+    if (status === TOO_LARGE) await drained(request.raw);
     return reply.code(status).send(body);
   });
   return app;

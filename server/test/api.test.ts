@@ -1,3 +1,4 @@
+import { once } from 'node:events';
 import { rmSync } from 'node:fs';
 import { connect } from 'node:net';
 import { join } from 'node:path';
@@ -121,6 +122,21 @@ describe('what is so malformed that no handler sees it', () => {
     const [head, body] = (await spoken(text)).split('\r\n\r\n');
     expect(head).toMatch(`HTTP/1.1 ${String(status)}`);
     expect((JSON.parse(body ?? '') as { error: { code: string } }).error.code).toBe(code);
+  });
+  test('whoever sends far too much is answered once he has sent it: who still sends hears nothing', async () => {
+    const size = 3_000_000;
+    const head = `POST /api/solve HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\nContent-Length: ${String(size)}\r\n\r\n`;
+    const socket = connect(port, '127.0.0.1');
+    let heard = '';
+    socket.on('data', (data) => (heard += data.toString()));
+    const failed = new Promise<never>((_, reject) => socket.on('error', reject));
+    socket.write(head);
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    expect(heard).toBe('');
+    socket.write(' '.repeat(size));
+    await Promise.race([failed, once(socket, 'data')]);
+    expect(heard).toMatch('HTTP/1.1 413');
+    socket.destroy();
   });
 });
 

@@ -93,7 +93,8 @@ export function makesOf(goods: Goods, unit: Take['unit'], { kind }: Pick<Take, '
 
 const amount = (unit: Take['unit'], takes: readonly Take[]): number =>
   takes.reduce(
-    (sum, take) => sum + (unit === 'mm' ? take.pieces * (take.cutMm ?? 0) : unit === 'pieces' ? take.pieces : 1),
+    (sum, take) =>
+      sum + (unit === 'mm' ? take.pieces * (take.cutMm ?? 0) : unit === 'pieces' ? take.pieces : take.share),
     0,
   );
 
@@ -245,12 +246,13 @@ function byFly({ take, uses }: Group, need: number): Measured {
   let left = have;
   let runsOutAt: Need['runsOutAt'] = null;
   for (const { stretch, takes } of uses) {
-    const flies = Math.floor(left / takes.length);
+    const each = amount('flies', takes);
+    const flies = Math.floor(left / each + 1e-9);
     if (flies < stretch.count) {
       runsOutAt = { row: stretch.row + 1, fly: stretch.first + flies };
       break;
     }
-    left -= stretch.count * takes.length;
+    left -= stretch.count * each;
   }
   const makes = makesOf(goods, 'flies', take);
   const short = shortOf(need, have) ?? 0;

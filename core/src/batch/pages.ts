@@ -57,48 +57,46 @@ const tick: Block = {
   ],
 };
 
-/** What is made ready of one item: what is done to it, then a line with a box for each run of pieces. */
+/** A run of pieces in words: how many of what length, from what, and what is left of that. */
+const runWords = ({ pieces, cut_mm: cut, from, of, leftover }: PrepReport, style: Style): readonly Run[] => [
+  { text: formatNumber(pieces, 0, style), bold: true },
+  ...(cut === null ? [] : [{ text: `of ${length(cut, style)}`, bold: true }]),
+  ...(from === null
+    ? []
+    : [
+        {
+          text:
+            from === 'to buy'
+              ? 'to be bought first'
+              : `from piece ${from}${of === null ? '' : `, ${length(of, style)}`}`,
+        },
+      ]),
+  ...(leftover === null ? [] : [{ text: `left: ${leftover}`, grey: GREY }]),
+];
+
+/** What is made ready of one item: what is done to it and looked for in it, then a line with a box for each thing that is done. */
 function readyBlock(own: readonly PrepReport[], widthMm: number, { style, textWidth }: PrepPaper): Block {
   const set = (runs: readonly Run[], width: number): Block => paragraph(runs, width, TYPE, textWidth);
   const [first] = own;
   if (!first) return stacked([]);
-  const lines = own.map(({ pieces, cut_mm: cut, from, of, leftover }) =>
+  const ticked = (runs: readonly Run[]): Block =>
     beside([
       [0, tick],
-      [
-        TICK + 1.6,
-        set(
-          [
-            { text: formatNumber(pieces, 0, style), bold: true },
-            ...(cut === null ? [] : [{ text: `of ${length(cut, style)}`, bold: true }]),
-            ...(from === null
-              ? []
-              : [
-                  {
-                    text:
-                      from === 'to buy'
-                        ? 'to be bought first'
-                        : `from piece ${from}${of === null ? '' : `, ${length(of, style)}`}`,
-                  },
-                ]),
-            ...(leftover === null ? [] : [{ text: `left: ${leftover}`, grey: GREY }]),
-          ],
-          widthMm - TICK - 1.6,
-        ),
-      ],
-    ]),
-  );
+      [TICK + 1.6, set(runs, widthMm - TICK - 1.6)],
+    ]);
+  const look = first.lookFor === null ? '' : `; look for ${first.lookFor}`;
   return stacked(
     [
       hairline(widthMm, 0.7),
       set(
         [
           { text: `${named(first)}:`, bold: true },
-          { text: first.what, grey: GREY },
+          { text: `${first.what}${look}`, grey: GREY },
         ],
         widthMm,
       ),
-      ...lines,
+      ...(first.doFirst === null ? [] : [ticked([{ text: `first: ${first.doFirst}` }])]),
+      ...own.map((each) => ticked(runWords(each, style))),
     ],
     0.5,
   );

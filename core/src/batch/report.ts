@@ -1,3 +1,4 @@
+import { CHOOSING } from '../data/index.ts';
 import { type Drawers, type Goods, lengthsOf } from '../drawers/index.ts';
 import { momentText } from '../records/index.ts';
 import { needReport, type NeedReport } from './needReport.ts';
@@ -40,6 +41,9 @@ export interface PrepReport {
   readonly colour: string | null;
   /** What is done to it. */
   readonly what: string;
+  /** What to look for in each, and what is done to it before that; null where there is nothing to say. */
+  readonly lookFor: string | null;
+  readonly doFirst: string | null;
   readonly pieces: number;
   readonly cut_mm: number | null;
   /** Which one: `1 of 3`, `to buy`; null where nobody measured any. */
@@ -101,6 +105,16 @@ const READY: Readonly<Record<TakeKind, string>> = {
   dubbing: 'teased and laid out by the pinch',
   thread: 'wound on the bobbin',
 };
+
+/** What is done to what a need takes, what to look for in it, and what is done before: as the item says, else as things of its kind. */
+function readyOf({ take: { kind }, goods }: Need): Pick<PrepReport, 'what' | 'lookFor' | 'doFirst'> {
+  const usual = CHOOSING[kind];
+  return {
+    what: READY[kind],
+    lookFor: goods?.lookFor ?? usual?.lookFor ?? null,
+    doFirst: goods?.doFirst ?? usual?.first ?? null,
+  };
+}
 
 /** Stock that a price is paid for, by the unit of its need; null without a price or where nobody said what one makes. */
 function unitCost({ goods, unit, take }: Need): number | null {
@@ -193,7 +207,7 @@ function cutPrep(need: Need): PrepReport[] {
     return {
       material: take.item,
       colour: take.colour,
-      what: READY[take.kind],
+      ...readyOf(need),
       pieces,
       cut_mm: round(mm),
       from: at !== null ? `${String(at + 1)} of ${String(left.length)}` : lengths === null ? null : 'to buy',
@@ -205,10 +219,8 @@ function cutPrep(need: Need): PrepReport[] {
 }
 
 /** What is made ready piece by piece or clump by clump. */
-function countedPrep(
-  { take, need, cuts }: Need,
-  flies: readonly { cutMm: number | null; pieces: number }[],
-): PrepReport[] {
+function countedPrep(need: Need, flies: readonly { cutMm: number | null; pieces: number }[]): PrepReport[] {
+  const { take, cuts } = need;
   const byCut = new Map<string, { cutMm: number | null; pieces: number }>();
   for (const { cutMm, pieces } of flies) {
     const key = cutMm === null ? '' : cutMm.toFixed(3);
@@ -216,11 +228,11 @@ function countedPrep(
     run.pieces += pieces;
     byCut.set(key, run);
   }
-  const runs = byCut.size > 0 && cuts.length === 0 ? [...byCut.values()] : [{ cutMm: take.cutMm, pieces: need }];
+  const runs = byCut.size > 0 && cuts.length === 0 ? [...byCut.values()] : [{ cutMm: take.cutMm, pieces: need.need }];
   return runs.map(({ cutMm, pieces }): PrepReport => ({
     material: take.item,
     colour: take.colour,
-    what: READY[take.kind],
+    ...readyOf(need),
     pieces,
     cut_mm: roundOrNone(cutMm),
     from: null,

@@ -190,7 +190,8 @@ export function substitutesFor(
 ): Substitute[] {
   const { take } = need;
   const part = fly.laid.file.parts.find(({ id }) => id === take.part);
-  if (!part) return [];
+  // Of a mix one part alone has no substitute: another is mixed.
+  if (!part || take.share < 1) return [];
   const items = candidates(take, part, drawers);
   const own = need.goods ?? named(items as readonly (Item & { also?: readonly string[] })[], take.item);
   const figured =

@@ -41,6 +41,8 @@ export interface Take {
   readonly fibreMm: number | null;
   /** Two by two: a left one and a right one. */
   readonly paired: boolean;
+  /** Its share of what is mixed of several; 1 of what is not. */
+  readonly share: number;
 }
 
 /** Whether two takes are of one item in one colour. */
@@ -213,20 +215,45 @@ function piecesOf({ file, built }: LaidPart): { readonly pieces: number; readonl
   };
 }
 
-function partTake(part: LaidPart, laid: LaidFly, drawers: Drawers): Take | null {
+/** What is taken of each that a material is mixed of. */
+function mixTakes(take: Take, part: LaidPart, drawers: Drawers): Take[] {
+  const table = tableOf(part, drawers) as readonly (Goods & { readonly also: readonly string[] })[];
+  const mix = take.goods?.mix ?? [];
+  const of = mix.flatMap(({ of: name, share, colour = take.colour }): Take[] => {
+    const item = named(table, name);
+    if (!item) return [];
+    return [
+      {
+        ...take,
+        item: item.name,
+        colour,
+        goods: item,
+        unit: unitOf(take.kind, item, take.cutMm),
+        pieces: Math.max(1, Math.round(take.pieces * share)),
+        share,
+      },
+    ];
+  });
+  return of.length === mix.length ? of : [];
+}
+
+function partTakes(part: LaidPart, laid: LaidFly, drawers: Drawers): Take[] {
   const from = itemFor(part, drawers);
   // What goes on from another piece is cut with that one.
-  if (!from || part.massMg <= 0 || part.file.continues !== undefined) return null;
+  if (!from || part.massMg <= 0 || part.file.continues !== undefined) return [];
   const cutMm = cutLength(part, laid);
-  return {
+  const take: Take = {
     ...from,
     part: part.file.id,
     colour: part.file.colour ?? null,
     unit: unitOf(from.kind, from.goods, cutMm),
     cutMm,
     fibreMm: part.file.construction === 'hackle' ? (part.extent.lengths['fibre']?.mm ?? null) : null,
+    share: 1,
     ...piecesOf(part),
   };
+  const mixed = mixTakes(take, part, drawers);
+  return mixed.length > 0 ? mixed : [take];
 }
 
 type AnyHook = Pick<HookFile, 'kind' | 'packet' | 'size' | 'longX' | 'heavyX'>;
@@ -256,6 +283,7 @@ const counted = (kind: TakeKind, item: string, goods: Goods | null): Take => ({
   cutMm: null,
   fibreMm: null,
   paired: false,
+  share: 1,
 });
 
 /** The hook, tube or shank, and the hook behind one. */
@@ -288,7 +316,7 @@ function threadTake(laid: LaidFly, drawers: Drawers, threadMm: number): Take {
  * @param threadMm of thread its tying takes
  */
 export function takesOf(laid: LaidFly, drawers: Drawers, threadMm: number): Take[] {
-  const parts = laid.parts.flatMap((part) => partTake(part, laid, drawers) ?? []);
+  const parts = laid.parts.flatMap((part) => partTakes(part, laid, drawers));
   return [...platformTakes(laid.file, drawers), ...parts, threadTake(laid, drawers, threadMm)].sort(
     (a, b) => KINDS.indexOf(a.kind) - KINDS.indexOf(b.kind),
   );

@@ -46,9 +46,9 @@ function piecesCut(need: Need, fly: number, taken: ReadonlySet<number>): Taking[
 }
 
 const counted = (takes: readonly Take[]): Taking[] =>
-  takes.map(({ unit, pieces, fibreMm, paired, kind }): Taking =>
+  takes.map(({ unit, pieces, fibreMm, paired, kind, share }): Taking =>
     unit === 'flies'
-      ? { unit, flies: 1 }
+      ? { unit, flies: share }
       : { unit: 'pieces', pieces, fibreMm, paired, usual: kind === 'hook' || kind === 'ball' ? 1 : null },
   );
 

@@ -18,6 +18,7 @@ export {
 export { BUNDLES } from './nominal/bundles.ts';
 export { FEATHERS, HACKLES, SHEETS, SPUN, STRIPS } from './nominal/others.ts';
 export { WOUND } from './nominal/wound.ts';
+export { CHOOSING } from './choosing.ts';
 export { BATCH_MINUTES, BUNDLE_MINUTES, dryMinutes, MINUTES, PART_MINUTES } from './minutes.ts';
 export { SCHOOLS, SLOTS, slotWords, type School, type SlotName } from './schools.ts';
 export { SOLIDS, type Solid, solidIn, solidNamed, solidNames, solidWords } from './solids.ts';

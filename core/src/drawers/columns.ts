@@ -12,7 +12,7 @@ import {
 
 /** How a figure of an item is written and read. Lengths and masses take units; a bare number is in the column's own. */
 export type ColumnKind =
-  'text' | 'number' | 'whole' | 'length' | 'mass' | 'share' | 'yes' | 'choice' | 'list' | 'tint' | 'lots';
+  'text' | 'number' | 'whole' | 'length' | 'mass' | 'share' | 'yes' | 'choice' | 'list' | 'tint' | 'lots' | 'mix';
 
 /** One property of a drawer's items: its key in the file, its name on screen and at the head of a CSV, and how it is read. */
 export interface Column {
@@ -44,6 +44,8 @@ const STOCK: readonly Column[] = [
   column('yield', 'yields', 'text', { means: 'what one of them makes: 0.9 m, 24 pieces, 12 pairs, 30 flies' }),
   column('price', 'price', 'number', { means: 'of one of them, in your own money' }),
   column('discontinued', 'discontinued', 'yes'),
+  column('lookFor', 'look for', 'text', { means: 'when one is picked out' }),
+  column('doFirst', 'do first', 'text', { means: 'before it is cut: wash, dye, comb out underfur' }),
   column('also', 'also called', 'list'),
   column('note', 'note', 'text'),
 ];
@@ -151,6 +153,7 @@ const MATERIALS: readonly Column[] = [
   choiceOf(MATERIAL_SHAPES.bundle, 'soldAs', 'sold as'),
   column('leaves', 'leaves over', 'text'),
   column('substitutes', 'substitutes', 'list', { means: 'best first' }),
+  column('mix', 'mixed of', 'mix', { means: 'by weight: 60 % seal-type dubbing, orange; 40 % rabbit dubbing' }),
   column('glowMin', 'glow, half-life', 'number', { unit: 'min' }),
   ...STOCK,
 ];

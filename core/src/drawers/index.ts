@@ -12,6 +12,7 @@ export {
   piecesOf,
   readYield,
 } from './stock.ts';
+export { mixedOf, mixFaults, withMixes } from './mixes.ts';
 export { type Move, type Taking, giveBack, takeFrom } from './taking.ts';
 export {
   DRAWERS,
@@ -22,6 +23,7 @@ export {
   type LimitItem,
   type Lot,
   type MaterialItem,
+  type Mixed,
   type RulesItem,
   type SchoolItem,
   type ThreadItem,

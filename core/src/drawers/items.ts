@@ -58,6 +58,9 @@ const bought = {
   stock: z.array(lotSchema).max(MOST_LOTS).optional(),
   price: z.number().min(0).max(1e6).optional(),
   discontinued: z.boolean().optional(),
+  /** What to look for in each, and what is done to it before it is cut. */
+  lookFor: z.string().max(200).optional(),
+  doFirst: z.string().max(200).optional(),
   note: z.string().max(500).optional(),
 };
 
@@ -102,6 +105,11 @@ export const weightItemSchema = z.strictObject({
 });
 export type WeightItem = z.infer<typeof weightItemSchema>;
 
+/** One of those a material is mixed of: its share of the weight. */
+const mixed = z.strictObject({ of: words(NAME), share: z.number().positive().max(1), colour: words(NAME).optional() });
+export type Mixed = z.infer<typeof mixed>;
+const MOST_MIXED = 6;
+
 /** What is known of a material, whatever it is made into. */
 const goods = {
   ...bought,
@@ -110,6 +118,7 @@ const goods = {
   soldAs: z.enum(['patch', 'hank', 'spool', 'cape', 'packet', 'sheet', 'card', 'bottle']).optional(),
   leaves: z.string().max(NAME).optional(),
   substitutes: list.optional(),
+  mix: z.array(mixed).min(2).max(MOST_MIXED).optional(),
   /** Minutes after which a charged glow is half as bright. */
   glowMin: above.optional(),
 };

@@ -3,7 +3,8 @@ import { suggestion, bad, good, type Fault, type Outcome } from '../base/index.t
 import { COLUMNS, hasColumn, type Column } from './columns.ts';
 import { readItem } from './file.ts';
 import { readLots, writeLots } from './lots.ts';
-import { DRAWERS, kindOf, type DrawerItem, type DrawerName, type Lot } from './items.ts';
+import { readMix, writeMix } from './mixes.ts';
+import { DRAWERS, kindOf, type DrawerItem, type DrawerName, type Lot, type Mixed } from './items.ts';
 
 /** Drawers as rows of words: what a CSV holds and what is typed into a table. Lists are parted by semicolons. */
 
@@ -14,6 +15,7 @@ export function writeCell(item: DrawerItem, { key, kind }: Column): string {
   const value = (item as unknown as Record<string, unknown>)[key];
   if (value === undefined || value === null) return '';
   if (kind === 'lots') return writeLots(value as readonly Lot[]);
+  if (kind === 'mix') return writeMix(value as readonly Mixed[]);
   if (kind === 'list') return (value as readonly string[]).join(`${LIST} `);
   if (kind === 'yes') return value === true ? 'yes' : '';
   if (typeof value === 'number') return String(Math.round(value * 1e6) / 1e6);
@@ -59,6 +61,7 @@ export function readCell(text: string, column: Column): Outcome<unknown> {
     return yes === undefined ? fault(`"${text}" is neither yes nor no`) : good(yes ? true : undefined);
   }
   if (column.kind === 'lots') return readLots(plain);
+  if (column.kind === 'mix') return readMix(plain);
   if (column.kind === 'list')
     return good(
       plain

@@ -1,5 +1,5 @@
 import { parseQuantity, readNumber } from '../units/index.ts';
-import type { Lot } from './items.ts';
+import type { Lot, Mixed } from './items.ts';
 
 /** What of an item counts when it is used up and bought again; every item of the drawers may have it. */
 export interface Goods {
@@ -10,6 +10,9 @@ export interface Goods {
   readonly stock?: readonly Lot[] | undefined;
   readonly soldAs?: string | undefined;
   readonly discontinued?: boolean | undefined;
+  readonly lookFor?: string | undefined;
+  readonly doFirst?: string | undefined;
+  readonly mix?: readonly Mixed[] | undefined;
 }
 
 /** What one of an item makes: so many mm, pieces (a pair is two) or flies. */

@@ -6,6 +6,8 @@ import {
   DRAWERS,
   drawersIn,
   kindOf,
+  mixFaults,
+  withMixes,
   type DrawerItem,
   type DrawerItems,
   type DrawerName,
@@ -153,7 +155,7 @@ export class DrawerStore {
       const all = await this.list();
       refuseSameName(all, made);
       const changes = await this.settle([...all, made], [made], [this.inserted(made)], watched);
-      return { item: made, changes };
+      return { item: await this.kept(made), changes };
     });
   }
 
@@ -168,7 +170,7 @@ export class DrawerStore {
       refuseSameName(all, next);
       const after = all.map((each) => (each.id === id ? next : each));
       const changes = await this.settle(after, [old, next], [this.replaced(next, revision)], watched);
-      return { item: next, changes };
+      return { item: await this.kept(next), changes };
     });
   }
 
@@ -238,6 +240,11 @@ export class DrawerStore {
     });
   }
 
+  /** An item as it is kept by now. */
+  private async kept(item: Item): Promise<Item> {
+    return (await this.list()).find(({ id }) => id === item.id) ?? item;
+  }
+
   private inserted(item: Item): BatchItem<'sqlite'> {
     return this.db.insert(drawerItems).values({ ...item, item: JSON.stringify(item.item) });
   }
@@ -247,6 +254,14 @@ export class DrawerStore {
       .update(drawerItems)
       .set({ ...item, item: JSON.stringify(item.item) })
       .where(atRevision(drawerItems, item.id, revision));
+  }
+
+  /** The figures of a mix follow those of what it is mixed of: nobody changed the item by that. */
+  private figured(item: Item): BatchItem<'sqlite'> {
+    return this.db
+      .update(drawerItems)
+      .set({ item: JSON.stringify(item.item) })
+      .where(atRevision(drawerItems, item.id, item.revision));
   }
 
   private checkedItems(given: Given): Item[] {
@@ -285,13 +300,17 @@ export class DrawerStore {
     watched: Watched | undefined,
   ): Promise<FlyChange[]> {
     const { snapshot: before, broken } = await this.opened();
-    const next: Open = { items: sorted(after), broken, snapshot: snapshotOf(after) };
+    refuseStrangeMixes(touched, after);
+    const mixed = withMixes(after);
+    const told = mixed.filter((item, i) => item !== after[i]);
+    const next: Open = { items: sorted(mixed), broken, snapshot: snapshotOf(mixed) };
     const moved = await movedFlies(
       { db: this.db, shelf: this.shelf, solvers: this.solvers, before, after: next.snapshot },
-      touched,
+      [...touched, ...told],
       watched,
     );
-    const [first, ...rest] = [...writes, ...moved.updates];
+    const figures = told.map((item) => this.figured(item));
+    const [first, ...rest] = [...writes, ...figures, ...moved.updates];
     if (first) await this.ledger.write([first, ...rest], moved.updates.length > 0);
     this.open = Promise.resolve(next);
     return moved.changes;
@@ -342,6 +361,13 @@ function refuseSameName(all: readonly Item[], item: Item): void {
     (each) => each.id !== item.id && each.drawer === item.drawer && keyOf(each.drawer, each.item) === key,
   );
   if (clash) throw new ApiError('same-name', `There is a "${clash.name}" in this drawer already.`);
+}
+
+/** @throws ApiError `invalid-item` where one that is laid in is mixed of what does not lie there */
+function refuseStrangeMixes(touched: readonly Item[], after: readonly Item[]): void {
+  const materials = after.flatMap(({ drawer, item }) => (drawer === 'materials' ? [item] : []));
+  const faults = touched.flatMap((each) => (after.includes(each) ? mixFaults(each.item, materials) : []));
+  if (faults.length > 0) throw new ApiError('invalid-item', undefined, { faults });
 }
 
 /** A renamed item still goes by its old name, so that flies which name it lose nothing. */

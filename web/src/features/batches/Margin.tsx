@@ -148,6 +148,8 @@ function Ready({ report, need }: { readonly report: BatchReport; readonly need: 
     <>
       <h3 className="mt-3 font-bold">Made ready beforehand</h3>
       <p className="italic text-ink2 first-letter:uppercase">{own[0]?.what}</p>
+      {own[0] && own[0].lookFor !== null && <p className="italic text-ink2">Look for {own[0].lookFor}.</p>}
+      {own[0] && own[0].doFirst !== null && <p>First {own[0].doFirst}.</p>}
       <ul className="mt-1">
         {own.map((each, i) => (
           <li key={i} className="border-t border-hair py-1">

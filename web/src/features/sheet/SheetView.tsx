@@ -14,7 +14,7 @@ import {
   threadOf,
 } from '@jobbet/core/tying';
 import { useCallback, useMemo, useState } from 'react';
-import { useNavigate, type NavigateFunction } from 'react-router';
+import { useNavigate } from 'react-router';
 import { api } from '../../shared/api/client.ts';
 import { useSaver } from '../../fly/frame/FlyOnBench.tsx';
 import { BoardFrame } from '../../fly/frame/BoardFrame.tsx';
@@ -77,10 +77,17 @@ function usePages({ sheet, laid }: SheetOfFly): () => readonly Page[] {
 const isOfTying = ({ code }: Finding): boolean => /^(order|bulk)\./.test(code);
 
 /** Ties the fly: one of the running batch where that ties it as it is, else one by itself. */
-async function tieIt(id: string, file: FlyFile, navigate: NavigateFunction): Promise<void> {
-  const running = await tieOfRunning(id, file).catch(() => null);
-  if (running) say(`This one counts into ${running.name}.`);
-  await navigate(running ? `/batches/${running.id}/vise` : `/fly/${id}/vise`);
+function useTie(file: FlyFile): () => void {
+  const id = useBench((state) => state.id);
+  const navigate = useNavigate();
+  return () => {
+    void tieOfRunning(id, file)
+      .catch(() => null)
+      .then((running) => {
+        if (running) say(`This one counts into ${running.name}.`);
+        return navigate(running ? `/batches/${running.id}/vise` : `/fly/${id}/vise`);
+      });
+  };
 }
 
 /** How the fly is tied, on a sheet: on the table, step by step, its measures, what it does. */
@@ -93,7 +100,7 @@ export function SheetView() {
 
 function SheetBoard({ sheet, laid }: SheetOfFly) {
   const bench = useBenchStore();
-  const navigate = useNavigate();
+  const tie = useTie(laid.file);
   const style = useStyle();
   const id = useBench((state) => state.id);
   const drawers = useBench((state) => state.drawers);
@@ -114,7 +121,6 @@ function SheetBoard({ sheet, laid }: SheetOfFly) {
     return other.ok ? changesInWords(compareSteps(sheet.steps, tyingPlan(other.value, style).steps)) : '';
   };
   const reorder = (): void => take(inOrder(laid.file, order.best), 'Put in an order that breaks nothing.');
-  const tie = (): void => void tieIt(id, laid.file, navigate);
   useTable('sheet', SHEET, {
     tie,
     print: () => window.print(),
