@@ -13,6 +13,7 @@ import { WOUND } from '../src/data/index.ts';
 import { boughtWords } from '../src/batch/needReport.ts';
 import { BATCH_KIND, type BatchFile } from '../src/records/batch.ts';
 import type { FlyFile } from '../src/pattern/schema.ts';
+import { reportFly, settleFly } from '../src/model/index.ts';
 import { body, collar, eyes, fly, strip, tail } from './build.ts';
 
 type Loose = Record<string, unknown>;
@@ -112,6 +113,8 @@ describe('a row', () => {
     expect(made?.solved.laid.dryMg).toBe(made?.from.laid.dryMg);
     expect(made?.name).toContain('strip black');
     expect(made?.warnings).toEqual([]);
+    // It is not solved for that, and comes to the same as if it were.
+    expect(made && reportFly(made.solved)).toEqual(made && reportFly(settleFly(made.solved.laid)));
   });
   test('leaves a part out, and says what that does to how it rides and sinks', () => {
     const made = rows({ shade: { eyes: null } }).rows[0]?.fly;

@@ -2,13 +2,13 @@ import { bad, good, type Outcome } from '../base/index.ts';
 import { checkFly, reportChecks, type Checked } from '../checks/index.ts';
 import { platformWords } from '../contract/index.ts';
 import type { Drawers } from '../drawers/index.ts';
-import { layFly, settleFly, type SolvedFly } from '../model/index.ts';
+import { type LaidFly, layFly, settleFly, type SolvedFly } from '../model/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
 import type { BatchRow } from '../records/index.ts';
 import { readSizes, runOne } from '../study/index.ts';
 import { type TyingPlan, tyingPlan } from '../tying/index.ts';
 import { METRIC } from '../units/index.ts';
-import { shaded, shadeWords } from './shade.ts';
+import { type Shade, shaded, shadeWords } from './shade.ts';
 
 /** What one row ties: a real pattern file, solved and checked like any other, beside the fly it came from. */
 export interface RowFly {
@@ -46,6 +46,16 @@ function movedWords(from: SolvedFly, to: SolvedFly): string[] {
 export const newTo = (from: Checked, to: Checked): Checked['findings'] =>
   to.findings.filter(({ code, severity }) => severity !== 'note' && !from.findings.some((each) => each.code === code));
 
+/** Whether a shade is of other colours alone. */
+const isColour = (shade: Shade | undefined): boolean =>
+  Object.values(shade ?? {}).every(
+    (by) => by !== null && typeof by === 'object' && Object.keys(by).every((key) => key === 'colour'),
+  );
+
+/** A fly in other colours balances as it did: nothing of it is solved anew. @returns null where something else is otherwise */
+const solvedAs = (from: SolvedFly, laid: LaidFly, shade: Shade | undefined): SolvedFly | null =>
+  laid === from.laid ? from : isColour(shade) && laid.dryMg === from.laid.dryMg ? { ...from, laid } : null;
+
 /** A fly as it is, which rows tie in sizes and shades of: solved and checked once for all of them. */
 export interface OwnFly {
   readonly solved: SolvedFly;
@@ -68,7 +78,7 @@ export function ownFly(file: FlyFile, drawers: Drawers): Outcome<OwnFly> {
 export function rowFly(row: BatchRow, { solved: from, checked: before }: OwnFly, drawers: Drawers): Outcome<RowFly> {
   const laid = row.shade === undefined ? good(from.laid) : shaded(from.laid, row.shade, drawers);
   if (!laid.ok) return laid;
-  let solved: SolvedFly | null = laid.value === from.laid ? from : null;
+  let solved = row.on === undefined ? solvedAs(from, laid.value, row.shade) : null;
   const notes: string[] = [];
   if (row.on !== undefined) {
     const sizes = readSizes(row.on);

@@ -95,6 +95,7 @@ class Search {
   private readonly kinds: readonly Kind[];
   private readonly windows: readonly Window[];
   private readonly room: readonly number[];
+  private readonly isPinned: boolean;
   private readonly most: number;
   private readonly tied: number[];
   private readonly seen = new Map<string, number>();
@@ -108,6 +109,7 @@ class Search {
     this.kinds = kindsOf(jobs);
     this.windows = windows;
     this.tied = this.kinds.map(() => 0);
+    this.isPinned = jobs.some(({ on }) => on !== undefined);
     this.left = jobs.reduce(
       (sum, { hands, coats }) => sum + hands + coats.reduce((all, coat) => all + coat.hands, 0),
       0,
@@ -169,7 +171,7 @@ class Search {
 
   /** Whether something that had to be tied before an evening was not. */
   private isMissed(w: number): boolean {
-    return this.kinds.some(({ on, jobs }, k) => on !== undefined && on < w && (this.tied[k] ?? 0) < jobs.length);
+    return this.isPinned && this.kinds.some(({ on, jobs }, k) => on !== undefined && on < w && (this.tied[k] ?? 0) < jobs.length);
   }
 
   private isTied(): boolean {
@@ -331,7 +333,7 @@ function setsOf(windows: readonly Window[], count: number, held: readonly number
     [...held, ...some.slice(0, count - held.length)].sort((a, b) => a - b);
   const first = withHeld(free);
   const longest = withHeld(free.toSorted((a, b) => length(windows[b]) - length(windows[a]) || a - b));
-  if (windows.length > MOST_WINDOWS_TRIED) return [first, longest];
+  if (windows.length > MOST_WINDOWS_TRIED) return first.join() === longest.join() ? [first] : [first, longest];
   const sets: number[][] = [];
   const pick = (from: number, chosen: readonly number[]): void => {
     if (chosen.length === count) {
