@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { noise, seedOf } from '../src/numeric/random.ts';
 import { schedule, type Block, type Job, type Window } from '../src/batch/schedule.ts';
 
 const job = (hands: number, ...coats: (readonly [hands: number, dry: number])[]): Omit<Job, 'fly'> => ({
@@ -207,5 +208,35 @@ describe('flies that were put on an evening', () => {
     jobs.forEach(({ on }, i) => {
       if (on !== undefined) expect(dayOf(blocks, i)).toBe(on);
     });
+  });
+});
+
+describe('more flies than every order can be looked at of', () => {
+  /** A hundred batches of nine flies and more, of one to four kinds, on evenings of two hours and more. */
+  function batches(): (readonly [Job[], Window[]])[] {
+    let drawn = 0;
+    const int = (from: number, to: number): number =>
+      from + Math.floor(noise(seedOf('a hundred batches'), drawn++, 0) * (to - from + 1));
+    return Array.from({ length: 100 }, () => {
+      const kinds = Array.from({ length: int(1, 4) }, (_, i) => ({
+        count: int(Math.ceil(9 / (i + 1)), 9),
+        each: job(int(10, 25), ...Array.from({ length: int(1, 2) }, (): [number, number] => [1, int(20, 60)])),
+      }));
+      const jobs = kinds.flatMap(({ count, each }, row) =>
+        Array.from({ length: count }, () => ({ ...each, row: row + 1 })),
+      );
+      const windows = Array.from({ length: 12 }, (_, i) => ({ from: 1440 * i, to: 1440 * i + int(120, 150) }));
+      return [jobsOf(jobs), windows] as const;
+    });
+  }
+  test('wait no longer than they must: the median of the gap to the bound is nought', () => {
+    const gaps = batches().map(([jobs, windows]) => {
+      const { waiting, bound, blocks, left } = schedule(jobs, windows);
+      expect(faultsOf(blocks, jobs, windows)).toEqual([]);
+      expect(left).toEqual([]);
+      expect(bound).toBeLessThanOrEqual(waiting);
+      return waiting - bound;
+    });
+    expect(gaps.sort((a, b) => a - b)[50]).toBeCloseTo(0, 6);
   });
 });
