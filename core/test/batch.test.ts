@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { planBatch, type BatchPlan } from '../src/batch/plan.ts';
+import { KnownFlies, planBatch, type BatchPlan } from '../src/batch/plan.ts';
 import { reportBatch, type BatchReport } from '../src/batch/report.ts';
 import { insteadOf, splitRow } from '../src/batch/instead.ts';
 import { distanceOf } from '../src/batch/substitutes.ts';
@@ -128,6 +128,32 @@ describe('a row', () => {
       plan.rows[0]?.fly.from.laid.platform.shankMm ?? 0,
     );
     expect(plan.rows[0]?.takes[0]?.item).toMatch(/single 8/);
+  });
+});
+
+describe('a plan that was made before', () => {
+  test('solves nothing anew where a count changes, and what it tells is the same; it says how far it is', () => {
+    const known = new KnownFlies();
+    const told: string[] = [];
+    const of = (count: number, more: object = { known }): BatchPlan => {
+      const rows = [
+        { fly: 'a', count },
+        { fly: 'a', count: 2, shade: { strip: { width: '4 mm' } } },
+      ];
+      const plan = planBatch(read({ rows }), {
+        drawers: NOMINAL_DRAWERS,
+        flyOf: () => good(runner),
+        onRow: (done, all) => told.push(`${String(done)} of ${String(all)}`),
+        ...more,
+      });
+      if (!plan.ok) throw new Error('no plan');
+      return plan.value;
+    };
+    const [first, again] = [of(3), of(5)];
+    expect(again.rows.map(({ fly }) => fly)).toEqual(first.rows.map(({ fly }) => fly));
+    again.rows.forEach(({ fly }, i) => expect(fly).toBe(first.rows[i]?.fly));
+    expect(reportBatch(again, NOMINAL_DRAWERS)).toEqual(reportBatch(of(5, {}), NOMINAL_DRAWERS));
+    expect(told.slice(0, 2)).toEqual(['1 of 2', '2 of 2']);
   });
 });
 

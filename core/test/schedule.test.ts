@@ -240,3 +240,42 @@ describe('more flies than every order can be looked at of', () => {
     expect(gaps.sort((a, b) => a - b)[50]).toBeCloseTo(0, 6);
   });
 });
+
+describe('a rack with so many places', () => {
+  /** The most flies that are on the rack at once: each from the vise until its last coat is dry. */
+  function mostAtOnce(blocks: readonly Block[], jobs: readonly Job[]): number {
+    const stays = jobs.flatMap((each, i) => {
+      const own = blocks.filter((block) => block.job === i);
+      const out = own.find(({ coat, kind }) => coat === 0 && kind === 'hands')?.end ?? 0;
+      const dry = own.find(({ coat, kind }) => coat === each.coats.length && kind === 'drying')?.end ?? out;
+      return each.coats.length === 0 ? [] : [[out, dry] as const];
+    });
+    return Math.max(
+      0,
+      ...stays.map(([out]) => stays.filter(([from, to]) => from <= out + 1e-9 && out < to - 1e-9).length),
+    );
+  }
+  const evenings: Window[] = Array.from({ length: 8 }, (_, i) => ({ from: 1440 * i, to: 1440 * i + 150 }));
+
+  test('holds no more of them at once, few flies or many', () => {
+    for (const places of [1, 2, 3])
+      for (const count of [4, 7, 45]) {
+        const jobs = jobsOf(Array.from({ length: count }, (_, i) => job(6 + (i % 3), [1, 25])));
+        const { blocks, left } = schedule(jobs, evenings, places);
+        expect(faultsOf(blocks, jobs, evenings)).toEqual([]);
+        const tied = jobs.filter((_, i) => !left.includes(i));
+        expect(mostAtOnce(blocks, tied)).toBeLessThanOrEqual(places);
+        if (count < 10) expect(left).toEqual([]);
+      }
+  });
+  test('makes the hands wait, by hand: two flies of ten minutes whose coat dries thirty, on one place', () => {
+    const jobs = jobsOf([job(10, [1, 30]), job(10, [1, 30])]);
+    // Out at 10, dry at 41; the second is tied by then, and begun ten minutes before.
+    const { waiting, blocks } = schedule(jobs, [EVENING], 1);
+    expect(waiting).toBeCloseTo(20, 6);
+    expect(blocks.filter(({ coat, kind }) => coat === 0 && kind === 'hands').map(({ start }) => start)).toEqual([
+      0, 31,
+    ]);
+    expect(schedule(jobs, [EVENING]).waiting).toBe(0);
+  });
+});

@@ -1,7 +1,15 @@
 export { type Instead, insteadOf, splitRow } from './instead.ts';
 export { labelPages } from './labels.ts';
 export { prepPages } from './pages.ts';
-export { type BatchPlan, type FlyOf, type PlanOptions, type PlannedRow, planBatch, planNeeds } from './plan.ts';
+export {
+  type BatchPlan,
+  type FlyOf,
+  KnownFlies,
+  type PlanOptions,
+  type PlannedRow,
+  planBatch,
+  planNeeds,
+} from './plan.ts';
 export { boughtWords, type NeedReport, type SubstituteReport } from './needReport.ts';
 export { lyingThere } from './needs.ts';
 export { goodsNamed } from './takes.ts';

@@ -74,36 +74,57 @@ export interface PlanOptions {
   readonly drawers: Drawers;
   readonly flyOf: FlyOf;
   readonly measured?: Measured;
+  /** Flies that were worked out before with the same drawers: a count that changes solves nothing anew. */
+  readonly known?: KnownFlies;
+  /** Told after each row, how many of all are worked out. */
+  readonly onRow?: (done: number, of: number) => void;
 }
 
-/** What is worked out of a key once, however often it is asked for. */
-function once<T>(): (key: string, make: () => T) => T {
-  const known = new Map<string, T>();
-  return (key, make) => {
-    const kept = known.get(key) ?? make();
-    known.set(key, kept);
-    return kept;
-  };
+/** More flies of rows than this are not remembered from one plan to the next. */
+const MOST_KNOWN = 600;
+
+/** Flies of rows, each worked out once, however often it is asked for. */
+export class KnownFlies {
+  private readonly owns = new Map<string, Outcome<OwnFly>>();
+  private readonly flies = new Map<string, Outcome<RowFly>>();
+
+  /** The fly of a row: one that several rows tie is solved once, and once again for each size and shade. */
+  ofRow(row: BatchRow, file: FlyFile, drawers: Drawers): Outcome<RowFly> {
+    const key = JSON.stringify(file);
+    const how = `${key}\n${JSON.stringify([row.on ?? null, row.hold ?? null, row.shade ?? null])}`;
+    const known = this.flies.get(how);
+    if (known) return known;
+    const own = this.owns.get(key) ?? ownFly(file, drawers);
+    this.owns.set(key, own);
+    const made = own.ok ? rowFly(row, own.value, drawers) : own;
+    this.flies.set(how, made);
+    return made;
+  }
+
+  /** Forgets what was asked for longest ago, once there is too much of it. */
+  tidy(): void {
+    for (const kept of [this.owns, this.flies])
+      for (const key of kept.keys()) {
+        if (kept.size <= MOST_KNOWN) break;
+        kept.delete(key);
+      }
+  }
 }
 
 /** Every row worked out, or the faults of all of them, each by its row. */
-function plannedRows(file: BatchFile, { drawers, flyOf, measured }: PlanOptions): Outcome<PlannedRow[]> {
+function plannedRows(
+  file: BatchFile,
+  { drawers, flyOf, measured, known = new KnownFlies(), onRow }: PlanOptions,
+): Outcome<PlannedRow[]> {
   const { rows, spoil } = file;
   const lost = lostOf(file);
-  const [owns, flies] = [once<Outcome<OwnFly>>(), once<Outcome<RowFly>>()];
   const faults: Fault[] = [];
   const planned: PlannedRow[] = [];
   const share = spoil === undefined ? 0 : readShare(spoil);
-  /** A fly that several rows tie is solved once, and once again for each size and shade. */
-  const ofRow = (row: BatchRow, file: FlyFile): Outcome<RowFly> => {
-    const key = JSON.stringify(file);
-    const own = owns(key, () => ownFly(file, drawers));
-    const how = JSON.stringify([row.on ?? null, row.hold ?? null, row.shade ?? null]);
-    return own.ok ? flies(`${key}\n${how}`, () => rowFly(row, own.value, drawers)) : own;
-  };
   rows.forEach((row, i) => {
     const file = flyOf(row, i);
-    const fly = file.ok ? ofRow(row, file.value) : file;
+    const fly = file.ok ? known.ofRow(row, file.value, drawers) : file;
+    onRow?.(i + 1, rows.length);
     if (!fly.ok) {
       const path = `rows[${String(i)}]`;
       faults.push(
@@ -124,6 +145,7 @@ function plannedRows(file: BatchFile, { drawers, flyOf, measured }: PlanOptions)
       work: workOf(row, laid, tying, measured),
     });
   });
+  known.tidy();
   return faults.length > 0 ? { ok: false, faults } : good(planned);
 }
 
@@ -231,7 +253,7 @@ function timeOf(file: BatchFile, rows: readonly PlannedRow[]): PlannedTime {
     jobs: [...prep, ...jobs],
     windows,
     byEvenings,
-    schedule: schedule([...prep, ...jobs], windows),
+    schedule: schedule([...prep, ...jobs], windows, file.rack),
   };
 }
 

@@ -1,30 +1,8 @@
+import { inTurn } from './inTurn.ts';
+import { EPSILON, lastDrying, type Block, type Job, type Pending, type Window } from './jobs.ts';
 import type { FlyTimes } from './times.ts';
 
-/** One pair of hands over some evenings: who ties what when, and what dries meanwhile. Minutes by the calendar, or from nought where there are no evenings. */
-export interface Window {
-  readonly from: number;
-  readonly to: number;
-}
-
-export interface Job extends FlyTimes {
-  /** What it is of; kept as it is. */
-  readonly row: number;
-  readonly fly: number;
-  /** Made ready before anything is tied. */
-  readonly first?: boolean;
-  /** The window it has to be tied in, by its place in the list; any where nothing is said. */
-  readonly on?: number;
-}
-
-/** A stretch of hands or of drying. `coat` 0 is tying. */
-export interface Block {
-  readonly window: number;
-  readonly start: number;
-  readonly end: number;
-  readonly job: number;
-  readonly coat: number;
-  readonly kind: 'hands' | 'drying';
-}
+export type { Block, Job, Window } from './jobs.ts';
 
 export interface Schedule {
   readonly blocks: readonly Block[];
@@ -38,18 +16,9 @@ export interface Schedule {
   readonly left: readonly number[];
 }
 
-const EPSILON = 1e-6;
 /** Choices that are looked at: so many where every one may be, and fewer where there are too many flies for that anyway. */
 const [MOST_CHOICES, MOST_CHOICES_OF_MANY] = [25_000, 4_000];
 const FEW = 8;
-
-/** A fly out of the vise that waits for its next coat. */
-interface Pending {
-  readonly kind: number;
-  readonly coat: number;
-  readonly ready: number;
-  readonly job: number;
-}
 
 /** Jobs that are alike, so that which of them comes first says nothing. */
 interface Kind extends FlyTimes {
@@ -96,6 +65,8 @@ class Search {
   private readonly windows: readonly Window[];
   private readonly room: readonly number[];
   private readonly isPinned: boolean;
+  /** Flies that may dry at once. */
+  private readonly places: number;
   private readonly most: number;
   private readonly tied: number[];
   private readonly seen = new Map<string, number>();
@@ -105,7 +76,8 @@ class Search {
   private choices = 0;
   best: { readonly blocks: readonly Block[]; readonly waiting: number } | null = null;
 
-  constructor(jobs: readonly Job[], windows: readonly Window[]) {
+  constructor(jobs: readonly Job[], windows: readonly Window[], places: number) {
+    this.places = places;
     this.kinds = kindsOf(jobs);
     this.windows = windows;
     this.tied = this.kinds.map(() => 0);
@@ -171,7 +143,10 @@ class Search {
 
   /** Whether something that had to be tied before an evening was not. */
   private isMissed(w: number): boolean {
-    return this.isPinned && this.kinds.some(({ on, jobs }, k) => on !== undefined && on < w && (this.tied[k] ?? 0) < jobs.length);
+    return (
+      this.isPinned &&
+      this.kinds.some(({ on, jobs }, k) => on !== undefined && on < w && (this.tied[k] ?? 0) < jobs.length)
+    );
   }
 
   private isTied(): boolean {
@@ -180,7 +155,8 @@ class Search {
 
   private key(w: number, now: number, begun: boolean): string {
     const waits = this.pending.map(({ kind, coat, ready }) => `${String(kind)}.${String(coat)}.${ready.toFixed(3)}`);
-    return `${String(w)}|${now.toFixed(3)}|${String(begun)}|${this.tied.join()}|${waits.sort().join()}`;
+    const dries = this.dryingLast(now).map((end) => end.toFixed(3));
+    return `${String(w)}|${now.toFixed(3)}|${String(begun)}|${this.tied.join()}|${waits.sort().join()}|${dries.sort().join()}`;
   }
 
   /** A ready coat first, the one with the most still to come foremost; then tying, the same way; then waiting; then going to bed. */
@@ -204,16 +180,38 @@ class Search {
       (this.tied[kind] ?? 0) < each.jobs.length && (each.on === undefined || each.on === w) ? [{ ...each, kind }] : [],
     );
     const firsts = untied.filter(({ first: ahead }) => ahead);
+    const free = this.freeFrom(now);
     const ties = (firsts.length > 0 ? firsts : untied)
-      .filter(({ hands }) => now + hands <= to + EPSILON)
+      .filter(
+        ({ hands, coats: own }) => now + hands <= to + EPSILON && (own.length === 0 || now + hands + EPSILON >= free),
+      )
       .map(({ kind, tail }) => ({ kind, tail: tail[0] ?? 0 }))
       .sort((a, b) => b.tail - a.tail);
+    // A fly that is tied while the rack is full comes out of the vise when there is a place for it.
+    const blocked = untied.flatMap(({ hands }) => (free - hands > now + EPSILON ? [free - hands] : []));
+    const wait = Math.min(next, ...blocked);
     return [
       ...first.map(({ choice }) => choice),
       ...ties.map(({ kind }): Choice => ({ does: 'tie', kind })),
-      ...(next < to ? [{ does: 'wait', until: next } as const] : []),
+      ...(wait < to ? [{ does: 'wait', until: wait } as const] : []),
       { does: 'close' },
     ];
+  }
+
+  /** When flies are dry that have their last coat on and are on the rack still; nothing where it has places enough. */
+  private dryingLast(now: number): number[] {
+    if (this.places === Infinity) return [];
+    return lastDrying(this.blocks, now, (job) => this.coatsOf(job));
+  }
+
+  /** From when on there is a place on the rack for one more fly: it has its place from the vise until its last coat is dry. */
+  private freeFrom(now: number): number {
+    const dries = this.dryingLast(now);
+    return dries.length + this.pending.length < this.places ? now : Math.min(Infinity, ...dries);
+  }
+
+  private coatsOf(job: number): number {
+    return this.kinds.find(({ jobs }) => jobs.includes(job))?.coats.length ?? 0;
   }
 
   private take(choice: Choice, w: number, now: number, waited: number, begun: boolean): void {
@@ -272,58 +270,6 @@ class Search {
 /** More flies than this are laid by the first choice each time: no search would get through them. */
 const MOST_SEARCHED = 40;
 
-/** A coat that waits to be put on, in a list kept by the time it may be. */
-function insert(queue: Pending[], one: Pending): void {
-  let [low, high] = [0, queue.length];
-  while (low < high) {
-    const mid = (low + high) >> 1;
-    if ((queue[mid]?.ready ?? 0) <= one.ready) low = mid + 1;
-    else high = mid;
-  }
-  queue.splice(low, 0, one);
-}
-
-/** One choice after another without a way back: a ready coat, else the next fly, else waiting where the evening is the last. Null where not all find room. */
-function inTurn(jobs: readonly Job[], windows: readonly Window[]): Search['best'] {
-  const blocks: Block[] = [];
-  const queue: Pending[] = [];
-  const untied = jobs.map((_, i) => i);
-  let waiting = 0;
-  /** What is tied next in a window: what has to be tied in it before anything else. */
-  const nextIn = (w: number): number | undefined =>
-    untied.find((i) => jobs[i]?.first === true || jobs[i]?.on === w) ?? untied.find((i) => jobs[i]?.on === undefined);
-  const done = (w: number, start: number, job: number, coat: number, hands: number, dry: number): number => {
-    const end = start + hands;
-    blocks.push({ window: w, start, end, job, coat, kind: 'hands' });
-    if (dry > 0) blocks.push({ window: w, start: end, end: end + dry, job, coat, kind: 'drying' });
-    if (coat < (jobs[job]?.coats.length ?? 0)) insert(queue, { kind: 0, coat: coat + 1, ready: end + dry, job });
-    return end;
-  };
-  windows.forEach(({ from, to }, w) => {
-    let now = from;
-    let begun = false;
-    for (;;) {
-      const [first] = queue;
-      const coat = first && jobs[first.job]?.coats[first.coat - 1];
-      const next = nextIn(w);
-      const tie = next === undefined ? undefined : jobs[next];
-      if (first && coat && first.ready <= now + EPSILON && now + coat.hands <= to + EPSILON) {
-        queue.shift();
-        now = done(w, now, first.job, first.coat, coat.hands, coat.dry);
-      } else if (next !== undefined && tie && now + tie.hands <= to + EPSILON) {
-        untied.splice(untied.indexOf(next), 1);
-        now = done(w, now, next, 0, tie.hands, 0);
-      } else if (first && coat && w === windows.length - 1 && first.ready + coat.hands <= to + EPSILON) {
-        waiting += begun ? Math.max(0, first.ready - now) : 0;
-        now = Math.max(now, first.ready);
-        continue;
-      } else break;
-      begun = true;
-    }
-  });
-  return untied.length === 0 && queue.length === 0 ? { blocks, waiting } : null;
-}
-
 /** Sets of `count` windows that hold those something has to be tied in: all of them where they are few, else the earliest and the longest. */
 function setsOf(windows: readonly Window[], count: number, held: readonly number[]): readonly (readonly number[])[] {
   if (held.length > count) return [];
@@ -371,7 +317,7 @@ function crowdedOut(jobs: readonly Job[], windows: readonly Window[]): number[] 
 }
 
 /** The best schedule of all jobs in a number of windows; null where none was found. */
-function within(jobs: readonly Job[], windows: readonly Window[], count: number): Schedule | null {
+function within(jobs: readonly Job[], windows: readonly Window[], count: number, places: number): Schedule | null {
   let best: Schedule | null = null;
   let settled = true;
   const held = [...new Set(jobs.flatMap(({ on }) => on ?? []))];
@@ -380,9 +326,9 @@ function within(jobs: readonly Job[], windows: readonly Window[], count: number)
     if (own.reduce((sum, each) => sum + length(each), 0) + EPSILON < handsIn(jobs)) continue;
     const placed = held.length === 0 ? jobs : jobs.map((each) => placedIn(each, set));
     const many = jobs.length > MOST_SEARCHED;
-    const search = many ? null : new Search(placed, own).run();
+    const search = many ? null : new Search(placed, own, places).run();
     settled &&= search?.settled ?? false;
-    const found = search ? search.best : inTurn(placed, own);
+    const found = search ? search.best : inTurn(placed, own, places);
     if (!found || (best && found.waiting >= best.waiting - EPSILON)) continue;
     best = {
       blocks: found.blocks.map((block) => ({ ...block, window: set[block.window] ?? 0 })),
@@ -401,14 +347,16 @@ function within(jobs: readonly Job[], windows: readonly Window[], count: number)
  * dry, nothing is begun that does not end the same evening; drying goes on over night.
  * @returns the best that was found, and what none waits less than: the same where every order was looked at, as it is for few flies. What has no room in all the evenings is left, the last first;
  * before that what has none in the one evening it was put on
+ * @param places flies that may dry at once
  */
-export function schedule(jobs: readonly Job[], windows: readonly Window[]): Schedule {
+export function schedule(jobs: readonly Job[], windows: readonly Window[], places = Infinity): Schedule {
   const out = crowdedOut(jobs, windows);
   if (out.length > 0) {
     const kept = jobs.map((_, i) => i).filter((i) => !out.includes(i));
     const rest = schedule(
       kept.map((i) => jobs[i] as Job),
       windows,
+      places,
     );
     return {
       ...rest,
@@ -422,7 +370,7 @@ export function schedule(jobs: readonly Job[], windows: readonly Window[]): Sche
     const total = windows.reduce((sum, each) => sum + length(each), 0);
     if (total + EPSILON < handsIn(some)) continue;
     for (let count = 1; count <= windows.length; count++) {
-      const found = within(some, windows, count);
+      const found = within(some, windows, count, places);
       if (found) return { ...found, left };
     }
   }

@@ -8,6 +8,7 @@ export const MOST_OF_A_ROW = 10_000;
 export const MOST_FLIES = 20_000;
 const MOST_EVENINGS = 400;
 const MOST_COATS = 12;
+export const MOST_PLACES = 1000;
 const MOST_MINUTES = 10_000;
 
 const minutes = (meaning: string) => z.number().min(0).max(MOST_MINUTES).describe(meaning);
@@ -74,6 +75,7 @@ export const batchSchema = z
     spoil: share('share that is spoilt', 0.9).optional(),
     evenings: z.array(evening).max(MOST_EVENINGS).optional(),
     way: z.enum(['one-by-one', 'by-steps']).optional(),
+    rack: z.number().int().min(1).max(MOST_PLACES).describe('flies that may dry at once').optional(),
     laidOut: z
       .record(z.string().min(1).max(200), z.enum(LAID_OUT))
       .describe('what is made ready already, by the item and its colour')

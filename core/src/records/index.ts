@@ -6,6 +6,7 @@ export {
   type FlyProgress,
   FLY_STATES,
   MOST_FLIES,
+  MOST_PLACES,
 } from './batch.ts';
 export { readBatchTable, type TableRow, writeBatchTable } from './batchTable.ts';
 export { handSchema, OWN_HANDS, type StoredHand, storedHandSchema, type TyingHand } from './hands.ts';

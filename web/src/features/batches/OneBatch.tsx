@@ -41,7 +41,7 @@ export function OneBatch({ stored, drawers, times }: OneBatchProps) {
   const [fly, setFly] = useState(0);
   const [item, setItem] = useState<number | null>(null);
   const [dialog, setDialog] = useState<Dialog>(null);
-  const { shown, current, faults, again } = usePlan({ batch, drawers, times });
+  const { shown, current, progress, faults, again } = usePlan({ batch, drawers, times });
   const layout = useMemo(() => rackLayout(batch, Math.max(0, width - CUT_MARGIN - 16)), [batch, width]);
   const report = shown?.report ?? null;
   const firstShort = report?.needs.findIndex(({ runsOutAt }) => runsOutAt !== null) ?? -1;
@@ -96,6 +96,7 @@ export function OneBatch({ stored, drawers, times }: OneBatchProps) {
           ) : (
             <p className="p-6 text-ink2">{faults.length > 0 ? '' : 'Working out the batch'}</p>
           )}
+          {progress && <Working {...progress} />}
         </div>
         {report && <Margin report={report} need={need} onTake={take} />}
       </div>
@@ -104,6 +105,14 @@ export function OneBatch({ stored, drawers, times }: OneBatchProps) {
     </>
   );
 }
+
+/** How far a batch of many rows is worked out. */
+const Working = ({ done, of }: { readonly done: number; readonly of: number }) => (
+  <p role="status" className="px-4 py-1 border-t border-hair text-ink2 flex items-center gap-3">
+    <progress className="w-40 accent-[var(--measure)]" value={done / of} aria-label="rows worked out" />
+    row {done} of {of} worked out
+  </p>
+);
 
 interface TroublesProps {
   readonly faults: readonly Fault[];

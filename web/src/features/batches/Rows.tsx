@@ -1,5 +1,5 @@
 import type { BatchReport } from '@jobbet/core/batch';
-import { type BatchFile, type BatchRow, counted, withoutRow } from '@jobbet/core/records';
+import { type BatchFile, type BatchRow, counted, MOST_PLACES, withoutRow } from '@jobbet/core/records';
 import { readSizes } from '@jobbet/core/study';
 import { readShare } from '@jobbet/core/records';
 import { useState } from 'react';
@@ -55,6 +55,24 @@ export function Rows({ batch, report, lit, onChange, onAdd, onShade }: RowsProps
             onChange('the share that is spoilt', (now) => {
               const { spoil: _was, ...rest } = now;
               return plain === '' ? rest : { ...rest, spoil: plain };
+            });
+            return [];
+          }}
+        />
+        <br />
+        dry at once{' '}
+        <TextField
+          label="flies that may dry at once"
+          value={batch.rack === undefined ? '' : String(batch.rack)}
+          empty="any number"
+          onChange={(text) => {
+            const plain = text.trim();
+            const places = Number(plain);
+            if (plain !== '' && (!Number.isInteger(places) || places < 1 || places > MOST_PLACES))
+              return fault(`"${text}" is no number of flies from 1 to ${String(MOST_PLACES)}`);
+            onChange('the places of the rack', (now) => {
+              const { rack: _was, ...rest } = now;
+              return plain === '' ? rest : { ...rest, rack: places };
             });
             return [];
           }}

@@ -1,4 +1,12 @@
-import { insteadOf, type BatchPlan, type BatchReport, type Instead, planBatch, reportBatch } from '@jobbet/core/batch';
+import {
+  insteadOf,
+  KnownFlies,
+  type BatchPlan,
+  type BatchReport,
+  type Instead,
+  planBatch,
+  reportBatch,
+} from '@jobbet/core/batch';
 import type { Fault } from '@jobbet/core/base';
 import type { Drawers } from '@jobbet/core/drawers';
 import { readFlyValue, type FlyFile } from '@jobbet/core/pattern';
@@ -11,11 +19,15 @@ export type BatchAnswer =
   | { readonly ok: true; readonly report: BatchReport; readonly files: readonly FlyFile[] }
   | { readonly ok: false; readonly faults: readonly Fault[] };
 
+/** Told how many rows of all are worked out. */
+type OnRow = (done: number, of: number) => void;
+
 export const batchReckon = (desk: Desk) => {
+  let known: { readonly drawers: Drawers; readonly flies: KnownFlies } | null = null;
   let last: { readonly key: string; readonly drawers: Drawers; readonly plan: ReturnType<typeof planBatch> } | null =
     null;
   /** The plan of a batch, made once for as long as nothing of it changes. */
-  const planOf = (batch: BatchFile, times: StepTimes): ReturnType<typeof planBatch> => {
+  const planOf = (batch: BatchFile, times: StepTimes, onRow?: OnRow): ReturnType<typeof planBatch> => {
     // How far it has come changes nothing of the plan, but for those that have to be tied once more, and those that were put on an evening.
     const key = JSON.stringify([
       {
@@ -29,8 +41,11 @@ export const batchReckon = (desk: Desk) => {
       times,
     ]);
     if (last?.key === key && last.drawers === desk.drawers) return last.plan;
+    if (known?.drawers !== desk.drawers) known = { drawers: desk.drawers, flies: new KnownFlies() };
     const plan = planBatch(batch, {
       drawers: desk.drawers,
+      known: known.flies,
+      ...(onRow ? { onRow } : {}),
       measured: (fly, step) => times[fly]?.[step] ?? null,
       flyOf: (_row, i) => readFlyValue(patternAt(batch, i) ?? null),
     });
@@ -38,8 +53,8 @@ export const batchReckon = (desk: Desk) => {
     return plan;
   };
   return {
-    plan(batch: BatchFile, times: StepTimes): BatchAnswer {
-      const plan = planOf(batch, times);
+    plan(batch: BatchFile, times: StepTimes, onRow?: OnRow): BatchAnswer {
+      const plan = planOf(batch, times, onRow);
       if (!plan.ok) return plan;
       return {
         ok: true,

@@ -2,7 +2,9 @@ import type { Fault } from '@jobbet/core/base';
 import type { Instead } from '@jobbet/core/batch';
 import type { Drawers } from '@jobbet/core/drawers';
 import type { BatchFile } from '@jobbet/core/records';
+import { proxy } from 'comlink';
 import { useMemo, useState } from 'react';
+import { create } from 'zustand';
 import { reckonerOf } from '../../shared/solve/solver.ts';
 import { useAsked } from '../../shared/solve/useAsked.ts';
 import type { StepTimes } from './times.ts';
@@ -17,12 +19,23 @@ export interface Planning {
   /** What its tier takes for each step. */
   readonly times: StepTimes;
 }
+/** Fewer rows are worked out before anyone would read how far it is. */
+const FEW_ROWS = 8;
+
+/** How many rows of the batch that is worked out just now are done; null while none is, or there are few. */
+const useProgress = create<{ readonly done: number; readonly of: number } | null>()(() => null);
+const tell = (done: number, of: number): void => useProgress.setState(done < of ? { done, of } : null, true);
+
 const planOf = ({ batch, drawers, times }: Planning): Promise<BatchAnswer> =>
-  reckoner.long<BatchAnswer>(drawers, async (handlers) => handlers.plan(batch, times));
+  reckoner.long<BatchAnswer>(drawers, async (handlers) =>
+    batch.rows.length < FEW_ROWS ? handlers.plan(batch, times) : handlers.plan(batch, times, proxy(tell)),
+  );
 
 export type GoodPlan = Extract<BatchAnswer, { ok: true }>;
 
 interface Planned {
+  /** Rows that are worked out so far, while there are many to be. */
+  readonly progress: { readonly done: number; readonly of: number } | null;
   /** The last plan that was good; null before the first. */
   readonly shown: GoodPlan | null;
   /** Whether it is of the batch as it is now. */
@@ -39,7 +52,14 @@ export function usePlan({ batch, drawers, times }: Planning): Planned {
   const { answer, current, again } = useAsked(asked, planOf);
   const [shown, setShown] = useState<GoodPlan | null>(null);
   if (answer?.ok && answer !== shown) setShown(answer);
-  return { shown, current: current && answer?.ok === true, faults: answer && !answer.ok ? answer.faults : [], again };
+  const progress = useProgress();
+  return {
+    progress: current ? null : progress,
+    shown,
+    current: current && answer?.ok === true,
+    faults: answer && !answer.ok ? answer.faults : [],
+    again,
+  };
 }
 
 /** The batch with something else from the fly that a need runs out on. @param at the need's place in the report */
