@@ -32,4 +32,20 @@ describe('the rack', () => {
       [2, 1, 300],
     ]);
   });
+  test('of very many rows draws those about the one that is lit, each once and within the board', () => {
+    const many = batch(...Array.from({ length: 200 }, () => 25));
+    const seen = new Set<number>();
+    for (const picked of [0, 3, 57, 199]) {
+      const { columns, drawn, spans } = rackLayout(many, 600, picked);
+      const [from, to] = drawn;
+      expect(picked).toBeGreaterThanOrEqual(from);
+      expect(picked).toBeLessThan(to);
+      expect(spans.map(({ row }) => row)).toEqual(columns.slice(from, to).map(({ row }) => row));
+      expect(spans[0]?.from).toBe(0);
+      expect(spans.at(-1)?.to).toBeLessThanOrEqual(600);
+      columns.slice(from, to).forEach(({ row }) => seen.add(row));
+    }
+    expect(rackLayout(many, 600, 0).drawn).toEqual(rackLayout(many, 600, 3).drawn);
+    expect(rackLayout(batch(5, 4), 600).drawn).toEqual([0, 9]);
+  });
 });

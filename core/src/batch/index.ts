@@ -10,7 +10,7 @@ export {
   planBatch,
   planNeeds,
 } from './plan.ts';
-export { boughtWords, type NeedReport, type SubstituteReport } from './needReport.ts';
+export { boughtWords, type NeedReport, type SubstituteReport, substitutesOf } from './needReport.ts';
 export { lyingThere } from './needs.ts';
 export { goodsNamed } from './takes.ts';
 export { type ItemTaking, takingsOf } from './takings.ts';

@@ -52,10 +52,31 @@ export function boughtWords({ buy, soldAs }: Pick<NeedReport, 'buy' | 'soldAs'>)
   return `${String(buy)}${many}`;
 }
 
+/** What may be tied in instead of what runs out, under the promised keys; nothing where it does not. */
+export function substitutesOf(need: Need, rows: readonly PlannedRow[], drawers: Drawers): SubstituteReport[] {
+  const fly = need.runsOutAt && rows[need.runsOutAt.row - 1]?.fly;
+  if (!fly) return [];
+  return substitutesFor(need, fly, drawers).map(({ item, colour, distance, solved, checks, news }) => ({
+    item,
+    colour,
+    distance: round(distance),
+    ride: solved.balance.tight.ride,
+    sink_mm_s: roundOrNone(solved.balance.sink?.terminal),
+    weight_mg: round(solved.laid.dryMg),
+    holdsTo_mm_s: roundOrNone(solved.balance.hold.holdsTo),
+    checks,
+    news,
+  }));
+}
+
 /** What is taken of one item, under the promised keys. */
-export function needReport(need: Need, rows: readonly PlannedRow[], drawers: Drawers): NeedReport {
+export function needReport(
+  need: Need,
+  rows: readonly PlannedRow[],
+  drawers: Drawers,
+  withSubstitutes: boolean,
+): NeedReport {
   const { take, runsOutAt, lengths, cuts, layout } = need;
-  const fly = runsOutAt && rows[runsOutAt.row - 1]?.fly;
   const laid = cuts.filter((_, i) => layout[i] !== null).map(({ mm }) => mm);
   return {
     item: take.item,
@@ -77,18 +98,6 @@ export function needReport(need: Need, rows: readonly PlannedRow[], drawers: Dra
     eitherWay: eitherWayOf(need, rows, drawers),
     opened: lengths === null ? null : new Set(layout.filter((at) => at !== null)).size,
     bound: lengths === null ? null : leastOpened(lengths, laid),
-    substitutes: fly
-      ? substitutesFor(need, fly, drawers).map(({ item, colour, distance, solved, checks, news }) => ({
-          item,
-          colour,
-          distance: round(distance),
-          ride: solved.balance.tight.ride,
-          sink_mm_s: roundOrNone(solved.balance.sink?.terminal),
-          weight_mg: round(solved.laid.dryMg),
-          holdsTo_mm_s: roundOrNone(solved.balance.hold.holdsTo),
-          checks,
-          news,
-        }))
-      : [],
+    substitutes: withSubstitutes ? substitutesOf(need, rows, drawers) : [],
   };
 }

@@ -302,8 +302,12 @@ function timeReport(time: PlannedTime, flies: number, day: string): TimeReport {
   };
 }
 
-/** A plan under the promised keys. */
-export function reportBatch(plan: BatchPlan, drawers: Drawers): BatchReport {
+/**
+ * A plan under the promised keys.
+ * @param most of the items that run out so many are told with what may do instead, the first of them; each of them solves some flies
+ */
+export function reportBatch(plan: BatchPlan, drawers: Drawers, most = Infinity): BatchReport {
+  const out = plan.needs.filter(({ runsOutAt }) => runsOutAt !== null).slice(0, most);
   const costs = costsOf(plan);
   return {
     name: plan.file.name,
@@ -325,7 +329,7 @@ export function reportBatch(plan: BatchPlan, drawers: Drawers): BatchReport {
       };
     }),
     prep: prepOf(plan),
-    needs: plan.needs.map((need) => needReport(need, plan.rows, drawers)),
+    needs: plan.needs.map((need) => needReport(need, plan.rows, drawers, out.includes(need))),
     cost: {
       total: round(costs.total),
       perFly: plan.flies === 0 ? 0 : round(costs.total / plan.flies),

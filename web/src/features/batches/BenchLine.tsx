@@ -1,6 +1,6 @@
 import type { BatchReport, ScheduleReport } from '@jobbet/core/batch';
-import { pinOf, stateAt, type BatchFile, type HookAt } from '@jobbet/core/records';
-import { useRef, useState, type PointerEvent } from 'react';
+import { pinOf, type BatchFile, type HookAt } from '@jobbet/core/records';
+import { useMemo, useRef, useState, type PointerEvent } from 'react';
 import { useSize } from '../../shared/ui/useSize.ts';
 import { clockText, dayWords, minutesOf } from '../../fly/batches/clock.ts';
 
@@ -56,22 +56,38 @@ function eveningsOf(schedule: readonly ScheduleReport[], named: readonly string[
   });
 }
 
+/** Which hook a block is of, and whether that fly was begun. */
+function hooksOf(rows: BatchFile['rows'], flies: BatchFile['flies']) {
+  let sum = 0;
+  const before = rows.map(({ count }) => (sum += count) - count);
+  const begun = new Set(
+    (flies ?? []).flatMap(({ row, n, state = 'to-come' }) =>
+      state === 'to-come' ? [] : [`${String(row)}/${String(n)}`],
+    ),
+  );
+  const hookOf = ({ row, fly }: ScheduleReport): HookAt | null =>
+    row === null || fly === null ? null : { row, n: fly - (before[row - 1] ?? 0) };
+  return {
+    hookOf,
+    tied: (block: ScheduleReport): boolean => {
+      const at = hookOf(block);
+      return at !== null && begun.has(`${String(at.row)}/${String(at.n)}`);
+    },
+  };
+}
+
 /** Each fly by the clock: hands above, each coat as it dries below, evening beside evening. */
 export function BenchLine({ batch, report, margin, fly, now, onPut }: BenchLineProps) {
   const frame = useRef<HTMLDivElement>(null);
   const { width } = useSize(frame);
   const { schedule } = report.time;
   const coats = Math.max(0, ...report.rows.map(({ coats_min: all }) => all.length));
-  const named = (batch.evenings ?? []).map(({ date }) => date);
-  const evenings = eveningsOf(schedule, named, width - margin);
+  const { evenings: days, rows, flies } = batch;
+  const named = useMemo(() => (days ?? []).map(({ date }) => date), [days]);
+  const evenings = useMemo(() => eveningsOf(schedule, named, width - margin), [schedule, named, width, margin]);
   const height = LANE * (coats + 1) + 34;
-  const before = batch.rows.map((_, i) => batch.rows.slice(0, i).reduce((sum, { count }) => sum + count, 0));
-  const hookOf = ({ row, fly: of }: ScheduleReport): HookAt | null =>
-    row === null || of === null ? null : { row, n: of - (before[row - 1] ?? 0) };
-  const tied = (block: ScheduleReport): boolean => {
-    const at = hookOf(block);
-    return at !== null && stateAt(batch, at) !== 'to-come';
-  };
+  const { hookOf, tied } = useMemo(() => hooksOf(rows, flies), [rows, flies]);
+  const drawn = useMemo(() => evenings.map((evening) => merged(evening, tied)), [evenings, tied]);
   const { drag, begin, move, drop } = useDrag(evenings, margin, onPut);
   return (
     <div ref={frame} role="img" aria-label={lineWords(report)} className="relative">
@@ -94,13 +110,13 @@ export function BenchLine({ batch, report, margin, fly, now, onPut }: BenchLineP
             {words}
           </text>
         ))}
-        {evenings.map((evening) => (
+        {evenings.map((evening, at) => (
           <g key={evening.key} transform={`translate(${String(margin + evening.x)} 0)`}>
             <line x1={0} x2={evening.width} y1={8} y2={8} stroke="var(--hair)" />
             {drag !== null && drag.over === evening.key && (
               <rect y={-1} width={evening.width} height={LANE - 2} fill="none" stroke="var(--pick)" strokeWidth={3} />
             )}
-            {evening.blocks.map((block, i) => (
+            {drawn[at]?.map((block, i) => (
               <Piece
                 key={i}
                 block={block}
@@ -120,6 +136,37 @@ export function BenchLine({ batch, report, margin, fly, now, onPut }: BenchLineP
       </svg>
     </div>
   );
+}
+
+/** More blocks than this are drawn together where nobody could tell them apart. */
+const MANY = 400;
+const TOGETHER_PX = 1.5;
+
+/** The blocks of an evening as they are drawn: of very many those that touch as one. */
+function merged({ blocks, from, to, width }: Evening, tied: (block: ScheduleReport) => boolean): ScheduleReport[] {
+  if (blocks.length <= MANY) return [...blocks];
+  const px = (moment: string): number => ((minutesOf(moment) - from) / Math.max(1, to - from)) * width;
+  const last = new Map<string, { block: ScheduleReport; end: number }>();
+  const drawn: ScheduleReport[] = [];
+  const close = (block: ScheduleReport | undefined): void => {
+    if (block) drawn.push(block);
+  };
+  for (const block of blocks) {
+    const lane = `${block.step} ${block.kind} ${String(tied(block))}`;
+    const before = last.get(lane);
+    const [start, end] = [px(block.start), px(block.end)];
+    if (before && start - before.end < TOGETHER_PX)
+      last.set(lane, {
+        block: { ...before.block, fly: null, end: end > before.end ? block.end : before.block.end },
+        end: Math.max(end, before.end),
+      });
+    else {
+      close(before?.block);
+      last.set(lane, { block, end });
+    }
+  }
+  for (const { block } of last.values()) close(block);
+  return drawn;
 }
 
 const LANES = ['in the vise', 'first coat', 'second coat', 'third coat', 'fourth coat', 'fifth coat'];
@@ -206,12 +253,15 @@ function useDrag(evenings: readonly Evening[], margin: number, onPut: BenchLineP
 }
 
 const TICKS_PX = 34;
+/** What runs on for longer is told in hours, minutes. */
+const DAY = 1440;
+const STEPS = [15, 30, 60, 120, 240, 480, 1440, 2880, 7200, 14_400];
 
 /** The hours under an evening, its day, and now where it lies in it. */
 function Axis({ evening, y, now }: { readonly evening: Evening; readonly y: number; readonly now: number }) {
   const { from, to, width, key } = evening;
   const px = (minutes: number): number => ((minutes - from) / Math.max(1, to - from)) * width;
-  const step = [15, 30, 60, 120, 240].find((each) => px(from + each) >= TICKS_PX) ?? 480;
+  const step = STEPS.find((each) => px(from + each) >= TICKS_PX) ?? Math.ceil((to - from) / 1440) * 1440;
   const first = Math.ceil(from / step) * step;
   const ticks =
     evening.blocks.length === 0
@@ -224,7 +274,7 @@ function Axis({ evening, y, now }: { readonly evening: Evening; readonly y: numb
         <g key={tick} transform={`translate(${String(px(tick))} 0)`}>
           <line y2={4} stroke="var(--ink)" />
           <text y={14} textAnchor="middle" fontSize={10.5} fill="var(--ink2)">
-            {clockText(tick)}
+            {key === '' && to - from > DAY ? `${String(Math.round((tick - from) / 60))} h` : clockText(tick)}
           </text>
         </g>
       ))}

@@ -34,15 +34,17 @@ export function ChangedSince({ batch, at, onChange }: ChangedSinceProps) {
   const { flies } = useFlies();
   const [now, setNow] = useState<{ readonly fly: PlannedFly; readonly words: readonly string[] } | null>(null);
   const row = batch.rows[at - 1];
-  const planned = readFlyValue(patternAt(batch, at - 1) ?? null);
   // Only rows that were planned in the box know which fly of it they are of.
-  if (!row || typeof row.revision !== 'number' || !flies || !planned.ok) return null;
+  if (!row || typeof row.revision !== 'number' || !flies) return null;
   const listed = flies.find(({ id }) => id === row.fly);
   if (!listed) return <p className="text-label text-warn">No longer in the box; tied as it was planned.</p>;
   if (listed.revision === row.revision) return null;
   const look = async (): Promise<void> => {
     const fly = await plannedFly(row.fly);
-    const words = diffFlies(planned.value, fly.file).map(differenceWords);
+    const planned = readFlyValue(patternAt(batch, at - 1) ?? null);
+    const words = planned.ok
+      ? diffFlies(planned.value, fly.file).map(differenceWords)
+      : ['what was planned does not read'];
     setNow({ fly, words: words.length === 0 ? ['nothing that is tied'] : words });
   };
   return (

@@ -93,7 +93,7 @@ function Pieces({ batch, layout, need }: CutListProps & { readonly need: NeedRep
   const longest = Math.max(0, ...need.byRow.map(({ cut_mm: mm }) => mm ?? 0));
   const out = need.runsOutAt?.fly ?? Infinity;
   const cuts = new Map(need.byRow.map(({ row, cut_mm: mm }) => [row, mm]));
-  const takers = layout.columns.filter(({ row, fly }) => fly !== null && cuts.has(row));
+  const takers = layout.columns.slice(...layout.drawn).filter(({ row, fly }) => fly !== null && cuts.has(row));
   const first = takers[0];
   const lastServed = takers.filter(({ last }) => last < out).at(-1);
   return (

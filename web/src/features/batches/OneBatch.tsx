@@ -15,10 +15,10 @@ import { changeBatch, type Change, doing, replaceBatch } from '../../fly/batches
 import { Margin } from './Margin.tsx';
 import { carriedOnce, plannedFly, rowOf } from '../../fly/batches/planning.ts';
 import { useBatchKeys, type Dialog } from './useBatchKeys.ts';
-import { Rack, RACK, RackWords } from './Rack.tsx';
+import { Rack, RackWords } from './Rack.tsx';
 import { rackLayout, type RackLayout } from './rackLayout.ts';
 import type { StepTimes } from '../../fly/batches/times.ts';
-import { batchInstead, type GoodPlan, usePlan } from '../../fly/batches/usePlan.ts';
+import { batchInstead, type GoodPlan, usePlan, usePlanProgress, useSubstitutes } from '../../fly/batches/usePlan.ts';
 import { RowDialog, type RowAsked } from './RowDialog.tsx';
 import { Rows } from './Rows.tsx';
 import { ShadeDialog } from './ShadeDialog.tsx';
@@ -41,14 +41,16 @@ export function OneBatch({ stored, drawers, times }: OneBatchProps) {
   const [fly, setFly] = useState(0);
   const [item, setItem] = useState<number | null>(null);
   const [dialog, setDialog] = useState<Dialog>(null);
-  const { shown, current, progress, faults, again } = usePlan({ batch, drawers, times });
-  const layout = useMemo(() => rackLayout(batch, Math.max(0, width - CUT_MARGIN - 16)), [batch, width]);
+  const { shown, current, faults, again } = usePlan({ batch, drawers, times });
+  const layout = useMemo(() => rackLayout(batch, Math.max(0, width - CUT_MARGIN - 16), fly), [batch, width, fly]);
   const report = shown?.report ?? null;
   const firstShort = report?.needs.findIndex(({ runsOutAt }) => runsOutAt !== null) ?? -1;
   const lit = Math.min(item ?? Math.max(0, firstShort), (report?.needs.length ?? 1) - 1);
   const at = layout.columns[Math.min(fly, layout.columns.length - 1)];
   const change: Change = (words, how) => doing(changeBatch(id, words, how));
-  const need = report?.needs[lit];
+  const substitutes = useSubstitutes({ batch, drawers, times }, report, lit);
+  const told = report?.needs[lit];
+  const need = told && { ...told, substitutes };
   const put = (hook: HookAt, evening: string): void =>
     change(`a fly of ${rowWords(batch, hook.row)} on ${dayWords(evening)}`, (now) => withEvening(now, [hook], evening));
   const take = (substitute: SubstituteReport | undefined): void => {
@@ -70,7 +72,7 @@ export function OneBatch({ stored, drawers, times }: OneBatchProps) {
     setFly,
     setItem,
     setDialog,
-    take: (i) => take(need?.substitutes[i]),
+    take: (i) => take(substitutes[i]),
     columns: layout.columns.length,
   });
   return (
@@ -96,7 +98,7 @@ export function OneBatch({ stored, drawers, times }: OneBatchProps) {
           ) : (
             <p className="p-6 text-ink2">{faults.length > 0 ? '' : 'Working out the batch'}</p>
           )}
-          {progress && <Working {...progress} />}
+          {!current && <Working />}
         </div>
         {report && <Margin report={report} need={need} onTake={take} />}
       </div>
@@ -107,12 +109,21 @@ export function OneBatch({ stored, drawers, times }: OneBatchProps) {
 }
 
 /** How far a batch of many rows is worked out. */
-const Working = ({ done, of }: { readonly done: number; readonly of: number }) => (
-  <p role="status" className="px-4 py-1 border-t border-hair text-ink2 flex items-center gap-3">
-    <progress className="w-40 accent-[var(--measure)]" value={done / of} aria-label="rows worked out" />
-    row {done} of {of} worked out
-  </p>
-);
+function Working() {
+  const progress = usePlanProgress();
+  return (
+    progress && (
+      <p role="status" className="px-4 py-1 border-t border-hair text-ink2 flex items-center gap-3">
+        <progress
+          className="w-40 accent-[var(--measure)]"
+          value={progress.done / progress.of}
+          aria-label="rows worked out"
+        />
+        row {progress.done} of {progress.of} worked out
+      </p>
+    )
+  );
+}
 
 interface TroublesProps {
   readonly faults: readonly Fault[];
@@ -165,7 +176,8 @@ function Board({
   onLaid,
 }: BoardProps) {
   const now = useMinutes();
-  const { rows: flies, scale } = useRowFlies(files, drawers, RACK.above, RACK.below);
+  const drawn = useMemo(() => layout.columns.slice(...layout.drawn).map(({ row }) => row - 1), [layout]);
+  const { rows: flies, scale } = useRowFlies(files, drawn, drawers);
   const at = layout.columns[Math.min(fly, layout.columns.length - 1)];
   return (
     <>

@@ -3,17 +3,17 @@ import { progressAt, progressOf, stateAt, type BatchFile } from '@jobbet/core/re
 import { Fragment, useMemo } from 'react';
 import { dryAt } from '../../fly/batches/clock.ts';
 import { FlyUpright } from './FlyUpright.tsx';
+import { RACK } from './rackSize.ts';
 import type { RackColumn, RackLayout } from './rackLayout.ts';
 import { eveningsByFly, hookWords, STATES } from '../../fly/batches/words.ts';
 import type { RowLaid } from './useRowFlies.ts';
-
-export const RACK = { height: 150, foam: 96, above: 78, below: 50 } as const;
 
 interface RackProps {
   readonly batch: BatchFile;
   readonly report: BatchReport;
   readonly layout: RackLayout;
-  readonly flies: readonly (RowLaid | null)[];
+  /** By row, from 0. */
+  readonly flies: ReadonlyMap<number, RowLaid | null>;
   readonly scale: number;
   readonly picked: number;
   readonly now: number;
@@ -34,7 +34,7 @@ export function Rack(props: RackProps) {
       {layout.spans.map(({ row, from, to }) => (
         <p
           key={row}
-          className="absolute top-0 italic text-measure text-label text-center truncate border-b border-measure"
+          className="absolute top-0 italic text-measure overflow-hidden text-label text-center truncate border-b border-measure"
           style={{ left: from, width: to - from }}
           title={report.rows[row - 1]?.name}
         >
@@ -51,16 +51,20 @@ export function Rack(props: RackProps) {
         className="absolute inset-x-0 top-6"
         style={{ height: RACK.height + 38 }}
       >
-        {layout.columns.map((column, i) => (
-          <Hook
-            key={`${String(column.row)}/${String(column.n)}`}
-            {...props}
-            evening={column.fly === null ? null : (evenings.get(column.fly) ?? null)}
-            column={column}
-            index={i}
-            onPick={() => onPick(i)}
-          />
-        ))}
+        {layout.columns.map(
+          (column, i) =>
+            i >= layout.drawn[0] &&
+            i < layout.drawn[1] && (
+              <Hook
+                key={`${String(column.row)}/${String(column.n)}`}
+                {...props}
+                evening={column.fly === null ? null : (evenings.get(column.fly) ?? null)}
+                column={column}
+                index={i}
+                onPick={() => onPick(i)}
+              />
+            ),
+        )}
       </div>
     </div>
   );
@@ -110,15 +114,13 @@ function Hook({ batch, report, layout, flies, scale, picked, now, column, evenin
   const { row, x, width, fly } = column;
   const told = report.rows[row - 1];
   const state = stateAt(batch, column);
-  const laid = flies[row - 1];
+  const laid = flies.get(row - 1);
   const lit = picked === index;
   const gone = state === 'spoilt' || state === 'apart';
   const tied = state === 'kept' || state === 'drying' || state === 'vise';
   const broad = Math.max(width, BROADEST);
   const kept = layout.folded ? keptOf(batch, row) : 0;
-  const words = layout.folded
-    ? `${String(kept)} of ${String(told?.count ?? 0)} in the box`
-    : hookWords(batch, column, told, now, evening);
+  const words = layout.folded ? `${String(kept)} in the box` : hookWords(batch, column, told, now, evening);
   return (
     <div
       id={`hook-${String(index)}`}

@@ -2,7 +2,8 @@ import type { BatchReport } from '@jobbet/core/batch';
 import { type BatchFile, type BatchRow, counted, MOST_PLACES, withoutRow } from '@jobbet/core/records';
 import { readSizes } from '@jobbet/core/study';
 import { readShare } from '@jobbet/core/records';
-import { useState } from 'react';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useRef, useState, type RefObject } from 'react';
 import { TextField, ChoiceField } from '../../shared/fields/Fields.tsx';
 import { ChangedSince } from './ChangedSince.tsx';
 import { Evenings } from './Evenings.tsx';
@@ -32,11 +33,16 @@ const withRow = (batch: BatchFile, row: number, change: Partial<BatchRow>): Batc
 
 /** How many of which, on what, and when: what the batch is planned by. */
 export function Rows({ batch, report, lit, onChange, onAdd, onShade }: RowsProps) {
+  const frame = useRef<HTMLElement>(null);
   return (
-    <section aria-label="Rows" className="w-[230px] shrink-0 border-r border-hair overflow-y-auto fade-end">
-      {batch.rows.map((row, i) => (
-        <Row key={i} {...{ batch, report, row, onChange, onShade }} at={i + 1} lit={lit === i + 1} />
-      ))}
+    <section ref={frame} aria-label="Rows" className="w-[230px] shrink-0 border-r border-hair overflow-y-auto fade-end">
+      {batch.rows.length > MANY ? (
+        <RowsInSight {...{ batch, report, lit, onChange, onShade }} frame={frame} />
+      ) : (
+        batch.rows.map((row, i) => (
+          <Row key={i} {...{ batch, report, row, onChange, onShade }} at={i + 1} lit={lit === i + 1} />
+        ))
+      )}
       <p className="px-3 py-2 border-b border-hair">
         <button type="button" className="underline" onClick={onAdd}>
           More flies
@@ -97,6 +103,49 @@ export function Rows({ batch, report, lit, onChange, onAdd, onShade }: RowsProps
       </div>
       <Evenings batch={batch} onChange={onChange} />
     </section>
+  );
+}
+
+/** More rows than this are laid out as they are scrolled to. */
+const MANY = 30;
+/** About what a row is high, px. */
+const ROW = 64;
+
+/** Of very many rows those in sight. */
+function RowsInSight({
+  frame,
+  lit,
+  ...props
+}: Omit<RowsProps, 'onAdd'> & { readonly frame: RefObject<HTMLElement | null> }) {
+  const { rows } = props.batch;
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => frame.current,
+    estimateSize: () => ROW,
+    overscan: 4,
+  });
+  useEffect(() => {
+    if (lit > 0) virtual.scrollToIndex(lit - 1);
+  }, [virtual, lit]);
+  return (
+    <div className="relative" style={{ height: virtual.getTotalSize() }}>
+      {virtual.getVirtualItems().map(({ index, start, key }) => {
+        const row = rows[index];
+        return (
+          row && (
+            <div
+              key={key}
+              ref={virtual.measureElement}
+              data-index={index}
+              className="absolute inset-x-0"
+              style={{ transform: `translateY(${String(start)}px)` }}
+            >
+              <Row {...props} row={row} at={index + 1} lit={lit === index + 1} />
+            </div>
+          )
+        );
+      })}
+    </div>
   );
 }
 
