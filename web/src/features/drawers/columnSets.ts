@@ -16,7 +16,7 @@ const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
       measures: ['shankMm', 'gapMm', 'wireMm', 'saltSafe', 'count', '=flies'],
       series: ['shankN', 'shankSdMm', 'gapN', 'gapSdMm', 'wireN', 'wireSdMm'],
       make: ['eye', 'bend', 'barb', 'finish', 'temper', 'saltSafe', '=flies'],
-      stock: ['count', 'stock', 'yield', 'price', 'discontinued', 'also', 'note', '=flies'],
+      stock: ['count', 'stock', 'yield', 'price', 'discontinued', 'lookFor', 'doFirst', 'also', 'note', '=flies'],
     },
   },
   weights: {
@@ -24,7 +24,19 @@ const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
     sets: {
       measures: ['massMg', '=solid', '=lead', 'boreMm', 'frontMm', 'lengthMm', '=flies'],
       series: ['massN', 'massSdMg'],
-      stock: ['=lead', 'count', 'stock', 'yield', 'price', 'discontinued', 'also', 'note', '=flies'],
+      stock: [
+        '=lead',
+        'count',
+        'stock',
+        'yield',
+        'price',
+        'discontinued',
+        'lookFor',
+        'doFirst',
+        'also',
+        'note',
+        '=flies',
+      ],
     },
   },
   materials: {
@@ -61,7 +73,7 @@ const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
         'coreMm',
         'glowMin',
       ],
-      notes: ['discontinued', 'also', 'note', '=flies'],
+      notes: ['mix', 'lookFor', 'doFirst', 'discontinued', 'also', 'note', '=flies'],
     },
   },
   threads: {
@@ -77,6 +89,8 @@ const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
         'yield',
         'price',
         'discontinued',
+        'lookFor',
+        'doFirst',
         'also',
         'note',
         '=flies',

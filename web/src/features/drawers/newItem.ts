@@ -15,6 +15,8 @@ const OF_ONE_PACKET = new Set([
   'note',
   'count',
   'discontinued',
+  'stock',
+  'mix',
   ...['shank', 'gap', 'wire'].flatMap((key) => [`${key}Mm`, `${key}N`, `${key}SdMm`]),
   'massMg',
   'massN',
