@@ -77,7 +77,7 @@ test('the sheet is printed and read back: every step, every cut length', async (
     window.dispatchEvent(new Event('beforeprint'));
   });
   await page.emulateMedia({ media: 'print' });
-  await expect(page.getByRole('link', { name: /Tie it/ })).toBeHidden();
+  await expect(page.getByRole('button', { name: /Tie it/ })).toBeHidden();
   const printed = page.locator('.printed-page');
   for (const title of titles) await expect(printed.getByText(title).first()).toBeVisible();
   await expect(printed.getByText(/cut \d/).first()).toBeVisible();
