@@ -3,6 +3,7 @@ import { useNavigate, useParams } from 'react-router';
 import { api, type ListedRecord } from '../../shared/api/client.ts';
 import { DialogBox } from '../../shared/ui/DialogBox.tsx';
 import { DropFrame } from '../../shared/ui/DropFrame.tsx';
+import { FilesInput } from '../../shared/ui/FilesInput.tsx';
 import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { BATCH } from './commands.ts';
@@ -48,18 +49,7 @@ export function BatchesView() {
         sub={open ? subWords(open, at, batches.length) : ''}
         primary={{ words: 'Plan a batch', run: () => setPlanning(true) }}
       >
-        <input
-          ref={files}
-          type="file"
-          accept=".json,.csv,application/json,text/csv"
-          multiple
-          hidden
-          aria-label="Batches"
-          onChange={(event) => {
-            take(event.target.files);
-            event.target.value = '';
-          }}
-        />
+        <FilesInput ref={files} label="Batches" accept=".json,.csv,application/json,text/csv" onTake={take} />
       </HouseBar>
       <main className="flex-1 min-h-0 flex flex-col">
         {error !== undefined && (

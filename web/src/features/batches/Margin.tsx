@@ -77,9 +77,9 @@ function Either({ need: { eitherWay } }: { readonly need: NeedReport }) {
   const { small, large, cheaperFrom } = eitherWay;
   return (
     <p className="mt-2 border-t border-hair pt-2">
-      Bought for this batch, a fly costs {moneyWords(small.perFly, style)} of {small.item},{' '}
-      {moneyWords(large.perFly, style)} of {large.item}
-      {cheaperFrom === null ? '.' : `, which is the cheaper from ${String(cheaperFrom)} flies on.`}
+      Bought for this batch: {small.item} {moneyWords(small.perFly, style)} a fly, {large.item}{' '}
+      {moneyWords(large.perFly, style)}.
+      {cheaperFrom !== null && ` From ${String(cheaperFrom)} flies on ${large.item} is the cheaper.`}
     </p>
   );
 }

@@ -1,4 +1,5 @@
 import type { RefObject } from 'react';
+import { FilesInput } from '../../shared/ui/FilesInput.tsx';
 import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 import { FindField } from '../../shared/ui/FindField.tsx';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
@@ -23,18 +24,7 @@ export function BoxBar(props: BoxBarProps) {
   return (
     <>
       <HouseBar title="Box" primary={{ words: 'Lay out a new fly', run: onNew }}>
-        <input
-          ref={files}
-          type="file"
-          accept=".json,application/json"
-          multiple
-          hidden
-          aria-label="Pattern files"
-          onChange={(event) => {
-            onTake(event.target.files);
-            event.target.value = '';
-          }}
-        />
+        <FilesInput ref={files} label="Pattern files" accept=".json,application/json" onTake={onTake} />
       </HouseBar>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1 px-4 min-h-11 py-1 border-b border-hair shrink-0">
         <FindField

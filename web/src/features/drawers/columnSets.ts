@@ -9,6 +9,9 @@ interface ColumnSets {
   readonly sets: Readonly<Record<string, readonly string[]>>;
 }
 
+/** How much of it is there, what it costs, and what else is known of anything that is bought. */
+const BOUGHT = ['count', 'stock', 'yield', 'price', 'discontinued', 'lookFor', 'doFirst', 'also', 'note', '=flies'];
+
 const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
   hooks: {
     first: ['name', 'form', 'size', 'longX', 'heavyX'],
@@ -16,7 +19,7 @@ const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
       measures: ['shankMm', 'gapMm', 'wireMm', 'saltSafe', 'count', '=flies'],
       series: ['shankN', 'shankSdMm', 'gapN', 'gapSdMm', 'wireN', 'wireSdMm'],
       make: ['eye', 'bend', 'barb', 'finish', 'temper', 'saltSafe', '=flies'],
-      stock: ['count', 'stock', 'yield', 'price', 'discontinued', 'lookFor', 'doFirst', 'also', 'note', '=flies'],
+      stock: [...BOUGHT],
     },
   },
   weights: {
@@ -24,19 +27,7 @@ const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
     sets: {
       measures: ['massMg', '=solid', '=lead', 'boreMm', 'frontMm', 'lengthMm', '=flies'],
       series: ['massN', 'massSdMg'],
-      stock: [
-        '=lead',
-        'count',
-        'stock',
-        'yield',
-        'price',
-        'discontinued',
-        'lookFor',
-        'doFirst',
-        'also',
-        'note',
-        '=flies',
-      ],
+      stock: ['=lead', ...BOUGHT],
     },
   },
   materials: {
@@ -79,22 +70,7 @@ const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
   threads: {
     first: ['name', 'denier', 'aught'],
     sets: {
-      all: [
-        'widthMm',
-        'strengthG',
-        'material',
-        'colours',
-        'count',
-        'stock',
-        'yield',
-        'price',
-        'discontinued',
-        'lookFor',
-        'doFirst',
-        'also',
-        'note',
-        '=flies',
-      ],
+      all: ['widthMm', 'strengthG', 'material', 'colours', ...BOUGHT],
     },
   },
   schools: {
