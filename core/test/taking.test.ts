@@ -67,6 +67,13 @@ describe('what is counted', () => {
     expect(after(goods({ count: 1 }), null, pieces(3, { usual: 1 }))).toBe('0');
     expect(takeFrom(goods({ count: 4 }), null, pieces(1)).moves).toEqual([]);
   });
+  test('one after another is one fewer each time, to the last of the cape', () => {
+    let cape = goods({ count: 1, yield: '60 pieces' });
+    for (let left = 59; left >= 0; left--) {
+      cape = { ...cape, ...takeFrom(cape, null, pieces(1)).stock };
+      expect(piecesOf(cape, null, null)).toHaveLength(left);
+    }
+  });
   test('in flies comes off lot after lot', () => {
     const hair = goods({ stock: lots('black: 0.1; 1'), yield: '20 flies' });
     expect(after(hair, 'black', flies(4))).toBe('black: 0; 0.9');

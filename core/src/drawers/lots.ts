@@ -68,7 +68,7 @@ function lotText({ colour, count, lengths, fibres, side }: Lot): string {
   const told = lengths ?? fibres;
   const each = told?.length === count && lengths !== undefined && side === undefined;
   const words = [
-    ...(each ? [] : [String(count)]),
+    ...(each ? [] : [String(Math.round(count * 1e6) / 1e6)]),
     ...(side === undefined ? [] : [side === 'pair' ? 'pairs' : side]),
     ...(lengths !== undefined && !each ? ['x'] : []),
     ...(fibres === undefined ? [] : ['fibres']),

@@ -92,6 +92,9 @@ export interface Piece {
   readonly side: 'left' | 'right' | null;
 }
 
+/** A count that is begun is written to so many places: what comes this near to a whole piece is one. */
+const NEAR = 1e-4;
+
 /** Most pieces that are told one by one; nobody counts further. */
 const MOST_PIECES = 20_000;
 
@@ -114,7 +117,7 @@ export function piecesOf(goods: Goods, colour: string | null, usual: number | nu
       return null;
     }
     const fibres = lot.fibres ? each(lot.fibres, lot.count) : null;
-    const count = Math.min(MOST_PIECES - pieces.length, Math.floor(lot.count * makes));
+    const count = Math.min(MOST_PIECES - pieces.length, Math.floor(lot.count * makes + NEAR));
     for (let i = 0; i < count; i++)
       pieces.push({
         fibreMm: fibres?.[Math.floor(i / makes)] ?? null,
@@ -130,5 +133,5 @@ export function fliesOf(goods: Goods, colour: string | null): number | null {
   const made = goods.yield === undefined ? null : readYield(goods.yield);
   if (!lots) return null;
   const count = lots.reduce((sum, lot) => sum + lot.count, 0);
-  return count === 0 ? 0 : made?.unit === 'flies' ? Math.floor(count * made.each + 1e-9) : null;
+  return count === 0 ? 0 : made?.unit === 'flies' ? Math.floor(count * made.each + NEAR) : null;
 }

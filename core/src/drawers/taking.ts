@@ -41,8 +41,8 @@ export interface Took {
 const SAME_MM = 0.06;
 /** What is shorter is swept off the bench, mm. */
 const LEAST_MM = 1;
-/** Counts are kept to a millionth, so that what is given back is all of it. */
-const kept = (count: number): number => Math.max(0, Math.round(count * 1e6) / 1e6);
+/** Counts are kept so closely that what is given back is all of it. */
+const kept = (count: number): number => Math.max(0, Math.round(count * 1e9) / 1e9);
 const written = (mm: number): string => `${String(Math.round(mm * 10) / 10)} mm`;
 
 const sameColour = (a: string | undefined, b: string | undefined): boolean =>
