@@ -1,4 +1,4 @@
-import type { CellTable } from '../geometry/cells.ts';
+import type { Cells, CellTable } from '../geometry/cells.ts';
 import type { Silhouette } from '../geometry/silhouette.ts';
 import type { Vec3 } from '../platform/section.ts';
 import { cylinderCdFast, G, sphereCdFast } from './drag.ts';
@@ -14,7 +14,7 @@ export interface NoseShape {
   /** All of the fly seen head-on. */
   readonly frontMm2: number;
   readonly stiffFrontMm2: number;
-  readonly trails: Uint8Array | null;
+  readonly trails: Cells | null;
   readonly skinMm2: number;
   /** From 1, where all that is stiff is round, to 2, where all is blunt: led by the eye. */
   readonly blunt: number;

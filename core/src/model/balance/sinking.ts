@@ -55,13 +55,12 @@ function levelDrag(model: BalanceModel, theta: number): (speed: number) => numbe
  * Nose-first the soft parts trail and narrow; tail-first they lead, and the water pushes them open: they do not narrow.
  */
 function alongDrag(model: BalanceModel, theta: number, leads: 'nose' | 'tail'): (speed: number) => number {
-  const { table, water, nose, dragFactor = 1, softDrag = 1 } = model;
+  const { water, nose, dragFactor = 1, softDrag = 1 } = model;
   const equivalentMm = Math.sqrt((4 * nose.stiffFrontMm2) / Math.PI);
   const blunt = leads === 'nose' ? nose.blunt : nose.bluntBehind;
   const softAt = (speedMmS: number): number =>
     nose.trails
-      ? (sumSilhouette(table, project(table, 'side', theta, { speedMmS, only: nose.trails, beyondCore: true }))
-          ?.areaMm2 ?? 0)
+      ? (sumSilhouette(nose.trails, project(nose.trails, 'side', theta, { speedMmS, beyondCore: true }))?.areaMm2 ?? 0)
       : 0;
   const open = leads === 'tail' ? softAt(0) : null;
   return (speed) => {

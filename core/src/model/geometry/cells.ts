@@ -8,7 +8,7 @@ const TOGETHER_MM = 1e-7;
  * A fly cut into cells along x, each with the ellipses its sections show at the cell's middle. Flat arrays, so that a roll is one pass.
  * Lengths in mm, angles in radians. `shift*` is how far a limp section's load lies from where it is drawn.
  */
-export interface CellTable {
+export interface Cells {
   readonly cells: number;
   readonly x: Float64Array;
   readonly dx: Float64Array;
@@ -29,6 +29,10 @@ export interface CellTable {
   readonly shiftZ: Float64Array;
   /** Index of the section each ellipse is cut from. */
   readonly section: Int32Array;
+}
+
+/** All of a fly in cells. */
+export interface CellTable extends Cells {
   readonly fromMm: number;
   readonly toMm: number;
   /** True when the fly is its own mirror image in y, so that a roll to either side is alike. */
@@ -73,7 +77,7 @@ function rootFor(root: LoadRoot, x: number): Vec3 {
   return best;
 }
 
-function isMirrored(table: Omit<CellTable, 'mirrored'>): boolean {
+function isMirrored(table: Cells): boolean {
   for (let cell = 0; cell < table.cells; cell++) {
     const [from, to] = [table.first[cell] ?? 0, table.first[cell + 1] ?? 0];
     for (let i = from; i < to; i++) {
@@ -174,6 +178,43 @@ interface Shown extends Plain {
 const isBuried = (each: Shown, i: number, all: readonly Shown[]): boolean =>
   each.plain &&
   all.some((other, j) => j !== i && other.plain && within(each, other) && (j < i || !within(other, each)));
+
+/** A table of some of a fly's ellipses in the same cells. @param keeps asked with the index of an ellipse's section */
+export function partOf(table: Cells, keeps: (section: number) => boolean): Cells {
+  const kept: number[] = [];
+  const first = new Int32Array(table.first.length);
+  for (let c = 0; c < table.cells; c++) {
+    for (let i = table.first[c] as number; i < (table.first[c + 1] as number); i++)
+      if (keeps(table.section[i] as number)) kept.push(i);
+    first[c + 1] = kept.length;
+  }
+  const { cells, x, dx } = table;
+  const of = (column: Float64Array): Float64Array => {
+    const some = new Float64Array(kept.length);
+    for (let i = 0; i < kept.length; i++) some[i] = column[kept[i] as number] as number;
+    return some;
+  };
+  return {
+    cells,
+    x,
+    dx,
+    first,
+    y: of(table.y),
+    z: of(table.z),
+    semiY: of(table.semiY),
+    semiZ: of(table.semiZ),
+    turn: of(table.turn),
+    opacity: of(table.opacity),
+    softness: of(table.softness),
+    ballMm: of(table.ballMm),
+    leastSemi: of(table.leastSemi),
+    coreSemi: of(table.coreSemi),
+    shiftX: of(table.shiftX),
+    shiftY: of(table.shiftY),
+    shiftZ: of(table.shiftZ),
+    section: Int32Array.from(of(Float64Array.from(table.section))),
+  };
+}
 
 /** Cuts sections into cells at every section's ends, and between them by Gauss's rule. */
 export function cutCells(sections: readonly Section[]): CellTable {

@@ -4,9 +4,10 @@ import type { Section, Vec3 } from '../platform/section.ts';
 const CUTS = 9;
 /** A strip of no breadth, mm. */
 const NOTHING_MM = 1e-9;
-/** Scan lines in all, at least, and between one edge of an outline and the next. */
+/** Scan lines in all, at least, and between one edge of an outline and the next; one where they lie closer than this share of the breadth. */
 const LEAST_LINES = 48;
 const BETWEEN_EDGES = 3;
+const CLOSE = 0.02;
 
 /** What a section is to a flow along the shank: it trails, or it stands in the way: blunt, round in front, or round at both ends. */
 export type Stands = 'trails' | 'blunt' | 'round' | 'ball';
@@ -389,11 +390,12 @@ export function frontAreas(
   const edges = edgesOf(all, mirrored);
   const scan = new Scan(owners);
   const lines = fejer(Math.max(BETWEEN_EDGES, Math.ceil(LEAST_LINES / (edges.length - 1))));
+  const close = CLOSE * ((edges.at(-1) ?? 0) - (edges[0] ?? 0));
   for (let e = 0; e + 1 < edges.length; e++) {
     const [from, to] = [edges[e] as number, edges[e + 1] as number];
     if (to - from < NOTHING_MM) continue;
     const [mid, half] = [(from + to) / 2, (to - from) / 2];
-    for (const { at, weight } of lines) scan.add(mid + half * at, weight * half);
+    for (const { at, weight } of to - from < close ? fejer(1) : lines) scan.add(mid + half * at, weight * half);
   }
   const [allMm2 = 0, stiffMm2 = 0, roundMm2 = 0, ballMm2 = 0] = scan.areas.map((area) => (mirrored ? 2 : 1) * area);
   return { allMm2, stiffMm2, roundMm2, ballMm2 };

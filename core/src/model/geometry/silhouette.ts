@@ -1,4 +1,4 @@
-import type { CellTable } from './cells.ts';
+import type { Cells } from './cells.ts';
 
 /**
  * A projected silhouette, cell by cell, at one roll. All sums are over opacity-weighted breadth: `b` mm, `moment` mm² of the drawn
@@ -16,8 +16,6 @@ export interface Silhouette {
 export interface ProjectionOptions {
   /** Speed at which soft sections narrow, mm/s; 0 leaves them as drawn. */
   readonly speedMmS?: number;
-  /** Which ellipses count; all when absent. */
-  readonly only?: Uint8Array;
   /** Only what stands out beyond what it is wound on counts: a see-through wrap of no thickness is nothing. */
   readonly beyondCore?: boolean;
 }
@@ -46,7 +44,7 @@ function makeRoom(intervals: number): void {
 }
 
 /** For each ellipse of a table two ends of intervals, by cells: k where the cell's interval k begins, ~k where it ends. */
-function endsOf({ cells, first }: CellTable): Int32Array {
+function endsOf({ cells, first }: Cells): Int32Array {
   const ends = new Int32Array(2 * (first[cells] as number));
   for (let c = 0; c < cells; c++)
     for (let i = first[c] as number, k = 0; i < (first[c + 1] as number); i++, k++) {
@@ -57,9 +55,9 @@ function endsOf({ cells, first }: CellTable): Int32Array {
 }
 
 /** The ends as they lay when a table was last projected: from one roll or speed to the next hardly one has to move. */
-const lastOrders = new WeakMap<CellTable, Int32Array>();
+const lastOrders = new WeakMap<Cells, Int32Array>();
 
-function orderFor(table: CellTable): Int32Array {
+function orderFor(table: Cells): Int32Array {
   let order = lastOrders.get(table);
   if (!order) lastOrders.set(table, (order = endsOf(table)));
   return order;
@@ -111,7 +109,7 @@ const emptyLike = (cells: number): Silhouette => ({
  * @param theta roll in radians, in the sense of the model's two formulas
  */
 export function project(
-  table: CellTable,
+  table: Cells,
   view: 'side' | 'plan',
   theta: number,
   options: ProjectionOptions = {},
@@ -123,18 +121,16 @@ export function project(
   const side = view === 'side';
   const wy = side ? sin : cos;
   const wz = side ? cos : -sin;
-  const { only = null, beyondCore: beyond = false } = options;
+  const { beyondCore: beyond = false } = options;
   const thin = speed > 0 ? narrowingOf(speed) : null;
   const { first, y, z, semiY, semiZ, turn, opacity, softness, ballMm, leastSemi, coreSemi, shiftX, shiftY, shiftZ } =
     table;
-  // What counts is numbered anew where some is left out.
-  const ends = only === null ? orderFor(table) : endsOf(table);
+  const ends = orderFor(table);
   for (let c = 0; c < table.cells; c++) {
     let n = 0;
     const [from, to] = [first[c] as number, first[c + 1] as number];
     makeRoom(to - from);
     for (let i = from; i < to; i++) {
-      if (only !== null && only[i] === 0) continue;
       let uy = wy;
       let uz = wz;
       if (turn[i] !== 0) {
@@ -266,7 +262,7 @@ export interface SilhouetteSum {
   readonly spreadX: number;
 }
 
-export function sumSilhouette(table: CellTable, shape: Silhouette): SilhouetteSum | null {
+export function sumSilhouette(table: Cells, shape: Silhouette): SilhouetteSum | null {
   let area = 0,
     sx = 0,
     sxx = 0,

@@ -1,4 +1,4 @@
-import { cutCells, type CellTable } from '../geometry/cells.ts';
+import { cutCells, partOf, type Cells } from '../geometry/cells.ts';
 import { frontAreas, type Stands } from '../geometry/front.ts';
 import type { BalanceModel } from '../balance/model.ts';
 import { restAndSink } from '../balance/solveBalance.ts';
@@ -14,14 +14,10 @@ function trailingOf({ parts, sections }: LaidFly): ReadonlySet<Section> {
   return new Set(sections.filter(({ softness, owner }) => softness >= TRAILS_FROM || through.has(owner)));
 }
 
-/** Marks the ellipses that trail; null where none does. */
-function trailsIn(
-  { section }: CellTable,
-  sections: readonly Section[],
-  trailing: ReadonlySet<Section>,
-): Uint8Array | null {
-  const marks = Uint8Array.from(section, (index) => (trailing.has(sections[index] as Section) ? 1 : 0));
-  return marks.includes(1) ? marks : null;
+/** What of a fly trails; null where nothing does. */
+function trailsIn(table: Cells, sections: readonly Section[], trailing: ReadonlySet<Section>): Cells | null {
+  const part = partOf(table, (section) => trailing.has(sections[section] as Section));
+  return part.section.length > 0 ? part : null;
 }
 
 /** Which sections are round: balls at both ends, cones and the thread head in front alone. */

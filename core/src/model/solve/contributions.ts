@@ -1,3 +1,4 @@
+import { partOf } from '../geometry/cells.ts';
 import { project, sumSilhouette } from '../geometry/silhouette.ts';
 import type { SolidLump } from '../platform/section.ts';
 import { tippingWeight, type Tipping } from '../balance/tipping.ts';
@@ -26,8 +27,8 @@ export function contributionsOf(laid: LaidFly): readonly Contribution[] {
   const { table, tow } = model;
   const owners = laid.sections.map((section) => section.owner);
   const area = (holds: (owner: string) => boolean): number => {
-    const only = Uint8Array.from(table.section, (index) => (holds(owners[index] ?? '') ? 1 : 0));
-    return sumSilhouette(table, project(table, 'side', 0, { only }))?.areaMm2 ?? 0;
+    const own = partOf(table, (section) => holds(owners[section] ?? ''));
+    return sumSilhouette(own, project(own, 'side', 0))?.areaMm2 ?? 0;
   };
   const of = (
     id: string,
