@@ -94,6 +94,38 @@ test('two flies are tied at the vise one after the other, one is spoilt, and a r
   await expect(hooks(page).nth(6)).toHaveAccessibleName(/in the vise$/);
 });
 
+test('step by step each step is done to a handful before the next, through a reload', async ({ own, page }) => {
+  await openingWeek(page, own);
+  await page.getByLabel('way of tying').selectOption('step by step');
+  await page.getByLabel('way of tying').blur();
+  for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  const step = page.getByTestId('vise-step');
+  const line = page.getByText(/^fly \d+ of \d+, /);
+  await expect(line).toContainText('hook 1 of ');
+  const first = (await step.getAttribute('data-step')) ?? '';
+  const flies: string[] = [];
+  const number = async (): Promise<string> => (await line.innerText()).split(',')[0] ?? '';
+  while ((await step.getAttribute('data-step')) === first && flies.length < 7) {
+    flies.push(await number());
+    await page.keyboard.press('Space');
+    await expect.poll(number).not.toBe(flies.at(-1));
+  }
+  expect(flies.length).toBeGreaterThan(1);
+  expect(new Set(flies).size).toBe(flies.length);
+  await expect.poll(number).toBe(flies[0]);
+  await page.keyboard.press('Space');
+  await expect.poll(number).toBe(flies[1]);
+  const second = await step.getAttribute('data-step');
+  await page.reload();
+  await expect(line).toContainText(flies[1] ?? 'no second');
+  await expect(step).toHaveAttribute('data-step', second ?? '');
+  // One that is spoilt leaves the others where they are.
+  await page.keyboard.press('x');
+  await expect.poll(number).not.toBe(flies[1]);
+  await expect(line).toContainText(`of ${String(flies.length - 1)} on this step`);
+});
+
 test('a batch is planned by keyboard; its rows, sizes and evenings are written, and what does not read says so', async ({
   own,
   page,

@@ -10,6 +10,7 @@ import {
   withTurn,
 } from '../src/tying/progress.ts';
 import { clock, mergedTyings, newTying, openTying, usualStepTime, usualTime } from '../src/tying/record.ts';
+import { underHands } from '../src/tying/handful.ts';
 import { step, type Step } from '../src/tying/step.ts';
 
 const STEPS: readonly Step[] = [
@@ -56,6 +57,38 @@ describe('a fly at the vise', () => {
   });
 });
 
+describe('a handful that is begun', () => {
+  const at = (name: string, key: string | null, done: number | null = null) => ({
+    at: name,
+    tying: key === null ? null : { ...begun(), step: key, done },
+  });
+  const next = (bySteps: boolean, ...flies: ReturnType<typeof at>[]) => underHands(STEPS, flies, bySteps)?.at;
+  test('step by step each step is done to all of them before the next', () => {
+    expect(next(true, at('a', null), at('b', null))).toBe('a');
+    expect(next(true, at('a', 'tail'), at('b', null), at('c', 'hook'))).toBe('b');
+    expect(next(true, at('a', 'tail'), at('b', 'tail'), at('c', 'hook'))).toBe('c');
+    expect(next(true, at('a', 'tail'), at('b', 'tail'), at('c', 'tail'))).toBe('a');
+  });
+  test('it passes every step of every fly once, and ends', () => {
+    let flies = [at('a', null), at('b', null), at('c', null)];
+    const order: string[] = [];
+    for (let here = underHands(STEPS, flies, true); here; here = underHands(STEPS, flies, true)) {
+      const { at: name, tying } = here;
+      if (tying !== null && tying.done !== null) flies = flies.filter((each) => each.at !== name);
+      else {
+        order.push(`${name} ${tying?.step ?? 'hook'}`);
+        flies = flies.map((each) => (each.at === name ? { ...each, tying: stepOn(tying ?? begun(), STEPS, 9) } : each));
+      }
+    }
+    expect(order).toEqual(['hook', 'tail', 'coat/1'].flatMap((key) => ['a', 'b', 'c'].map((name) => `${name} ${key}`)));
+  });
+  test('fly by fly the one that is farthest is gone on with; a finished one comes out first either way', () => {
+    expect(next(false, at('a', 'hook'), at('b', 'tail'), at('c', null))).toBe('b');
+    for (const bySteps of [true, false]) expect(next(bySteps, at('a', null), at('b', 'coat/1', 5))).toBe('b');
+    expect(next(true)).toBeUndefined();
+  });
+});
+
 describe('what is known of those before', () => {
   const tied = (n: number, hook: number, done: number | null = 1): TyingRecord => ({
     ...begun(),
@@ -68,6 +101,15 @@ describe('what is known of those before', () => {
     expect(openTying([first, second, tied(3, 5)], 'k2m4p')).toBe(second);
     expect(openTying([first], 'other')).toBeNull();
     expect(openTying([], 'k2m4p')).toBeNull();
+  });
+  test('a fly of a batch has an account of its own, and keeps it when it is finished', () => {
+    const own = { ...tied(4, 5), of: 'b/2026-03-02T20:12' };
+    const spoilt = { ...tied(5, 5, null), of: 'b/2026-03-02T20:13' };
+    expect(openTying([own, spoilt], 'k2m4p', 'b/2026-03-02T20:12')).toBe(own);
+    expect(openTying([own, spoilt], 'k2m4p', 'b/2026-03-02T20:14')).toBeNull();
+    // One that was left on a spoilt fly is not taken up by another.
+    expect(openTying([own, spoilt], 'k2m4p')).toBeNull();
+    expect(newTying('a', 'k2m4p', 'hook', 1, 'b/x').of).toBe('b/x');
   });
   test('the usual time, of a fly and of a step, is the median of those that were finished', () => {
     const all = [tied(1, 300), tied(2, 100), tied(3, 200), tied(9, 99_999, null)];

@@ -5,6 +5,7 @@ import { clockMinutes, dayMinutes, momentText, readShare } from '../src/records/
 import {
   counted,
   goneOn,
+  handfulOf,
   inVise,
   laidOutOn,
   pinOf,
@@ -53,6 +54,15 @@ describe('a fly of a batch', () => {
     const busy = on(batch(), 1, 1);
     expect(inVise(busy)).toMatchObject(at);
     expect(goneOn(busy, { row: 3, n: 1 }, 1, NOW)).toBeNull();
+  });
+  test('step by step a handful of its row is begun at once, each at a moment of its own', () => {
+    const handful = (n: number, size: number) =>
+      handfulOf(goneOn(batch(), { row: 3, n }, 0, NOW, size) ?? batch()).map(({ row, n: each }) => [row, each]);
+    expect(handful(2, 2)).toEqual([[3, 2], [3, 3]]); // prettier-ignore
+    expect(handful(3, 2)).toEqual([[3, 1], [3, 3]]); // prettier-ignore
+    expect(handful(1, 6)).toHaveLength(3);
+    const moments = goneOn(batch(), { row: 3, n: 1 }, 0, NOW, 6)?.flies?.map(({ begun }) => begun);
+    expect(new Set(moments).size).toBe(3);
   });
   test('is begun at a moment no other has, once, however it is begun', () => {
     const first = withState(batch(), at, 'spoilt', NOW);

@@ -7,6 +7,7 @@ import { MemoryRouter } from 'react-router';
 import { BenchProvider, createBench } from '../src/fly/store.ts';
 import type { ViseMachine } from '../src/features/vise/machine.ts';
 import { AtTheVise } from '../src/features/vise/AtTheVise.tsx';
+import { type AtVise, useSeat } from '../src/features/vise/useAtVise.ts';
 import type { TyingRecord } from '@jobbet/core/contract';
 import { fly } from './build.ts';
 
@@ -23,8 +24,6 @@ const file = fly({
     },
   ],
 });
-
-type Keep = (tying: TyingRecord, now: boolean) => void;
 
 /** A browser with a voice, a lamp and a clock of its own. */
 function standIn() {
@@ -53,23 +52,28 @@ function standIn() {
   };
 }
 
-function atTheVise(machine: ViseMachine, before: readonly TyingRecord[] = [], onKeep: Keep = () => undefined) {
+type Keep = AtVise['keep'];
+
+interface SeatedProps {
+  readonly machine: ViseMachine;
+  readonly before: readonly TyingRecord[];
+  readonly keep: Keep;
+}
+
+function Seated({ machine, before, keep }: SeatedProps) {
+  const atVise = { ...useSeat(machine), all: before, keep };
   const solved = solveFly(file);
   if (!solved.ok) throw new Error('does not solve');
   const { laid } = solved.value;
+  return <AtTheVise sheet={sheetOf(settleFly(laid))} laid={laid} fly="a" out="/fly/a/sheet" atVise={atVise} />;
+}
+
+function atTheVise(machine: ViseMachine, before: readonly TyingRecord[] = [], keep: Keep = () => undefined) {
   const bench = createBench({ id: 'a', revision: 1, file } as Parameters<typeof createBench>[0], NOMINAL_DRAWERS);
   return render(
     <MemoryRouter>
       <BenchProvider value={bench}>
-        <AtTheVise
-          sheet={sheetOf(settleFly(laid))}
-          laid={laid}
-          fly="a"
-          out="/fly/a/sheet"
-          machine={machine}
-          before={before}
-          onKeep={onKeep}
-        />
+        <Seated machine={machine} before={before} keep={keep} />
       </BenchProvider>
     </MemoryRouter>,
   );

@@ -15,3 +15,4 @@ export { lyingThere } from './needs.ts';
 export { goodsNamed } from './takes.ts';
 export { type ItemTaking, takingsOf } from './takings.ts';
 export { type BatchReport, type PrepReport, type RowReport, type ScheduleReport, reportBatch } from './report.ts';
+export { handfulFor } from './times.ts';

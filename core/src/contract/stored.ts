@@ -163,6 +163,8 @@ export const tyingSchema = z.object({
   /** The sheet it is tied by: another version of the fly has another. */
   sheet: z.string().max(20),
   begun: z.number().int().min(0),
+  /** Which fly of which batch it is: the batch's id and the moment the fly was begun. Absent for a fly by itself. */
+  of: z.string().max(300).optional(),
   /** When anything of it changed last. */
   changed: ms.default(0),
   /** How often anything of it changed: of two accounts of one tying the one with more is true, whatever the clocks say. */

@@ -19,6 +19,7 @@ export {
   type Progress,
   counted,
   goneOn,
+  handfulOf,
   hooksOf,
   inVise,
   laidOutOn,

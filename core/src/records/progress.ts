@@ -57,8 +57,12 @@ export const rackOf = (batch: BatchFile): readonly HookAt[] =>
 export const stateAt = (batch: BatchFile, { row, n }: HookAt): FlyState =>
   progressAt(batch, row, n)?.state ?? 'to-come';
 
-/** The fly that is in the vise; null where none is. */
-export const inVise = (batch: BatchFile): HookAt | null => batch.flies?.find(({ state }) => state === 'vise') ?? null;
+/** Flies that are begun and not out of the vise: one, or a handful that is tied step by step. */
+export const handfulOf = ({ flies = [] }: BatchFile): readonly HookAt[] =>
+  flies.filter(({ state }) => state === 'vise');
+
+/** The first that is begun and not out of the vise; null where none is. */
+export const inVise = (batch: BatchFile): HookAt | null => handfulOf(batch)[0] ?? null;
 
 /** A batch in which more of an item is laid out: none of it, this evening's, all, and none again. @param item by which it is kept */
 export function laidOutOn(batch: BatchFile, item: string): BatchFile {
@@ -105,18 +109,29 @@ export function pinOf(batch: BatchFile, { row, n }: HookAt): string | null {
   return known?.pinned === true ? (known.evening ?? null) : null;
 }
 
+/** Flies of the same row that are still to come: those after it, then those before. */
+function othersToCome(batch: BatchFile, { row, n }: HookAt): HookAt[] {
+  const hooks = Array.from({ length: hooksOf(batch, row) }, (_, i) => ({ row, n: i + 1 }));
+  return [...hooks.slice(n), ...hooks.slice(0, n - 1)].filter((each) => stateAt(batch, each) === 'to-come');
+}
+
 /**
  * A batch in which a fly has gone on by one: from the rack into the vise, out of it with its first coat, on with the next coat, into the box.
- * @param coats coats it gets @param now the moment, as records write it @returns null where another fly is in the vise, or nothing is left to do to it
+ * @param coats coats it gets @param now the moment, as records write it @param handful so many of its row, with it, are begun at once
+ * @returns null where another fly is in the vise, or nothing is left to do to it
  */
-export function goneOn(batch: BatchFile, at: HookAt, coats: number, now: string): BatchFile | null {
+export function goneOn(batch: BatchFile, at: HookAt, coats: number, now: string, handful = 1): BatchFile | null {
   const { row, n } = at;
   const known = progressAt(batch, row, n);
   const on = known?.coats ?? [];
   const evening = now.slice(0, 10);
   switch (stateAt(batch, at)) {
     case 'to-come':
-      return inVise(batch) ? null : withState(batch, at, 'vise', now, { evening });
+      return inVise(batch)
+        ? null
+        : [at, ...othersToCome(batch, at)]
+            .slice(0, handful)
+            .reduce((begun, each) => withState(begun, each, 'vise', now, { evening }), batch);
     case 'vise':
       return withFly(batch, row, n, coats === 0 ? { state: 'kept' } : { state: 'drying', coats: [now] });
     case 'drying':

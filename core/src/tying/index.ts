@@ -10,6 +10,7 @@ export { type SheetPaper, sheetPages } from './sheet/pages.ts';
 export { type SheetMaterial, type SheetProportion, type TyingSheet, cutWords, sheetOf } from './sheet/sheet.ts';
 export { stageSvgs } from './sheet/stages.ts';
 export { measureLine, saidOnce, sheetHtml, sheetMarkdown } from './sheet/write.ts';
+export { type InHand, underHands } from './handful.ts';
 export { isHeaded, stageOf, stageView } from './stage.ts';
 export { type Step, step } from './step.ts';
 export { spoken, stepAt, stepBack, stepOn, threadAt, withDifference, withTime, withTurn } from './progress.ts';

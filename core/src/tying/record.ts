@@ -1,10 +1,11 @@
 import { isTruer, type TyingRecord } from '../contract/index.ts';
 
-/** A tying that begins. Known by its fly and the moment. */
-export const newTying = (fly: string, sheet: string, step: string, now: number): TyingRecord => ({
+/** A tying that begins. Known by its fly and the moment. @param of the fly of a batch it is */
+export const newTying = (fly: string, sheet: string, step: string, now: number, of?: string): TyingRecord => ({
   fly,
   sheet,
   begun: now,
+  ...(of === undefined ? {} : { of }),
   changed: now,
   edits: 0,
   step,
@@ -25,9 +26,9 @@ export function mergedTyings(kept: readonly TyingRecord[], here: readonly TyingR
   return [...all.values()].sort((a, b) => a.begun - b.begun);
 }
 
-/** The tying that was left in the middle, of the fly as it is. */
-export const openTying = (tyings: readonly TyingRecord[], sheet: string): TyingRecord | null =>
-  tyings.findLast((each) => each.done === null && each.sheet === sheet) ?? null;
+/** The tying that was left in the middle, of the fly as it is. @param of the fly of a batch it is; then a finished one stands for itself too */
+export const openTying = (tyings: readonly TyingRecord[], sheet: string, of?: string): TyingRecord | null =>
+  tyings.findLast((each) => each.sheet === sheet && each.of === of && (of !== undefined || each.done === null)) ?? null;
 
 /** ms a tying took, or has taken so far. */
 export const tyingTime = ({ spent }: TyingRecord): number => Object.values(spent).reduce((sum, ms) => sum + ms, 0);

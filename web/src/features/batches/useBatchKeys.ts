@@ -1,4 +1,4 @@
-import { type BatchReport, labelPages, prepPages } from '@jobbet/core/batch';
+import { type BatchReport, handfulFor, labelPages, prepPages } from '@jobbet/core/batch';
 import type { Paper } from '@jobbet/core/drawing';
 import {
   type BatchFile,
@@ -112,9 +112,10 @@ function flyKeys(
   const on = (): void => {
     if (!at) return;
     const coats = report?.rows[at.row - 1]?.coats_min.length ?? 0;
-    const next = goneOn(batch, at, coats, momentNow());
+    const handful = handfulFor(report?.time.way ?? batch.way);
+    const gone = (now: BatchFile): BatchFile | null => goneOn(now, at, coats, momentNow(), handful);
     const other = inVise(batch);
-    if (next) change(`on with a fly of ${rowWords(batch, at.row)}`, (now) => goneOn(now, at, coats, momentNow()));
+    if (gone(batch)) change(`on with a fly of ${rowWords(batch, at.row)}`, gone);
     else if (other) say(`A fly of ${rowWords(batch, other.row)} is in the vise: finish that one first.`);
     else say('Nothing is left to do to this fly.');
   };
@@ -126,7 +127,7 @@ function flyKeys(
     else
       doing(
         changeBatch(id, `a fly of ${rowWords(batch, at.row)} into the vise`, (now) =>
-          goneOn(now, at, 0, momentNow()),
+          goneOn(now, at, 0, momentNow(), handfulFor(report?.time.way ?? batch.way)),
         ).then(() => void navigate(`/batches/${id}/vise`)),
       );
   };

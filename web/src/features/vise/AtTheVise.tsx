@@ -1,4 +1,3 @@
-import type { TyingRecord } from '@jobbet/core/contract';
 import {
   measureLine,
   newTying,
@@ -17,9 +16,9 @@ import type { Runs } from '../../shared/commands/commands.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { VISE } from './commands.ts';
-import type { ViseMachine } from './machine.ts';
 import { BatchLine, type BatchAtVise } from './BatchLine.tsx';
-import { useLit, useTying } from './useTying.ts';
+import type { AtVise } from './useAtVise.ts';
+import { useTying } from './useTying.ts';
 import { ViseDone } from './ViseDone.tsx';
 import { ViseFoot } from './ViseFoot.tsx';
 import { ViseHead } from './ViseHead.tsx';
@@ -27,29 +26,24 @@ import { DiffersField } from './ViseKeys.tsx';
 import { ViseStep } from './ViseStep.tsx';
 
 interface AtTheViseProps extends SheetOfFly {
-  readonly machine: ViseMachine;
+  readonly atVise: AtVise;
   /** The fly its tyings are kept with. */
   readonly fly: string;
   /** Where one comes out. */
   readonly out: string;
   /** The batch it is tied in; null for a fly by itself. */
   readonly batch?: BatchAtVise | null;
-  /** How this fly was tied so far. */
-  readonly before: readonly TyingRecord[];
-  /** Keeps a tying; now, or before long. */
-  readonly onKeep: (tying: TyingRecord, now: boolean) => void;
 }
 
 /** One step at a time, to be read from a metre away with both hands busy. */
-export function AtTheVise({ sheet, laid, machine, fly: id, out, batch = null, before, onKeep }: AtTheViseProps) {
+export function AtTheVise({ sheet, laid, atVise, fly: id, out, batch = null }: AtTheViseProps) {
   const navigate = useNavigate();
   const style = useStyle();
   const { steps } = sheet;
   const first = steps[0]?.key ?? '';
-  const { tying, all, now, take } = useTying({ fly: id, sheet: sheet.id, first, machine, before, onKeep });
-  useLit(machine);
+  const { machine, aloud, setAloud } = atVise;
+  const { tying, all, now, take } = useTying({ fly: id, sheet: sheet.id, first, of: batch?.of, ...atVise });
   const [far, setFar] = useState(false);
-  const [aloud, setAloud] = useState(false);
   const [noting, setNoting] = useState(false);
   const stage = useRef<HTMLElement>(null);
   const at = stepAt(steps, tying);
@@ -111,7 +105,7 @@ export function AtTheVise({ sheet, laid, machine, fly: id, out, batch = null, be
         all={all}
         now={now}
         step={step}
-        next={steps[at + 1]}
+        next={finished ? null : (batch?.following ?? steps[at + 1]?.title ?? null)}
         runs={runs}
         far={far}
         aloud={aloud}

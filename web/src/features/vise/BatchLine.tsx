@@ -2,6 +2,10 @@
 export interface BatchAtVise {
   /** Which of how many is in the vise. */
   readonly words: string;
+  /** The same for what is kept of how it is tied. */
+  readonly of: string;
+  /** What is done next where that is not the next step of this fly; null where it is. */
+  readonly following: string | null;
   /** What dries meanwhile, and until when. */
   readonly drying: readonly string[];
   /** What comes next, said once the fly is done. */

@@ -7,7 +7,8 @@ import { ViseKey } from './ViseKeys.tsx';
 
 interface ViseFootProps extends Pick<Tying, 'tying' | 'all' | 'now'> {
   readonly step: Step;
-  readonly next: Step | undefined;
+  /** What is done next; null after the last step. */
+  readonly next: string | null;
   readonly runs: Runs<typeof VISE>;
   /** What is turned on: the far side, the voice. */
   readonly far: boolean;
@@ -33,7 +34,7 @@ export function ViseFoot({ tying, all, now, step, next, runs, far, aloud }: Vise
   return (
     <footer className="flex flex-wrap items-center gap-x-5 max-[560px]:gap-x-3 gap-y-2 px-[clamp(12px,2.5vw,32px)] min-h-[min(66px,11vh)] py-1.5 border-t border-hair shrink-0 text-[clamp(16px,1.6vw,20px)]">
       <p className="flex-1 min-w-[120px] truncate max-[560px]:basis-full">
-        {finished ? 'N begins the next one.' : next ? <Next title={next.title} /> : 'Then it is done.'}
+        {finished ? 'N begins the next one.' : next !== null ? <Next title={next} /> : 'Then it is done.'}
         {all.flatMap(({ drying }) =>
           Object.entries(drying)
             .filter(([, ready]) => ready > now)

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import type { ViseMachine } from './machine.ts';
+import type { AtVise } from './useAtVise.ts';
 import { withTime } from '@jobbet/core/tying';
 import type { TyingRecord } from '@jobbet/core/contract';
 import { mergedTyings, newTying, openTying } from '@jobbet/core/tying';
@@ -7,15 +7,12 @@ import { mergedTyings, newTying, openTying } from '@jobbet/core/tying';
 const TICK_MS = 1000;
 
 /** What is tied, and how what is kept of it is kept. */
-export interface AtHand {
+export interface AtHand extends Pick<AtVise, 'machine' | 'all' | 'keep'> {
   readonly fly: string;
   readonly sheet: string;
   readonly first: string;
-  readonly machine: ViseMachine;
-  /** How the fly was tied so far. */
-  readonly before: readonly TyingRecord[];
-  /** Keeps a tying. @param now whether it is brought to the box at once */
-  readonly onKeep: (tying: TyingRecord, now: boolean) => void;
+  /** The fly of a batch it is; absent for one by itself. */
+  readonly of?: string | undefined;
 }
 
 export interface Tying {
@@ -27,9 +24,8 @@ export interface Tying {
 }
 
 /** A tying that goes on: its time runs, each change is kept at once, a reload takes it up where it was. */
-export function useTying({ fly, sheet, first, machine, before, onKeep }: AtHand): Tying {
-  const [all, setAll] = useState(before);
-  const [tying, setTying] = useState(() => openTying(before, sheet) ?? newTying(fly, sheet, first, machine.now()));
+export function useTying({ fly, sheet, first, of, machine, all, keep }: AtHand): Tying {
+  const [tying, setTying] = useState(() => openTying(all, sheet, of) ?? newTying(fly, sheet, first, machine.now(), of));
   const [now, setNow] = useState(machine.now);
   const since = useRef(now);
   const newest = useRef(tying);
@@ -41,9 +37,8 @@ export function useTying({ fly, sheet, first, machine, before, onKeep }: AtHand)
     setNow(at);
     if (next === newest.current) return;
     newest.current = { ...next, changed: at, edits: next.edits + 1 };
-    onKeep(newest.current, next !== timed);
+    keep(newest.current, next !== timed);
     setTying(newest.current);
-    setAll((others) => mergedTyings(others, [newest.current]));
   };
   const tick = useRef(take);
   useEffect(() => {
@@ -53,25 +48,5 @@ export function useTying({ fly, sheet, first, machine, before, onKeep }: AtHand)
     const timer = setInterval(() => tick.current((same) => same), TICK_MS);
     return () => clearInterval(timer);
   }, []);
-  return { tying, all, now, take };
-}
-
-/** Keeps the screen lit while something is shown, and is silent after it. */
-export function useLit(machine: ViseMachine): void {
-  useEffect(() => {
-    let letGo: (() => void) | null = null;
-    let left = false;
-    machine
-      .keepLit?.()
-      .then((release) => {
-        if (left) release();
-        else letGo = release;
-      })
-      .catch(() => undefined);
-    return () => {
-      left = true;
-      letGo?.();
-      machine.hush();
-    };
-  }, [machine]);
+  return { tying, all: mergedTyings(all, [tying]), now, take };
 }

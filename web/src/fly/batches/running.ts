@@ -1,3 +1,4 @@
+import { handfulFor } from '@jobbet/core/batch';
 import type { FlyFile } from '@jobbet/core/pattern';
 import { goneOn, inVise, rackOf, stateAt, type BatchFile, type BatchRow, type HookAt } from '@jobbet/core/records';
 import { api } from '../../shared/api/client.ts';
@@ -35,7 +36,7 @@ export async function tieOfRunning(id: string, file: FlyFile): Promise<{ id: str
     if (!at) continue;
     if (!inVise(record))
       await changeBatch(batchId, `a fly of ${rowWords(record, at.row)} into the vise`, (now) =>
-        goneOn(now, at, 0, momentNow()),
+        goneOn(now, at, 0, momentNow(), handfulFor(now.way)),
       );
     return { id: batchId, name: record.name };
   }
