@@ -24,6 +24,7 @@ export {
   inVise,
   laidOutOn,
   lostOf,
+  numberOf,
   pinOf,
   progressAt,
   progressOf,

@@ -53,6 +53,12 @@ export interface HookAt {
 export const rackOf = (batch: BatchFile): readonly HookAt[] =>
   batch.rows.flatMap((_, i) => Array.from({ length: hooksOf(batch, i + 1) }, (_each, k) => ({ row: i + 1, n: k + 1 })));
 
+/** Its number through all rows, as what runs out is told by; null for one that stands for a fly that was lost. */
+export function numberOf({ rows }: BatchFile, { row, n }: HookAt): number | null {
+  const before = rows.slice(0, row - 1).reduce((sum, { count }) => sum + count, 0);
+  return n <= (rows[row - 1]?.count ?? 0) ? before + n : null;
+}
+
 /** Where a fly is: on its hook still, where nobody said. */
 export const stateAt = (batch: BatchFile, { row, n }: HookAt): FlyState =>
   progressAt(batch, row, n)?.state ?? 'to-come';

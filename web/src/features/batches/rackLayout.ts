@@ -1,4 +1,4 @@
-import { rackOf, type BatchFile, type FlyState, type HookAt } from '@jobbet/core/records';
+import { numberOf, rackOf, type BatchFile, type FlyState, type HookAt } from '@jobbet/core/records';
 
 /** One hook on the rack: where its column begins and how broad it is, px. */
 export interface RackColumn extends HookAt {
@@ -69,17 +69,16 @@ export function rackLayout(batch: BatchFile, width: number, picked = 0): RackLay
   const to = folded && rows > most ? Math.min(rows, from + most) : shown.length;
   const across = folded ? Math.min(rows, most) : rows;
   const each = Math.min(WIDEST, folded ? (width - BETWEEN * (across - 1)) / Math.max(1, across) : room);
-  const before = batch.rows.map((_, i) => batch.rows.slice(0, i).reduce((sum, { count }) => sum + count, 0));
   const columns = shown.map(({ row, n }, i): RackColumn => {
-    const [count, first] = [batch.rows[row - 1]?.count ?? 0, before[row - 1] ?? 0];
-    const fly = n <= count ? first + n : null;
+    const fly = numberOf(batch, { row, n });
+    const lastOfRow = numberOf(batch, { row, n: batch.rows[row - 1]?.count ?? 0 });
     return {
       row,
       n,
       x: (i - from) * each + (row - 1 - from) * BETWEEN,
       width: each,
       fly,
-      last: folded ? first + count : (fly ?? 0),
+      last: (folded ? lastOfRow : fly) ?? 0,
     };
   });
   return {

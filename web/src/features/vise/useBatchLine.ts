@@ -4,7 +4,9 @@ import {
   goneOn,
   type HookAt,
   inVise,
+  numberOf,
   progressAt,
+  progressOf,
   rackOf,
   stateAt,
   withState,
@@ -53,8 +55,8 @@ export function useBatchLine({ id, batch, shown, inHand, here, after, steps }: L
   if (!here) return null;
   const { report } = shown;
   const { at } = here;
-  const rack = rackOf(batch);
-  const number = (hook: HookAt): string => String(rack.findIndex((each) => isSame(each, hook)) + 1);
+  /** As the rack has it. */
+  const number = (hook: HookAt): string => String(numberOf(batch, hook) ?? '+');
   const nameOf = ({ row }: HookAt): string => report.rows[row - 1]?.name ?? rowWords(batch, row);
   const coats = report.rows[at.row - 1]?.coats_min.length ?? 0;
   const far = ({ tying }: InHand<HookAt>): number => (tying ? stepAt(steps, tying) : 0);
@@ -83,7 +85,7 @@ export function useBatchLine({ id, batch, shown, inHand, here, after, steps }: L
   const turn = onStep.filter((each) => each !== here && far(each) > far(here)).length + 1;
   const thenTitle = after && (far(after) === far(here) ? 'the same' : (steps[far(after)]?.title ?? null));
   return {
-    words: `fly ${number(at)} of ${String(rack.length)}, ${nameOf(at)}${
+    words: `fly ${number(at)} of ${String(progressOf(batch).flies)}, ${nameOf(at)}${
       handful && onStep.length > 1 ? `; hook ${String(turn)} of ${String(onStep.length)} on this step` : ''
     }`,
     following: after && thenTitle !== null && !isSame(after.at, at) ? `${thenTitle}, on fly ${number(after.at)}` : null,
