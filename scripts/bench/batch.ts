@@ -1,4 +1,4 @@
-import { planBatch, type BatchPlan } from '../../core/src/batch/plan.ts';
+import { KnownFlies, planBatch, planNeeds, type BatchPlan, type PlanOptions } from '../../core/src/batch/plan.ts';
 import { reportBatch } from '../../core/src/batch/report.ts';
 import { schedule, type Job, type Window } from '../../core/src/batch/schedule.ts';
 import { good } from '../../core/src/base/fault.ts';
@@ -58,6 +58,31 @@ tell(
 tell(
   'a batch of 5000 flies in 20 rows planned',
   timesOf(3, (i) => planned(batchOf(20, 250, i))),
+  null,
+);
+
+const known = new KnownFlies();
+/** 5,000 flies in 200 rows that were worked out before, of which one row gets another count. */
+const counted = (i: number): BatchFile => {
+  const batch = batchOf(200, 25, 0);
+  return { ...batch, rows: batch.rows.map((row, k) => (k === 0 ? { ...row, count: 24 - (i % 5) } : row)) };
+};
+const KEPT: PlanOptions = { drawers: NOMINAL_DRAWERS, flyOf: () => fly, known };
+tell(
+  'counts, needs and shortage of 5000 flies in 200 rows, from kept sheets',
+  timesOf(6, (i) => planNeeds(counted(i), KEPT)),
+  300,
+);
+tell(
+  '  planned',
+  timesOf(6, (i) => planBatch(counted(i), KEPT)),
+  null,
+);
+const large = planBatch(counted(0), KEPT);
+if (!large.ok) throw new Error('no plan');
+tell(
+  '  and told',
+  timesOf(6, () => reportBatch(large.value, NOMINAL_DRAWERS)),
   null,
 );
 

@@ -32,10 +32,19 @@ function cheaperFrom(small: Sold, large: Sold, perFly: number): number | null {
   return flies * perFly > large.makes + 1e-9 ? null : flies;
 }
 
+/** The first part of any row that takes it. */
+function partOf({ take, byRow }: Need, rows: readonly PlannedRow[]) {
+  for (const row of byRow.keys()) {
+    const part = rows[row]?.fly.solved.laid.file.parts.find(({ id }) => id === take.part);
+    if (part) return part;
+  }
+  return undefined;
+}
+
 /** What the same costs by the packet and whole, where both are sold with a price and what one makes; null where not. */
 export function eitherWayOf(need: Need, rows: readonly PlannedRow[], drawers: Drawers): EitherWay | null {
   const own = need.goods && soldOf(need.goods, need);
-  const part = rows.flatMap(({ fly }) => fly.solved.laid.file.parts).find(({ id }) => id === need.take.part);
+  const part = partOf(need, rows);
   const flies = [...need.byRow.keys()].reduce((sum, i) => sum + (rows[i]?.row.count ?? 0), 0);
   if (!own || !part || flies === 0) return null;
   const others = alikeItems(need.take, part, need.goods, drawers).flatMap((goods) => soldOf(goods, need) ?? []);

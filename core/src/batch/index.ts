@@ -3,6 +3,7 @@ export { labelPages } from './labels.ts';
 export { prepPages } from './pages.ts';
 export {
   type BatchPlan,
+  carriedBy,
   type FlyOf,
   KnownFlies,
   type PlanOptions,

@@ -132,13 +132,12 @@ const NOT_CUT = { cuts: [], lengths: null, layout: [] } as const;
 
 /** What is cut to length. */
 function byLength({ take, uses }: Group): Measured {
-  const cuts = uses.flatMap(({ stretch, takes }) =>
-    Array.from({ length: stretch.count }, (_, k) =>
-      takes.flatMap(({ pieces, cutMm, part }): Cut[] =>
-        Array.from({ length: pieces }, () => ({ mm: cutMm ?? 0, fly: stretch.first + k, row: stretch.row, part })),
-      ),
-    ).flat(),
-  );
+  const cuts: Cut[] = [];
+  for (const { stretch, takes } of uses)
+    for (let k = 0; k < stretch.count; k++)
+      for (const { pieces, cutMm, part } of takes)
+        for (let piece = 0; piece < pieces; piece++)
+          cuts.push({ mm: cutMm ?? 0, fly: stretch.first + k, row: stretch.row, part });
   const { goods } = take;
   const lengths = goods && lengthsOf(goods, take.colour);
   if (!goods || !lengths)

@@ -1,6 +1,6 @@
 import { bad, good, type Fault, type Outcome } from '../base/index.ts';
 import type { Drawers } from '../drawers/index.ts';
-import type { FlyFile } from '../pattern/index.ts';
+import { readFlyValue, type FlyFile } from '../pattern/index.ts';
 import {
   type BatchFile,
   type BatchRow,
@@ -9,6 +9,7 @@ import {
   type HookAt,
   lostOf,
   MOST_FLIES,
+  patternAt,
   readShare,
 } from '../records/index.ts';
 import { needsOf, type Need, type Stretch } from './needs.ts';
@@ -29,6 +30,17 @@ import {
 
 /** Where the flies of a batch come from: pattern files by the name or path a row gives. */
 export type FlyOf = (row: BatchRow, index: number) => Outcome<FlyFile>;
+
+/** The flies of a batch from the pattern files it carries, each read once. */
+export function carriedBy(batch: BatchFile): FlyOf {
+  const read = new Map<unknown, Outcome<FlyFile>>();
+  return (_row, i) => {
+    const pattern = patternAt(batch, i) ?? null;
+    const fly = read.get(pattern) ?? readFlyValue(pattern);
+    read.set(pattern, fly);
+    return fly;
+  };
+}
 
 /** A row worked out: its fly, what one of them takes, how many are tied. */
 export interface PlannedRow {
@@ -83,20 +95,36 @@ export interface PlanOptions {
 /** More flies of rows than this are not remembered from one plan to the next. */
 const MOST_KNOWN = 600;
 
+/** The fly of a row, and what one of them takes. */
+interface KnownRow {
+  readonly fly: RowFly;
+  readonly takes: readonly Take[];
+}
+
 /** Flies of rows, each worked out once, however often it is asked for. */
 export class KnownFlies {
   private readonly owns = new Map<string, Outcome<OwnFly>>();
-  private readonly flies = new Map<string, Outcome<RowFly>>();
+  private readonly flies = new Map<string, Outcome<KnownRow>>();
+  private readonly keys = new WeakMap<FlyFile, string>();
+
+  private keyOf(file: FlyFile): string {
+    const key = this.keys.get(file) ?? JSON.stringify(file);
+    this.keys.set(file, key);
+    return key;
+  }
 
   /** The fly of a row: one that several rows tie is solved once, and once again for each size and shade. */
-  ofRow(row: BatchRow, file: FlyFile, drawers: Drawers): Outcome<RowFly> {
-    const key = JSON.stringify(file);
+  ofRow(row: BatchRow, file: FlyFile, drawers: Drawers): Outcome<KnownRow> {
+    const key = this.keyOf(file);
     const how = `${key}\n${JSON.stringify([row.on ?? null, row.hold ?? null, row.shade ?? null])}`;
     const known = this.flies.get(how);
     if (known) return known;
     const own = this.owns.get(key) ?? ownFly(file, drawers);
     this.owns.set(key, own);
-    const made = own.ok ? rowFly(row, own.value, drawers) : own;
+    const fly = own.ok ? rowFly(row, own.value, drawers) : own;
+    const made = fly.ok
+      ? good({ fly: fly.value, takes: takesOf(fly.value.solved.laid, drawers, fly.value.tying.threadMm) })
+      : fly;
     this.flies.set(how, made);
     return made;
   }
@@ -123,26 +151,25 @@ function plannedRows(
   const share = spoil === undefined ? 0 : readShare(spoil);
   rows.forEach((row, i) => {
     const file = flyOf(row, i);
-    const fly = file.ok ? known.ofRow(row, file.value, drawers) : file;
+    const made = file.ok ? known.ofRow(row, file.value, drawers) : file;
     onRow?.(i + 1, rows.length);
-    if (!fly.ok) {
+    if (!made.ok) {
       const path = `rows[${String(i)}]`;
       faults.push(
-        ...fly.faults.map((fault) => ({ ...fault, path: fault.path === '' ? path : `${path}.${fault.path}` })),
+        ...made.faults.map((fault) => ({ ...fault, path: fault.path === '' ? path : `${path}.${fault.path}` })),
       );
       return;
     }
-    const { tying } = fly.value;
+    const { fly, takes } = made.value;
     const { spoilt, apart } = lost[i] ?? { spoilt: 0, apart: 0 };
-    const { laid } = fly.value.solved;
     planned.push({
       row,
-      fly: fly.value,
-      takes: takesOf(laid, drawers, tying.threadMm),
+      fly,
+      takes,
       spoilt: Math.max(Math.ceil(row.count * share - 1e-9), spoilt + apart),
       lost: spoilt + apart,
       apart,
-      work: workOf(row, laid, tying, measured),
+      work: workOf(row, fly.solved.laid, fly.tying, measured),
     });
   });
   known.tidy();

@@ -163,7 +163,7 @@ function cutRuns({
   const runs = new Map<string, { at: number | null; mm: number; pieces: number }>();
   cuts.forEach(({ mm }, i) => {
     const at = layout[i] ?? null;
-    const key = `${String(at)} ${mm.toFixed(3)}`;
+    const key = `${String(at)} ${String(Math.round(1000 * mm))}`;
     const run = runs.get(key) ?? { at, mm, pieces: 0 };
     run.pieces++;
     runs.set(key, run);
@@ -266,6 +266,16 @@ function prepOf({ needs, rows }: BatchPlan): PrepReport[] {
 /** Where nobody named a day, minutes are told from this midnight on. */
 const NO_DAY = '1970-01-01';
 
+/** Moments so many minutes after a first one; where one thing ends the next begins, so that each is asked for twice. */
+function momentsFrom(zero: number): (minutes: number) => string {
+  const known = new Map<number, string>();
+  return (minutes) => {
+    const text = known.get(minutes) ?? momentText(zero + minutes);
+    known.set(minutes, text);
+    return text;
+  };
+}
+
 function timeReport(time: PlannedTime, flies: number, day: string): TimeReport {
   const { schedule, jobs, byEvenings, way, byWay, basis } = time;
   const { blocks } = schedule;
@@ -273,6 +283,7 @@ function timeReport(time: PlannedTime, flies: number, day: string): TimeReport {
   const begins = blocks.reduce((least, { start }) => Math.min(least, start), Infinity);
   const ends = blocks.reduce((most, { end }) => Math.max(most, end), -Infinity);
   const zero = byEvenings ? 0 : Date.parse(`${day}T00:00Z`) / 60_000;
+  const moment = momentsFrom(zero);
   return {
     way,
     hands_min: round(hands),
@@ -291,8 +302,8 @@ function timeReport(time: PlannedTime, flies: number, day: string): TimeReport {
         const prep = of === undefined || of.first === true;
         return {
           evening: byEvenings ? momentText(time.windows[window]?.from ?? 0).slice(0, 10) : null,
-          start: momentText(zero + start),
-          end: momentText(zero + end),
+          start: moment(start),
+          end: moment(end),
           row: prep ? null : of.row,
           fly: prep ? null : of.fly,
           step: prep ? 'prep' : coat === 0 ? 'tie' : `coat ${String(coat)}`,

@@ -1,5 +1,5 @@
 import { bad, type Outcome, good } from '@jobbet/core/base';
-import { type ItemTaking, planNeeds, takingsOf } from '@jobbet/core/batch';
+import { carriedBy, type ItemTaking, planNeeds, takingsOf } from '@jobbet/core/batch';
 import { checkFly, toSettle } from '@jobbet/core/checks';
 import { readFlyValue, type FlyFile } from '@jobbet/core/pattern';
 import { reportFly, solveFly, type FlyReport } from '@jobbet/core/model';
@@ -13,7 +13,7 @@ import {
 } from '@jobbet/core/drawers';
 import { summarySchema, type FlySummary, type Listed, listedOf, summarise } from '@jobbet/core/contract';
 import type { Page } from '@jobbet/core/drawing';
-import { type BatchFile, type HookAt, patternAt } from '@jobbet/core/records';
+import type { BatchFile, HookAt } from '@jobbet/core/records';
 import { orderWords, type SheetPaper as Paper } from '@jobbet/core/tying';
 
 /** On what, from which side and in which units a sheet is printed. */
@@ -121,7 +121,7 @@ const WORK: {
   sheet: ({ value, paper }, tables) => sheetOf(value, tables, paper),
   pages: async ({ pages, title }) => (await printing.pages()).pagesPdf(pages, title),
   takings: ({ batch, before, begun }, drawers) => {
-    const plan = planNeeds(batch, { drawers, flyOf: (_row, i) => readFlyValue(patternAt(batch, i) ?? null) });
+    const plan = planNeeds(batch, { drawers, flyOf: carriedBy(batch) });
     if (!plan.ok) return plan;
     return good(begun.map((at, i) => takingsOf(plan.value, at, [...before, ...begun.slice(0, i)])));
   },

@@ -1,6 +1,7 @@
 import {
   type BatchPlan,
   type BatchReport,
+  carriedBy,
   type Instead,
   insteadOf,
   KnownFlies,
@@ -11,8 +12,8 @@ import {
 } from '@jobbet/core/batch';
 import type { Fault } from '@jobbet/core/base';
 import type { Drawers } from '@jobbet/core/drawers';
-import { readFlyValue, type FlyFile } from '@jobbet/core/pattern';
-import { lostOf, patternAt, type BatchFile } from '@jobbet/core/records';
+import type { FlyFile } from '@jobbet/core/pattern';
+import { lostOf, type BatchFile } from '@jobbet/core/records';
 import type { StepTimes } from './times.ts';
 import type { Desk } from '../../shared/solve/desk.ts';
 
@@ -51,7 +52,7 @@ class Planner {
       known: this.known.flies,
       ...(onRow ? { onRow } : {}),
       measured: (fly, step) => times[fly]?.[step] ?? null,
-      flyOf: (_row, i) => readFlyValue(patternAt(batch, i) ?? null),
+      flyOf: carriedBy(batch),
     });
     this.last = { key, drawers, plan };
     return plan;
