@@ -256,6 +256,28 @@ describe('the prep', () => {
       else expect([waste_mm, leftover]).toEqual([0, expect.stringContaining('enough for')]);
     }
   });
+  test('marks a piece where it goes on as another part: what is free and what is bound of the first', () => {
+    const of = fly([
+      tail({ length: '30 mm', at: 'bend', buttsTo: 'station 5', material: 'fox hair' }),
+      tail({ id: 'on', role: 'wing', at: 'station 5', length: '12 mm', continues: 'tail', material: 'fox hair' }),
+    ]);
+    const drawers = drawersWith({});
+    const plan = planned({ rows: [{ fly: 'a', count: 2 }] }, drawers, of);
+    const shank = plan.rows[0]?.fly.solved.laid.platform.shankMm ?? 0;
+    const points = reportBatch(plan, drawers).prep.flatMap((each) => each.points);
+    expect(points).toEqual([{ as: 'on', at_mm: expect.closeTo(30 + shank / 2, 1) }]);
+  });
+  test('what is left of hair serves as dubbing, with what is dubbed in its colour in the same batch', () => {
+    const byproduct = (...parts: Parameters<typeof fly>[0]): string | null | undefined =>
+      reportBatch(planned({ rows: [{ fly: 'a', count: 2 }] }, NOMINAL_DRAWERS, fly(parts)), NOMINAL_DRAWERS).prep.find(
+        ({ byproduct: left }) => left !== null,
+      )?.byproduct;
+    const hair = tail({ material: 'fox hair', colour: 'grey' });
+    expect(byproduct(hair)).toBe('underfur and short base hair: dubbing');
+    const dubbed = (colour: string) => body({ material: 'rabbit dubbing', colour });
+    expect(byproduct(hair, dubbed('grey'))).toMatch(/, or with the rabbit dubbing of this batch$/);
+    expect(byproduct(hair, dubbed('olive'))).toBe('underfur and short base hair: dubbing');
+  });
   test('says what is to be bought first', () => {
     expect(strips(8).filter(({ from }) => from === 'to buy')).toMatchObject([{ pieces: 2, of: null, waste_mm: null }]);
   });

@@ -13,6 +13,7 @@ const take = (more: Partial<Take>): Take => ({
   cutMm: null,
   fibreMm: null,
   paired: false,
+  points: [],
   share: 1,
   ...more,
 });

@@ -28,6 +28,7 @@ export interface Cut {
   readonly fly: number;
   readonly row: number;
   readonly part: string | null;
+  readonly points: Take['points'];
 }
 
 /** All that a batch takes of one item in one colour, and what there is of it. */
@@ -135,9 +136,9 @@ function byLength({ take, uses }: Group): Measured {
   const cuts: Cut[] = [];
   for (const { stretch, takes } of uses)
     for (let k = 0; k < stretch.count; k++)
-      for (const { pieces, cutMm, part } of takes)
+      for (const { pieces, cutMm, part, points } of takes)
         for (let piece = 0; piece < pieces; piece++)
-          cuts.push({ mm: cutMm ?? 0, fly: stretch.first + k, row: stretch.row, part });
+          cuts.push({ mm: cutMm ?? 0, fly: stretch.first + k, row: stretch.row, part, points });
   const { goods } = take;
   const lengths = goods && lengthsOf(goods, take.colour);
   if (!goods || !lengths)

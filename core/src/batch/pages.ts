@@ -11,6 +11,7 @@ import {
   stacked,
   type TextWidth,
 } from '../drawing/index.ts';
+import { partName } from '../tying/index.ts';
 import { formatLength, formatNumber, type Style } from '../units/index.ts';
 import { boughtWords, type NeedReport } from './needReport.ts';
 import type { BatchReport, PrepReport } from './report.ts';
@@ -58,7 +59,7 @@ const tick: Block = {
 };
 
 /** A run of pieces in words: how many of what length, from what, and what is left of that. */
-const runWords = ({ pieces, cut_mm: cut, from, of, leftover }: PrepReport, style: Style): readonly Run[] => [
+const runWords = ({ pieces, cut_mm: cut, from, of, leftover, points }: PrepReport, style: Style): readonly Run[] => [
   { text: formatNumber(pieces, 0, style), bold: true },
   ...(cut === null ? [] : [{ text: `of ${length(cut, style)}`, bold: true }]),
   ...(from === null
@@ -71,6 +72,9 @@ const runWords = ({ pieces, cut_mm: cut, from, of, leftover }: PrepReport, style
               : `from piece ${from}${of === null ? '' : `, ${length(of, style)}`}`,
         },
       ]),
+  ...points.map(({ as, at_mm: at }) => ({
+    text: `marked at ${length(at, style)}, where it goes on as ${partName(as)}`,
+  })),
   ...(leftover === null ? [] : [{ text: `left: ${leftover}`, grey: GREY }]),
 ];
 
@@ -97,6 +101,7 @@ function readyBlock(own: readonly PrepReport[], widthMm: number, { style, textWi
       ),
       ...(first.doFirst === null ? [] : [ticked([{ text: `first: ${first.doFirst}` }])]),
       ...own.map((each) => ticked(runWords(each, style))),
+      ...(first.byproduct === null ? [] : [set([{ text: `left: ${first.byproduct}`, grey: GREY }], widthMm)]),
     ],
     0.5,
   );

@@ -4,7 +4,7 @@ import { momentText } from '../records/index.ts';
 import { needReport, type NeedReport } from './needReport.ts';
 import { makesOf, type Need } from './needs.ts';
 import type { BatchPlan, PlannedTime } from './plan.ts';
-import { isOf, type TakeKind } from './takes.ts';
+import { isOf, type Take, type TakeKind } from './takes.ts';
 import { round, roundOrNone } from './rounding.ts';
 import type { Basis, Way } from './times.ts';
 
@@ -52,6 +52,10 @@ export interface PrepReport {
   readonly waste_mm: number | null;
   /** What is left of it and what it serves; null where nothing is. */
   readonly leftover: string | null;
+  /** Where a piece is marked before it is tied in, from the end that is tied in first: there it goes on as another part. */
+  readonly points: readonly { readonly as: string; readonly at_mm: number }[];
+  /** What of the material is left whatever is cut of it, and what it serves as; null where nothing is. */
+  readonly byproduct: string | null;
 }
 
 export interface CostReport {
@@ -106,15 +110,27 @@ const READY: Readonly<Record<TakeKind, string>> = {
   thread: 'wound on the bobbin',
 };
 
-/** What is done to what a need takes, what to look for in it, and what is done before: as the item says, else as things of its kind. */
-function readyOf({ take: { kind }, goods }: Need): Pick<PrepReport, 'what' | 'lookFor' | 'doFirst'> {
+type Ready = Pick<PrepReport, 'what' | 'lookFor' | 'doFirst' | 'byproduct'>;
+
+/**
+ * What is done to what a need takes, what to look for in it, and what is done before: as the item says, else as things of its kind. What is left of
+ * it is offered to what is dubbed in the same colour.
+ */
+function readyOf({ take: { kind, colour }, goods }: Need, needs: readonly Need[]): Ready {
   const usual = CHOOSING[kind];
+  const isAlike = (other: string | null): boolean => other?.trim().toLowerCase() === colour?.trim().toLowerCase();
+  const dubbed = needs.find(({ take }) => take.kind === 'dubbing' && isAlike(take.colour));
+  const serves = dubbed ? `dubbing, or with the ${dubbed.take.item} of this batch` : 'dubbing';
   return {
     what: READY[kind],
     lookFor: goods?.lookFor ?? usual?.lookFor ?? null,
     doFirst: goods?.doFirst ?? usual?.first ?? null,
+    byproduct: usual?.leaves === undefined ? null : `${usual.leaves}: ${serves}`,
   };
 }
+
+const marked = ({ points }: Pick<Take, 'points'>): PrepReport['points'] =>
+  points.map(({ as, atMm }) => ({ as, at_mm: round(atMm) }));
 
 /** Stock that a price is paid for, by the unit of its need; null without a price or where nobody said what one makes. */
 function unitCost({ goods, unit, take }: Need): number | null {
@@ -155,16 +171,21 @@ function costsOf({ needs, rows }: BatchPlan): Costs {
   };
 }
 
-/** Runs of pieces of one length from one length, the longest pieces first. */
-function cutRuns({
-  cuts,
-  layout,
-}: Need): { readonly at: number | null; readonly mm: number; readonly pieces: number }[] {
-  const runs = new Map<string, { at: number | null; mm: number; pieces: number }>();
-  cuts.forEach(({ mm }, i) => {
+interface Run extends Pick<Take, 'points'> {
+  readonly at: number | null;
+  readonly mm: number;
+  pieces: number;
+}
+
+/** Runs of pieces of one length from one length that are marked alike, the longest pieces first. */
+function cutRuns({ cuts, layout }: Need): readonly Readonly<Run>[] {
+  const runs = new Map<string, Run>();
+  const micrometres = (mm: number): string => String(Math.round(1000 * mm));
+  cuts.forEach(({ mm, points }, i) => {
     const at = layout[i] ?? null;
-    const key = `${String(at)} ${String(Math.round(1000 * mm))}`;
-    const run = runs.get(key) ?? { at, mm, pieces: 0 };
+    const marks = points.map(({ as, atMm }) => `${as} ${micrometres(atMm)}`).join();
+    const key = `${String(at)} ${micrometres(mm)} ${marks}`;
+    const run = runs.get(key) ?? { at, mm, points, pieces: 0 };
     run.pieces++;
     runs.set(key, run);
   });
@@ -188,14 +209,14 @@ function endOf(
 }
 
 /** What is cut to length, stock by stock. */
-function cutPrep(need: Need): PrepReport[] {
+function cutPrep(need: Need, needs: readonly Need[]): PrepReport[] {
   const { take, cuts, lengths, layout } = need;
   const left = [...(lengths ?? [])];
   layout.forEach((at, i) => {
     if (at !== null) left[at] = (left[at] ?? 0) - (cuts[i]?.mm ?? 0);
   });
   const runs = cutRuns(need);
-  return runs.map(({ at, mm, pieces }, i): PrepReport => {
+  return runs.map(({ at, mm, points, pieces }, i): PrepReport => {
     const last = runs[i + 1]?.at !== at;
     const end =
       at !== null && last
@@ -207,7 +228,8 @@ function cutPrep(need: Need): PrepReport[] {
     return {
       material: take.item,
       colour: take.colour,
-      ...readyOf(need),
+      ...readyOf(need, needs),
+      points: marked({ points }),
       pieces,
       cut_mm: round(mm),
       from: at !== null ? `${String(at + 1)} of ${String(left.length)}` : lengths === null ? null : 'to buy',
@@ -219,7 +241,11 @@ function cutPrep(need: Need): PrepReport[] {
 }
 
 /** What is made ready piece by piece or clump by clump. */
-function countedPrep(need: Need, flies: readonly { cutMm: number | null; pieces: number }[]): PrepReport[] {
+function countedPrep(
+  need: Need,
+  needs: readonly Need[],
+  flies: readonly { cutMm: number | null; pieces: number }[],
+): PrepReport[] {
   const { take, cuts } = need;
   const byCut = new Map<string, { cutMm: number | null; pieces: number }>();
   for (const { cutMm, pieces } of flies) {
@@ -232,7 +258,8 @@ function countedPrep(need: Need, flies: readonly { cutMm: number | null; pieces:
   return runs.map(({ cutMm, pieces }): PrepReport => ({
     material: take.item,
     colour: take.colour,
-    ...readyOf(need),
+    ...readyOf(need, needs),
+    points: marked(take),
     pieces,
     cut_mm: roundOrNone(cutMm),
     from: null,
@@ -248,9 +275,10 @@ function prepOf({ needs, rows }: BatchPlan): PrepReport[] {
     .filter(({ take }) => take.kind !== 'thread')
     .flatMap((need) =>
       need.unit === 'mm'
-        ? cutPrep(need)
+        ? cutPrep(need, needs)
         : countedPrep(
             need,
+            needs,
             rows.flatMap(({ takes, row, spoilt }) =>
               takes
                 .filter((take) => isOf(need.take, take))

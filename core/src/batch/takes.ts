@@ -1,7 +1,7 @@
 import { solidNamed } from '../data/index.ts';
 import { type Drawers, type Goods, type HookItem, named, readYield } from '../drawers/index.ts';
 import { platformWords } from '../contract/index.ts';
-import { cutLength, type LaidFly, type LaidPart } from '../model/index.ts';
+import { cutLength, type LaidFly, type LaidPart, type Point, pointsOf } from '../model/index.ts';
 import { type FlyFile, type HookFile } from '../pattern/index.ts';
 import { threadOf } from '../tying/index.ts';
 
@@ -39,6 +39,8 @@ export interface Take {
   readonly cutMm: number | null;
   /** Fibres so long are wanted, mm. */
   readonly fibreMm: number | null;
+  /** Where a piece goes on as other parts, from the end that is tied in first. */
+  readonly points: readonly Point[];
   /** Two by two: a left one and a right one. */
   readonly paired: boolean;
   /** Its share of what is mixed of several; 1 of what is not. */
@@ -249,6 +251,7 @@ function partTakes(part: LaidPart, laid: LaidFly, drawers: Drawers): Take[] {
     unit: unitOf(from.kind, from.goods, cutMm),
     cutMm,
     fibreMm: part.file.construction === 'hackle' ? (part.extent.lengths['fibre']?.mm ?? null) : null,
+    points: pointsOf(part, laid),
     share: 1,
     ...piecesOf(part),
   };
@@ -283,6 +286,7 @@ const counted = (kind: TakeKind, item: string, goods: Goods | null): Take => ({
   cutMm: null,
   fibreMm: null,
   paired: false,
+  points: [],
   share: 1,
 });
 

@@ -2,19 +2,30 @@
 export interface Choosing {
   readonly lookFor: string;
   readonly first?: string;
+  /** What is left of it that serves as dubbing. */
+  readonly leaves?: string;
 }
 
 export const CHOOSING: Readonly<Record<string, Choosing>> = {
   hook: { lookFor: 'a point that catches on the nail, an eye that is closed' },
-  strip: { lookFor: 'thin skin, hair as long on either edge', first: 'wash and dry a greasy hide' },
+  strip: {
+    lookFor: 'thin skin, hair as long on either edge',
+    first: 'wash and dry a greasy hide',
+    leaves: 'hair off the ends of the hide',
+  },
   hair: {
     lookFor: 'straight hair with its tips, none broken',
     first: 'wash it, comb out underfur and short base hair',
+    leaves: 'underfur and short base hair',
   },
-  plume: { lookFor: 'even fluff to the tip, a thin stem' },
-  hackle: { lookFor: 'webby for a wet collar, stiff where it must not fold' },
+  plume: { lookFor: 'even fluff to the tip, a thin stem', leaves: 'short fluff at the foot of the stem' },
+  hackle: { lookFor: 'webby for a wet collar, stiff where it must not fold', leaves: 'fluff at the foot of the stem' },
   feather: { lookFor: 'one left and one right of one skin, whole at the edge', first: 'steam what is bent' },
-  spun: { lookFor: 'coarse, straight and hollow, cut close at the hide', first: 'comb out the underfur' },
+  spun: {
+    lookFor: 'coarse, straight and hollow, cut close at the hide',
+    first: 'comb out the underfur',
+    leaves: 'underfur',
+  },
   dubbing: { lookFor: 'no guard hair where it goes on thread' },
   sheet: { lookFor: 'no creases' },
 };

@@ -7,6 +7,7 @@ import {
   type PrepReport,
   type SubstituteReport,
 } from '@jobbet/core/batch';
+import { partName } from '@jobbet/core/tying';
 import { formatLength, formatMass, formatSpeed } from '@jobbet/core/units';
 import { useDrawers } from '../../shared/api/useDrawers.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
@@ -150,12 +151,18 @@ function Ready({ report, need }: { readonly report: BatchReport; readonly need: 
       <p className="italic text-ink2 first-letter:uppercase">{own[0]?.what}</p>
       {own[0] && own[0].lookFor !== null && <p className="italic text-ink2">Look for {own[0].lookFor}.</p>}
       {own[0] && own[0].doFirst !== null && <p>First {own[0].doFirst}.</p>}
+      {own[0] && own[0].byproduct !== null && <p className="italic text-ink2">Left of it: {own[0].byproduct}.</p>}
       <ul className="mt-1">
         {own.map((each, i) => (
           <li key={i} className="border-t border-hair py-1">
             {amountWords(each.pieces, { unit: 'pieces' }, style)}
             {each.cut_mm !== null && ` of ${words(formatLength(each.cut_mm, style))}`}
             {each.from !== null && <span className="text-ink2"> {fromWords(each, style)}</span>}
+            {each.points.map(({ as, at_mm: at }) => (
+              <span key={as} className="block">
+                marked at {words(formatLength(at, style))}, where it goes on as {partName(as)}
+              </span>
+            ))}
             {each.leftover !== null && <span className="block italic text-ink2">left: {each.leftover}</span>}
             {each.waste_mm !== null && each.waste_mm > 0 && (
               <span className="block italic text-ink2">
