@@ -33,6 +33,15 @@ function planAcross(model: BalanceModel, theta: number): number {
   return area > 0 ? load / area : 0;
 }
 
+/** η_plan by the degree, of silhouettes that were asked before: other weights on the same fly change none of them. */
+const knownEtas = new WeakMap<BalanceModel['table'], Map<number, number>>();
+
+function etasOf({ table }: BalanceModel): Map<number, number> {
+  let etas = knownEtas.get(table);
+  if (!etas) knownEtas.set(table, (etas = new Map()));
+  return etas;
+}
+
 /** W·η − cosθ·Σwy + sinθ·Σwz, mg·mm. */
 const torqueOf = ({ total, wy, wz }: WeightSums, eta: number, theta: number): number =>
   total * eta - Math.cos(theta) * wy + Math.sin(theta) * wz;
@@ -43,7 +52,7 @@ export const slackTorque = (model: BalanceModel, theta: number): number =>
 
 /** The torque over the full turn: as it is at some degrees, read between them at the others. */
 class Turn {
-  private readonly known = new Map<number, number>();
+  private readonly known: Map<number, number>;
   private readonly model: BalanceModel;
   private readonly sums: WeightSums;
   /** Torque at every whole degree from 0 to 359. */
@@ -54,6 +63,7 @@ class Turn {
   constructor(model: BalanceModel, sums: WeightSums) {
     this.model = model;
     this.sums = sums;
+    this.known = etasOf(model);
     const plan = new Float64Array(360);
     const coarse = Array.from({ length: 360 / COARSE_DEG }, (_, i) => this.eta(i * COARSE_DEG));
     const at = (i: number): number => coarse[(i + coarse.length) % coarse.length] as number;
