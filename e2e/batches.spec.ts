@@ -60,6 +60,8 @@ test('a fly goes from the rack through the vise and its coats into the box, by k
   await expect(lit(page)).toHaveAccessibleName(/in the box$/);
   await page.keyboard.press('Enter');
   await expect(page.getByText('Nothing is left to do to this fly.')).toBeVisible();
+  await page.keyboard.press('1');
+  await expect(page.getByRole('button', { name: /^Slate Runner,.* 3 in the box/ })).toBeVisible();
 });
 
 test('two flies are tied at the vise one after the other, one is spoilt, and a reload takes up where it was', async ({
@@ -383,7 +385,7 @@ test('the sheet ties the next one of the running batch; what is laid out is kept
   await page.keyboard.press('4');
   await expect(page.getByTestId('tying-sheet')).toBeVisible();
   await page.keyboard.press('g');
-  await expect(page.getByText(/^fly 5 of 19, Slate Runner/)).toBeVisible();
+  await expect(page.getByText(/^fly 5 of 18, Slate Runner/)).toBeVisible();
   await expect(page.getByText('This one counts into Opening week.')).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(row).toContainText('all laid out');

@@ -7,6 +7,7 @@ import {
   goneOn,
   handfulOf,
   inVise,
+  keptOf,
   laidOutOn,
   pinOf,
   progressOf,
@@ -54,6 +55,18 @@ describe('a fly of a batch', () => {
     const busy = on(batch(), 1, 1);
     expect(inVise(busy)).toMatchObject(at);
     expect(goneOn(busy, { row: 3, n: 1 }, 1, NOW)).toBeNull();
+  });
+  test('in the box are those that are done, of whichever row, by the fly', () => {
+    const kept = (row: number, n: number) => ({ row, n, state: 'kept' });
+    const flies = [
+      kept(1, 1),
+      kept(2, 1),
+      kept(3, 1),
+      { row: 3, n: 2, state: 'drying' },
+      { row: 3, n: 3, state: 'apart' },
+    ];
+    expect(keptOf(batch({ flies }))).toEqual({ a: 2, b: 1 });
+    expect(keptOf(batch())).toEqual({});
   });
   test('step by step a handful of its row is begun at once, each at a moment of its own', () => {
     const handful = (n: number, size: number) =>

@@ -42,7 +42,12 @@ describe('batches', () => {
     expect([revision, record.name]).toEqual([1, 'Opening week']);
     expect((await ask('GET', `/api/batches/${id}`)).body).toMatchObject({ id, record: batch() });
     expect((await ask('GET', '/api/batches')).body).toMatchObject([
-      { id, name: 'Opening week', day: '2026-03-14', summary: { flies: 3, by: { kept: 1, 'to-come': 2 } } },
+      {
+        id,
+        name: 'Opening week',
+        day: '2026-03-14',
+        summary: { flies: 3, by: { kept: 1, 'to-come': 2 }, kept: { a: 1 } },
+      },
     ]);
   });
   test('that have faults are refused by their places, and nothing is kept', async () => {

@@ -149,7 +149,14 @@ export type StoredBatch = StoredRecord<BatchFile>;
 /** A record as lists have it: how far it has come, without its file. One that does not read any more has neither; `broken` says why. */
 export const listedRecordSchema = z.object({
   ...kept,
-  summary: z.object({ flies: z.number().int(), by: z.record(z.enum(FLY_STATES), z.number().int()) }).nullable(),
+  summary: z
+    .object({
+      flies: z.number().int(),
+      by: z.record(z.enum(FLY_STATES), z.number().int()),
+      /** Flies in the box, by what the rows call them. */
+      kept: z.record(z.string(), z.number().int()),
+    })
+    .nullable(),
   broken: z.string().nullable(),
 });
 export type ListedRecord = z.infer<typeof listedRecordSchema>;

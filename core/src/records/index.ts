@@ -22,6 +22,7 @@ export {
   handfulOf,
   hooksOf,
   inVise,
+  keptOf,
   laidOutOn,
   lostOf,
   numberOf,

@@ -36,6 +36,16 @@ export function progressOf(batch: BatchFile): Progress {
   return { flies, by: { ...by, 'to-come': Math.max(0, flies - by.vise - by.drying - by.kept) } };
 }
 
+/** How many of each fly lie in the box, by what its rows call it. */
+export function keptOf({ rows, flies = [] }: BatchFile): Record<string, number> {
+  const kept: Record<string, number> = {};
+  for (const { row, state } of flies) {
+    const fly = rows[row - 1]?.fly;
+    if (state === 'kept' && fly !== undefined) kept[fly] = (kept[fly] ?? 0) + 1;
+  }
+  return kept;
+}
+
 /** A batch in which one fly is otherwise. Nothing else of it changes. */
 export function withFly(batch: BatchFile, row: number, n: number, change: Partial<FlyProgress>): BatchFile {
   const now: FlyProgress = { ...(progressAt(batch, row, n) ?? { row, n }), ...change };

@@ -2,6 +2,7 @@ import type { FlySummary } from '@jobbet/core/contract';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { ListedFly } from '../../shared/api/client.ts';
+import { useInBox } from '../../fly/batches/useInBox.ts';
 import { isSound } from '../../shared/api/listed.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
 import { BoxRow, type RowPlace } from './BoxRow.tsx';
@@ -49,6 +50,7 @@ function commonScale(flies: readonly ListedFly[], width: number): { frontMm: num
 /** Only the rows in sight are there, so that a box of hundreds stays quick. */
 export function BoxList(props: BoxListProps) {
   const { flies, at, ladder, grouped } = props;
+  const inBox = useInBox();
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
   const withLadder = ladder && width >= NARROW;
@@ -87,6 +89,7 @@ export function BoxList(props: BoxListProps) {
                   picked={item.index === at}
                   heading={grouped ? headingAt(flies, item.index) : null}
                   common={common}
+                  inBox={inBox.get(fly.id) ?? 0}
                   list={props}
                 />
               );
@@ -104,11 +107,12 @@ interface OneRowProps {
   readonly picked: boolean;
   readonly heading: string | null;
   readonly common: ReturnType<typeof commonScale>;
+  readonly inBox: number;
   readonly list: BoxListProps;
 }
 
 /** A fly as it is, or what keeps one from being laid out. */
-function OneRow({ fly, place, picked, heading, common, list }: OneRowProps) {
+function OneRow({ fly, place, picked, heading, common, inBox, list }: OneRowProps) {
   const { chosen, onOpen, onPick, onCopy, onRename, onRemove } = list;
   const onThis = { onPick: () => onPick(place.index), onRemove: () => onRemove(fly) };
   if (!isSound(fly)) return <BrokenRow fly={fly} place={place} picked={picked} {...onThis} />;
@@ -118,6 +122,7 @@ function OneRow({ fly, place, picked, heading, common, list }: OneRowProps) {
       place={place}
       picked={picked}
       heading={heading}
+      inBox={inBox}
       chosen={chosen.has(fly.id)}
       {...common}
       {...onThis}

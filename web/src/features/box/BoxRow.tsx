@@ -32,6 +32,8 @@ interface RowProps {
   readonly chosen: boolean;
   /** The group that begins with it, and how many are in it. */
   readonly heading: string | null;
+  /** How many of it are tied and lie in the box. */
+  readonly inBox: number;
   readonly frontMm: number;
   readonly rearMm: number;
   readonly scale: number;
@@ -46,7 +48,7 @@ interface RowProps {
 
 /** One fly of the box, drawn at the common scale. */
 export function BoxRow(props: RowProps) {
-  const { fly, place, picked, heading, frontMm, rearMm, scale, onOpen, onPick } = props;
+  const { fly, place, picked, heading, inBox, frontMm, rearMm, scale, onOpen, onPick } = props;
   const style = useStyle();
   const { summary, listed } = fly;
   const sink = summary.sinkMmS === null ? null : formatSpeed(summary.sinkMmS, style);
@@ -81,7 +83,7 @@ export function BoxRow(props: RowProps) {
           if (event.currentTarget.matches(':focus-visible')) onPick();
         }}
         className="flex items-center h-full flex-1 min-w-0 text-left"
-        aria-label={`${fly.name}, ${summary.platform}, ${rides}, ${sinks}, ${mass.figure} ${mass.unit}${checks.length > 0 ? `, ${String(checks.length)} to settle` : ''}`}
+        aria-label={`${fly.name}, ${summary.platform}, ${rides}, ${sinks}, ${mass.figure} ${mass.unit}${inBox > 0 ? `, ${String(inBox)} in the box` : ''}${checks.length > 0 ? `, ${String(checks.length)} to settle` : ''}`}
       >
         <span className="relative shrink-0" style={{ width: drawing, height: place.height }}>
           <strong className="absolute left-3 top-1/2 -translate-y-1/2 text-row">{sink?.figure ?? '–'}</strong>
@@ -104,10 +106,11 @@ export function BoxRow(props: RowProps) {
           </span>
         </span>
         <RowRide fly={fly} />
-        <span className="w-20 shrink-0 max-[900px]:hidden">{summary.sinkClass ?? 'floats'}</span>
+        <span className="w-20 shrink-0 max-[1100px]:hidden">{summary.sinkClass ?? 'floats'}</span>
         <span className="w-16 shrink-0 text-right">
           {mass.figure} <span className="text-ink3">{mass.unit}</span>
         </span>
+        <span className="w-24 shrink-0 text-right max-[1150px]:hidden">{inBox > 0 && inBox}</span>
         <RowChecks checks={checks} />
       </button>
       <ChooseBox {...props} />
