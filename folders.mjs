@@ -5,7 +5,7 @@
 export const CORE = {
   base: 'faults and outcomes as values, the nearest right word, what no fly exceeds',
   document: 'files as JSON: size and depth, format and version, faults of a schema with place and cure',
-  numeric: 'roots, seeded chance, the normal distribution',
+  numeric: 'roots, seeded chance, the normal distribution, those of few readings',
   units: 'lengths, masses and speeds as people write and read them',
   data: 'tables: words of the relations, nominal hooks, solids, materials, amounts, colours, schools',
   drawers: 'what lies in the drawers: items, their columns and rows, the tables flies are solved with',
@@ -16,13 +16,14 @@ export const CORE = {
     'a fly laid out and solved: `layFly` follows a hand, `solveFly` does everything, `reportFly` writes the promised keys',
   edit: 'changes to a file: add, move, rename, pull and where a pull rests, another platform, a metal swapped',
   drawing: 'a laid fly as seeded primitives in mm, painted on a canvas, as SVG or on paper',
-  records: 'what was made of flies: files of batches, with the measures they are written in',
+  records: 'what was made of flies: files of batches and of finished flies, with the measures they are written in',
   contract: 'what server and clients hand each other, one schema each, and the table of all routes',
   tying: 'the order of tying, its steps with figures and words, the body as it grows, the sheet',
   checks: 'the judgement calls over a solved fly: limits, reason, fix; how a part stands to its school',
   study: 'questions asked of a whole fly: weights that do what is wished, scatter, sizes, visibility, why',
   batch:
     'several flies of one kind or more: what they take from the drawers, what runs out, what it costs, when they are tied',
+  inspect: 'finished flies against their plan: each as it came out, the hand over a batch, what they teach',
 };
 
 /** Folders within a group that have an order of their own. */

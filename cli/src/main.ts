@@ -1,8 +1,9 @@
 import { checkFly, reportChecked, reportChecks } from '@jobbet/core/checks';
 import { documentJsonSchema } from '@jobbet/core/document';
 import { FLY_KIND } from '@jobbet/core/pattern';
-import { BATCH_KIND } from '@jobbet/core/records';
+import { BATCH_KIND, SPECIMEN_KIND } from '@jobbet/core/records';
 import { runBatch } from './batch.ts';
+import { runInspect } from './inspect.ts';
 import { runSheet } from './sheet.ts';
 import { runGauge, runSizes } from './sizes.ts';
 import { refuse, runOver, solveOptions } from './sources.ts';
@@ -26,7 +27,10 @@ jobbet sheet FILE... [--format md|html|json|pdf] [--paper a4|letter] [--hand rig
 jobbet batch FILE... [--flies FOLDER] [--drawers FILE] [--lines]
                          what a batch takes from the drawers, what runs out and what might do instead, what it
                          costs, and which evening each fly is tied
-jobbet schema [fly|batch]
+jobbet inspect FLY SPECIMEN... [--drawers FILE] [--lines]
+                         finished flies against their pattern: how each came out, what the hand does over
+                         all of them, what they teach
+jobbet schema [fly|batch|specimen]
                          the JSON Schema of the pattern file, or of a record
 jobbet backup [FILE]     everything there is into one file, also while Jobbet runs
 jobbet restore FILE      everything as a backup has it; what was there is kept beside it
@@ -58,7 +62,7 @@ function runCheck(args: readonly string[], terminal: Terminal): number {
   return code === 0 && severities.includes('stop') ? 1 : code;
 }
 
-const SCHEMAS = { fly: FLY_KIND, batch: BATCH_KIND } as const;
+const SCHEMAS = { fly: FLY_KIND, batch: BATCH_KIND, specimen: SPECIMEN_KIND } as const;
 
 /** The JSON Schema of the pattern file, or of a record by its name. */
 function runSchema([name = 'fly', ...more]: readonly string[], terminal: Terminal): number {
@@ -84,6 +88,8 @@ export function run(args: readonly string[], terminal: Terminal): number | Promi
       return runSheet(rest, terminal);
     case 'batch':
       return runBatch(rest, terminal);
+    case 'inspect':
+      return runInspect(rest, terminal);
     case 'schema':
       return runSchema(rest, terminal);
     case undefined:

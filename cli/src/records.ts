@@ -119,6 +119,21 @@ export class Flies {
   }
 }
 
+/** Writes what is asked of all files together; faults keep it back. @param made reads them and works it out */
+export function reportTogether({ lines }: RecordsAsked, made: () => Outcome<unknown>, terminal: Terminal): 0 | 2 {
+  try {
+    const told = made();
+    if (told.ok) {
+      terminal.out(`${JSON.stringify(told.value, null, lines ? undefined : 2)}\n`);
+      return 0;
+    }
+    terminal.err(`${told.faults.map(faultLine).join('\n')}\n`);
+  } catch (error) {
+    terminal.err(`${reasonOf(error)}\n`);
+  }
+  return 2;
+}
+
 /**
  * Reads each record and writes what is asked of it; faults of any keep the output of all back.
  * @param written what is printed of one record

@@ -496,6 +496,55 @@ describe('jobbet batch', () => {
   });
   test('schema batch is its JSON Schema, and an unknown one is refused', () => {
     expect(typed(['schema', 'batch']).out).toContain('"title": "Jobbet batch"');
-    expect(typed(['schema', 'fish'])).toMatchObject({ code: 2, err: 'schema takes one of fly, batch\n' });
+    expect(typed(['schema', 'fish'])).toMatchObject({ code: 2, err: 'schema takes one of fly, batch, specimen\n' });
+  });
+});
+
+describe('jobbet inspect', () => {
+  const one = (number: number, more: object = {}): string =>
+    JSON.stringify({
+      format: 'jobbet.specimen',
+      version: 1,
+      fly: 'slate-runner.fly.json',
+      number,
+      lengths: { tail: ['19.0 mm', { value: '19.2 mm', by: 'caliper' }], 'hook.shank': ['27.1 mm'] },
+      weight: ['0.91 g'],
+      ...more,
+    });
+  const files = { fly: slate, a: one(1), b: one(2) };
+
+  test('prints the promised keys: each fly as it came out, the series, what is learnt', () => {
+    const { code, out } = typed(['inspect', 'fly', 'a', 'b'], files);
+    expect(code).toBe(0);
+    const told = JSON.parse(out) as Record<string, Record<string, unknown>[]>;
+    expect(Object.keys(told)).toEqual(expect.arrayContaining(['specimens', 'series', 'learnt']));
+    const [first] = told['specimens'] ?? [];
+    expect(Object.keys(first ?? {})).toEqual(
+      expect.arrayContaining(['number', 'lengths', 'weight', 'asTied', 'verdict', 'fromStep']),
+    );
+    expect(first).toMatchObject({
+      number: 1,
+      lengths: [
+        { part: 'tail', mm: 19.1, n: 2, sd_mm: 0.1414, in: true },
+        { part: 'hook.shank', n: 1, sd_mm: null },
+      ],
+      weight: { mg: 910 },
+      asTied: { ride: 'point-up' },
+      verdict: 'keep',
+      fromStep: null,
+    });
+    expect(told['series']?.[1]).toMatchObject({ measure: 'tail', n: 2, limits: null, outside: [], drift: null });
+  });
+  test('faults name the file and the place in it; nothing is printed', () => {
+    const bad = { ...files, bad: one(3, { lengths: { tial: ['19 mm'] } }), worse: one(4, { weight: ['heavy'] }) };
+    const named = typed(['inspect', 'fly', 'a', 'bad'], bad);
+    expect([named.code, named.out]).toEqual([2, '']);
+    expect(named.err).toMatch(/^bad: lengths\.tial: .*did you mean "tail"/);
+    expect(typed(['inspect', 'fly', 'worse'], bad).err).toMatch(/^worse: weight\[0\]: /);
+    expect(typed(['inspect', 'fly', 'none'], bad).err).toMatch(/^none: /);
+    expect(typed(['inspect', 'fly'], bad).err).toContain('then the specimens');
+  });
+  test('schema specimen is its JSON Schema', () => {
+    expect(typed(['schema', 'specimen']).out).toContain('"title": "Jobbet specimen"');
   });
 });

@@ -16,7 +16,7 @@ export {
 export { SideCurrent, type SideLimit, sideHold } from './balance/sideCurrent.ts';
 export { SINK_CLASSES, type SinkClass, sinkRange, sinkingDrag } from './balance/sinking.ts';
 export { type SlackRest, slackRest, slackTorque } from './balance/slack.ts';
-export { restAndSink } from './balance/solveBalance.ts';
+export { restAndSink, solveBalance } from './balance/solveBalance.ts';
 export { USUAL_TEMPERATURE } from './balance/water.ts';
 export { type Bounds, boundsOf, reachOf } from './geometry/bounds.ts';
 export { PLAN_UP, PROFILE_UP, extentOf, outlineOf } from './geometry/outline.ts';

@@ -36,3 +36,4 @@ export {
   withState,
   withoutRow,
 } from './progress.ts';
+export { type Reading, readingOf, SPECIMEN_KIND, type SpecimenFile, specimenSchema, VERDICTS } from './specimen.ts';

@@ -15,5 +15,5 @@ export {
 export { readNumber } from './number.ts';
 export { MG_PER, MM_PER, MM_S_PER } from './scales.ts';
 export { type Typed, figureOf, readTyped, readTypedNumber, withUnit } from './typed.ts';
-export { askedBack, mmPerUnit, parseQuantity } from './quantity.ts';
+export { askedBack, mmPerUnit, parseQuantity, type QuantityKind } from './quantity.ts';
 export { type Saying, saying } from './saying.ts';

@@ -38,7 +38,7 @@ const knownEtas = new WeakMap<BalanceModel['table'], Map<number, number>>();
 
 function etasOf({ table }: BalanceModel): Map<number, number> {
   let etas = knownEtas.get(table);
-  if (!etas) knownEtas.set(table, (etas = new Map()));
+  if (!etas) knownEtas.set(table, (etas = new Map<number, number>()));
   return etas;
 }
 

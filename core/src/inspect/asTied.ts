@@ -1,0 +1,56 @@
+import { good, type Outcome } from '../base/index.ts';
+import type { Drawers } from '../drawers/index.ts';
+import type { FlyFile } from '../pattern/index.ts';
+import { layFly, type LaidFly, settleFly, solveBalance, type SolvedFly } from '../model/index.ts';
+import type { Measure } from './measures.ts';
+import { heavierBy, heavierModel } from './weighed.ts';
+
+/** A measure of one fly as it came out, mm. */
+export interface Found {
+  readonly measure: Measure;
+  readonly mm: number;
+}
+
+/** Passes over all measures: one that leans on another follows it, and is set right after it. */
+const PASSES = 4;
+const NEAR_MM = 0.005;
+
+/** The pattern of a fly as it came out: what was measured laid into it, the rest as planned. */
+function tiedFile(laid: LaidFly, drawers: Drawers, found: readonly Found[]): Outcome<LaidFly> {
+  let now = laid;
+  for (let pass = 0; pass < PASSES; pass++) {
+    let file: FlyFile = now.file;
+    let moved = false;
+    for (const { measure, mm } of found) {
+      const is = measure.on(now);
+      if (is === null || !measure.more || Math.abs(mm - is) < NEAR_MM) continue;
+      file = measure.more(file, now, mm - is);
+      moved = true;
+      // Each is set on the fly that those before it left, so that what leans on them is not moved twice.
+      const next = layFly(file, drawers);
+      if (!next.ok) return next;
+      now = next.value;
+    }
+    if (!moved) break;
+  }
+  return good(now);
+}
+
+/**
+ * A fly as it came out, laid and solved: its lengths as they were measured, its weight as it was weighed, what was not measured as planned.
+ * @param dryMg what it weighs; null where nobody weighed it
+ * @returns the solved fly, or why what was measured is no fly
+ */
+export function solveTied(
+  laid: LaidFly,
+  drawers: Drawers,
+  found: readonly Found[],
+  dryMg: number | null,
+): Outcome<SolvedFly> {
+  const tied = tiedFile(laid, drawers, found);
+  if (!tied.ok) return tied;
+  const solved = settleFly(tied.value);
+  if (dryMg === null) return good(solved);
+  const model = heavierModel(tied.value, heavierBy(tied.value, dryMg));
+  return good({ ...solved, balance: solveBalance(model) });
+}

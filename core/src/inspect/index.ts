@@ -1,0 +1,9 @@
+export {
+  type Inspected,
+  inspectFlies,
+  type InspectReport,
+  type LengthReport,
+  reportInspected,
+  type SeriesReport,
+  type SpecimenReport,
+} from './inspect.ts';

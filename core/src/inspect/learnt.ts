@@ -1,0 +1,100 @@
+import { type LaidFly } from '../model/index.ts';
+import { USUAL_SPREADS } from '../study/index.ts';
+import type { Series } from './series.ts';
+import { LEAST_LIMITS, meanInterval, meanOf, spreadInterval, summary, type Interval } from './statistics.ts';
+import { heavierBy, stillOpenMg } from './weighed.ts';
+
+/** Something that flies which were measured teach: where it goes, what it was and would be, 19 times in 20 between. */
+export interface Learnt {
+  /** `hook.shank`, `tail`, `spread of tail`, `weight of eyes`. */
+  readonly what: string;
+  readonly goesTo: 'fly' | 'drawers' | 'hands';
+  readonly was: number;
+  readonly now: number;
+  readonly interval: Interval;
+  readonly unit: 'mm' | 'mg' | 'share';
+  readonly why: string;
+}
+
+/** 19 times in 20. */
+const SIGMAS = 1.96;
+const isIn = (value: number, [low, high]: Interval): boolean => value >= low && value <= high;
+const flies = (n: number): string => `${String(n)} flies`;
+
+/** A hook that measures otherwise than its packet says. */
+function ofHook({ measure, values }: Series): Learnt[] {
+  const interval = meanInterval(values);
+  if (!measure.key.startsWith('hook.') || !interval || isIn(measure.planMm, interval)) return [];
+  const why = `measured on ${String(values.length)} hooks of the packet`;
+  return [
+    { what: measure.key, goesTo: 'drawers', was: measure.planMm, now: meanOf(values), interval, unit: 'mm', why },
+  ];
+}
+
+/** How alike a tier's lengths come out, and how far off. */
+function ofHands({ measure, values }: Series): Learnt[] {
+  const { n, mean, sd } = summary(values);
+  if (measure.part === null || measure.key !== measure.part || n < LEAST_LIMITS || sd === null) return [];
+  const spread = spreadInterval(values);
+  const centre = meanInterval(values);
+  const was = USUAL_SPREADS.length;
+  const share = spread && ([spread[0] / mean, spread[1] / mean] as const);
+  return [
+    ...(share && !isIn(was, share)
+      ? [
+          {
+            what: `spread of ${measure.key}`,
+            goesTo: 'hands' as const,
+            was,
+            now: sd / mean,
+            interval: share,
+            unit: 'share' as const,
+            why: `of ${flies(n)}; the scatter reckons with it`,
+          },
+        ]
+      : []),
+    ...(centre && !isIn(measure.planMm, centre)
+      ? [
+          {
+            what: measure.key,
+            goesTo: 'fly' as const,
+            was: measure.planMm,
+            now: mean,
+            interval: centre,
+            unit: 'mm' as const,
+            why: `of ${flies(n)}: plan it so, or tie it ${mean > measure.planMm ? 'shorter' : 'longer'}`,
+          },
+        ]
+      : []),
+  ];
+}
+
+/** What the scale says of eyes and beads that nobody weighed: the only ones of a fly, since a scale cannot tell one from another. */
+function ofWeights(laid: LaidFly, dryMg: readonly number[]): Learnt[] {
+  const balls = laid.parts.filter(({ built }) => built.ball && !built.ball.weighed);
+  const [ball] = balls;
+  if (!ball || balls.length > 1 || dryMg.length < 2) return [];
+  const own = dryMg.map((mg) => ball.massMg + (heavierBy(laid, mg).find(({ part }) => part === ball)?.byMg ?? 0));
+  const ofMean = meanInterval(own);
+  if (!ofMean) return [];
+  const by = Math.hypot((ofMean[1] - ofMean[0]) / 2, SIGMAS * stillOpenMg(laid, ball.file.id));
+  const interval = [meanOf(own) - by, meanOf(own) + by] as const;
+  if (isIn(ball.massMg, interval)) return [];
+  return [
+    {
+      what: `weight of ${ball.file.id}`,
+      goesTo: 'drawers',
+      was: ball.massMg,
+      now: meanOf(own),
+      interval,
+      unit: 'mg',
+      why: `${flies(dryMg.length)} on the scale, and nobody weighed them before they were tied in; a pair weighed says it better`,
+    },
+  ];
+}
+
+/** Everything that some flies teach, one by one; nothing where what was known lies within what they say. */
+export const learntOf = (laid: LaidFly, series: readonly Series[], dryMg: readonly number[]): readonly Learnt[] => [
+  ...series.flatMap((each) => [...ofHook(each), ...ofHands(each)]),
+  ...ofWeights(laid, dryMg),
+];

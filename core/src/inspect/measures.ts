@@ -1,0 +1,188 @@
+import { bad, type Fault, good, type Outcome, suggestion } from '../base/index.ts';
+import { type Drawers, named } from '../drawers/index.ts';
+import { withKey, withPart } from '../edit/index.ts';
+import type { FlyFile } from '../pattern/index.ts';
+import type { LaidFly, LaidPart } from '../model/index.ts';
+import { standing } from '../checks/index.ts';
+import { partName } from '../tying/index.ts';
+
+/** Something that can be measured on a finished fly and is said by its pattern. */
+export interface Measure {
+  /** As a specimen names it: `tail`, `wing.pastBend`, `hackle.fibre`, `eyes.at`, `hook.shank`. */
+  readonly key: string;
+  /** As a tier says it: `wing past the bend`. */
+  readonly words: string;
+  /** Null for the hook and the head. */
+  readonly part: string | null;
+  readonly planMm: number;
+  /** Where it may lie, mm; null for what is bought. */
+  readonly bandMm: readonly [low: number, high: number] | null;
+  /** What it is on a fly as it is laid. */
+  readonly on: (laid: LaidFly) => number | null;
+  /** The pattern with so many mm more of it; null where the pattern cannot say it. */
+  readonly more: ((file: FlyFile, laid: LaidFly, byMm: number) => FlyFile) | null;
+}
+
+/** What is not told by a rule still leaves a tier's hand some play: the judgement of the checks. */
+const PLAY = { share: 0.05, mm: 1 };
+
+const partOf = (laid: LaidFly, id: string): LaidPart | undefined => laid.parts.find(({ file }) => file.id === id);
+const mmText = (mm: number): string => `${Math.max(0.01, mm).toFixed(4)} mm`;
+
+/** A relation that comes to so many mm more, so that what leans on the part follows it, as it does at the vise. */
+const longer = (text: string, byMm: number): string =>
+  `${text} ${byMm < 0 ? '-' : '+'} ${Math.abs(byMm).toFixed(4)} mm`;
+
+/** What of a part is measured, before its name. */
+const ASPECTS: Readonly<Record<string, string>> = {
+  fibre: 'fibres of ',
+  diameter: 'diameter of ',
+  at: 'place of ',
+  width: 'width of ',
+};
+
+/** The key a part's length is told by; null where it is told by none. */
+function lengthKey({ file }: LaidPart): 'length' | 'fibre' | 'tip' | null {
+  const written = file as unknown as Readonly<Record<string, unknown>>;
+  return (['length', 'fibre', 'tip'] as const).find((key) => typeof written[key] === 'string') ?? null;
+}
+
+const withMore =
+  (id: string, key: string) =>
+  (file: FlyFile, laid: LaidFly, byMm: number): FlyFile =>
+    withPart(file, id, (part) => {
+      const text = (part as unknown as Readonly<Record<string, unknown>>)[key];
+      const now = partOf(laid, id)?.extent.readings[key]?.mm;
+      if (typeof text !== 'string') return part;
+      // What is told by a band, or by another part, is told in mm from then on.
+      const plain = key === 'tip' || key === 'at' || now === undefined ? longer(text, byMm) : mmText(now + byMm);
+      return withKey(part, key, plain);
+    });
+
+/** The band a part's length is to lie in: its school's where the plan keeps it, else the plan with a hand's play. */
+function bandOf(laid: LaidFly, part: LaidPart, planMm: number, drawers: Drawers): readonly [number, number] {
+  const { file, extent } = part;
+  const school = laid.file.school === undefined ? null : named(drawers.schools, laid.file.school);
+  const at = school && standing(laid, file.id, school, drawers);
+  if (at && at.key !== 'from' && at.within) {
+    // A tip's place and a free length differ by where the part is bound.
+    const off = at.key === 'tip' ? extent.lengthMm - at.valueMm : 0;
+    return [at.lowMm + off, at.highMm + off];
+  }
+  const told = extent.readings[lengthKey(part) ?? ''];
+  if (told && told.high > told.low && Math.abs(told.mm - planMm) < 1e-6) return [told.low, told.high];
+  const play = Math.max(PLAY.mm, PLAY.share * planMm);
+  return [Math.max(0, planMm - play), planMm + play];
+}
+
+const fixed = (planMm: number): readonly [number, number] => {
+  const play = Math.max(PLAY.mm / 2, PLAY.share * planMm);
+  return [Math.max(0, planMm - play), planMm + play];
+};
+
+/** What of one part can be measured. */
+function ofPart(part: LaidPart, laid: LaidFly, drawers: Drawers): Measure[] {
+  const { id } = part.file;
+  const own = (
+    key: string,
+    of: (part: LaidPart) => number | undefined,
+    more: Measure['more'],
+    band?: Measure['bandMm'],
+  ) => {
+    const planMm = of(part);
+    return planMm === undefined || !(planMm > 0)
+      ? []
+      : [
+          {
+            key,
+            words: `${ASPECTS[key.slice(id.length + 1)] ?? ''}${partName(id)}${key.endsWith('.pastBend') ? ' past the bend' : ''}`,
+            part: id,
+            planMm,
+            bandMm: band === undefined ? fixed(planMm) : band,
+            on: (now: LaidFly) => {
+              const there = partOf(now, id);
+              return there ? (of(there) ?? null) : null;
+            },
+            more,
+          },
+        ];
+  };
+  const told = lengthKey(part);
+  const length =
+    told === null
+      ? []
+      : own(id, ({ extent }) => extent.lengthMm, withMore(id, told), bandOf(laid, part, part.extent.lengthMm, drawers));
+  const { rear } = laid.platform.landmarksMm;
+  const pastBend = ({ extent }: LaidPart): number | undefined =>
+    extent.tipMm === null ? undefined : extent.tipMm - rear;
+  const sized = (key: string): Measure[] =>
+    own(`${id}.${key}`, ({ extent }) => extent.lengths[key]?.mm ?? extent.readings[key]?.mm, withMore(id, key));
+  return [
+    ...length,
+    ...(told === null || told === 'fibre' ? [] : own(`${id}.pastBend`, pastBend, withMore(id, told))),
+    ...(part.file.construction === 'hackle' ? sized('fibre') : []),
+    ...(part.file.construction === 'ball'
+      ? [...sized('diameter'), ...own(`${id}.at`, ({ extent }) => extent.startMm, withMore(id, 'at'))]
+      : []),
+    ...('width' in part.file && part.file.width !== undefined ? sized('width') : []),
+  ];
+}
+
+/** Measures of the hook: what is bought has no band. */
+function ofHook(laid: LaidFly): Measure[] {
+  const { platform } = laid;
+  const has = { shank: platform.shankMm, gap: platform.gapMm, wire: platform.wireMm } as const;
+  const { kind } = laid.file.platform;
+  if (kind === 'tube' || kind === 'shank') return [];
+  return (['shank', 'gap', 'wire'] as const).flatMap((key): Measure[] => {
+    const planMm = has[key];
+    if (planMm === null) return [];
+    const on = ({ platform: now }: LaidFly): number | null =>
+      ({ shank: now.shankMm, gap: now.gapMm, wire: now.wireMm })[key];
+    const more = (file: FlyFile, now: LaidFly, byMm: number): FlyFile => ({
+      ...file,
+      platform: { ...file.platform, [key]: mmText((on(now) ?? planMm) + byMm) },
+    });
+    return [{ key: `hook.${key}`, words: `the hook’s ${key}`, part: null, planMm, bandMm: null, on, more }];
+  });
+}
+
+/** Everything that can be measured on a fly and compared with its plan. */
+export const measuresOf = (laid: LaidFly, drawers: Drawers): readonly Measure[] => [
+  ...ofHook(laid),
+  ...laid.parts.flatMap((part) => ofPart(part, laid, drawers)),
+  ...(laid.headMm > 0
+    ? [
+        {
+          key: 'head',
+          words: 'the head',
+          part: null,
+          planMm: laid.headMm,
+          bandMm: fixed(laid.headMm),
+          on: (now: LaidFly) => now.headMm,
+          more: null,
+        },
+      ]
+    : []),
+];
+
+/** The measures a specimen names, or what is wrong with its names. */
+export function namedMeasures(
+  names: readonly string[],
+  measures: readonly Measure[],
+): Outcome<ReadonlyMap<string, Measure>> {
+  const known = new Map(measures.map((each) => [each.key.toLowerCase(), each]));
+  const faults: Fault[] = [];
+  const found = new Map<string, Measure>();
+  for (const name of names) {
+    const measure = known.get(name.toLowerCase());
+    if (measure) found.set(name, measure);
+    else
+      faults.push({
+        path: `lengths.${name}`,
+        code: 'unknown-name',
+        message: `nothing on this fly is measured as "${name}"${suggestion(name, [...known.keys()])}; there are ${measures.map(({ key }) => key).join(', ')}`,
+      });
+  }
+  return faults.length > 0 ? bad(...faults) : good(found);
+}

@@ -1,0 +1,53 @@
+import type { BalanceModel, LaidFly, LaidPart } from '../model/index.ts';
+import { balanceModel } from '../model/index.ts';
+import { USUAL_SPREADS } from '../study/index.ts';
+
+/** How much heavier or lighter one thing on a fly is than it was reckoned. */
+export interface Heavier {
+  readonly part: LaidPart;
+  readonly byMg: number;
+}
+
+/**
+ * How far off its weight a part may be, mg, one standard deviation: what was weighed as what is bought spreads; eyes nobody weighed by half of what
+ * they may be lighter; all else by how amounts spread. Judgement, as those are: docs/model.md.
+ */
+function sigmaMg({ massMg, built: { ball } }: LaidPart): number {
+  if (!ball) return USUAL_SPREADS.amount * massMg;
+  const own = USUAL_SPREADS.mass * massMg;
+  return ball.weighed ? own : Math.max(own, ((1 - ball.leastShare) / 2) * massMg);
+}
+
+/** A part is never reckoned lighter than this share of what it was. */
+const LEAST_SHARE = 0.2;
+
+/** What a fly that was put on a scale weighs more or less, laid on its parts by the smallest change that explains it, weighted with their spreads. */
+export function heavierBy(laid: LaidFly, dryMg: number): readonly Heavier[] {
+  const parts = laid.parts.filter(({ massMg }) => massMg > 0);
+  const variances = parts.map((part) => sigmaMg(part) ** 2);
+  const all = variances.reduce((sum, each) => sum + each, 0);
+  if (all === 0) return [];
+  const off = dryMg - laid.dryMg;
+  return parts.map((part, i) => ({
+    part,
+    byMg: Math.max((LEAST_SHARE - 1) * part.massMg, (off * (variances[i] ?? 0)) / all),
+  }));
+}
+
+/** How far off the weight of one part may still be once the whole fly was weighed, mg, one standard deviation: a scale cannot tell its parts apart. */
+export function stillOpenMg(laid: LaidFly, id: string): number {
+  const variances = laid.parts.map((part) => ({ id: part.file.id, variance: sigmaMg(part) ** 2 }));
+  const own = variances.find((each) => each.id === id)?.variance ?? 0;
+  const all = variances.reduce((sum, { variance }) => sum + variance, 0);
+  return all === 0 ? 0 : Math.sqrt(own * (1 - own / all));
+}
+
+/** The balance of a fly with some parts heavier: metal keeps its room, all else takes more room as it is more. */
+export function heavierModel(laid: LaidFly, heavier: readonly Heavier[]): BalanceModel {
+  const own = balanceModel(laid);
+  const extra = heavier.map(({ part, byMg }) => ({
+    submergedMg: part.built.ball ? byMg : byMg * (part.submergedMg / part.massMg),
+    at: part.centroid,
+  }));
+  return { ...own, weights: [...own.weights, ...extra] };
+}
