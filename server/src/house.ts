@@ -8,6 +8,7 @@ import { FlyStore } from './flies/store.ts';
 import { HandStore } from './hands/store.ts';
 import { BatchStore } from './records/batches.ts';
 import { seedBatchesOnce } from './records/examples.ts';
+import { SpecimenStore } from './records/specimens.ts';
 import { Devices } from './signin/devices.ts';
 import { solversHere, type Solvers } from './solving/solvers.ts';
 import { TyingStore } from './tyings/store.ts';
@@ -23,6 +24,7 @@ export interface House {
   readonly ownFlies: FlyStore;
   readonly tyings: TyingStore;
   readonly batches: BatchStore;
+  readonly specimens: SpecimenStore;
   readonly hands: HandStore;
   /** Devices that are signed in; null where none needs to. */
   readonly devices: Devices | null;
@@ -55,6 +57,7 @@ export async function openHouse(
     ownFlies: new FlyStore(ledger, shelf, solversHere(), () => drawers.snapshot(), now),
     tyings: new TyingStore(ledger),
     batches: new BatchStore(ledger, drawers, solvers, now),
+    specimens: new SpecimenStore(ledger, now),
     hands: new HandStore(ledger),
     devices: phrase === null ? null : await Devices.open(ledger, phrase, now),
     refresh: async () => refreshSummaries(ledger, solvers, await drawers.snapshot()),

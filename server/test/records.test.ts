@@ -1,4 +1,4 @@
-import type { StoredBatch } from '@jobbet/core/contract';
+import type { StoredBatch, StoredSpecimen } from '@jobbet/core/contract';
 import { type DrawerName, type Goods, NOMINAL_MATERIALS } from '@jobbet/core/drawers';
 import { type BatchFile, goneOn, withoutRow, withState } from '@jobbet/core/records';
 import type { FastifyInstance } from 'fastify';
@@ -196,5 +196,58 @@ describe('what is tied takes from the drawers', () => {
     await save((now) => ({ ...now, rows: now.rows.map((row) => ({ ...row, on: 'jig:99' })) }));
     expect(await save((now) => goneOn(now, first, 0, NOW))).toBe(200);
     expect((await hooks()).count).toBe(5);
+  });
+});
+
+describe('finished flies', () => {
+  const specimen = (more: object = {}) => ({
+    format: 'jobbet.specimen',
+    version: 1,
+    fly: 'a',
+    number: 1,
+    lengths: { tail: ['18.4 mm'] },
+    ...more,
+  });
+  const laid = async (more: object = {}): Promise<StoredSpecimen> =>
+    (await ask<StoredSpecimen>('POST', '/api/specimens', { record: specimen(more) })).body;
+  const ofFly = async (id: string): Promise<StoredSpecimen[]> =>
+    (await ask<StoredSpecimen[]>('GET', `/api/flies/${id}/specimens`)).body;
+
+  test('are found by their fly, in the order of their numbers, and are no batches', async () => {
+    await laid({ number: 2 });
+    await laid({ number: 1, pattern: { name: 'Slate Runner' } });
+    await laid({ fly: 'b' });
+    expect((await ofFly('a')).map(({ name, record }) => [name, record.number])).toEqual([
+      ['Slate Runner, fly 1', 1],
+      ['a, fly 2', 2],
+    ]);
+    expect((await ask('GET', '/api/batches')).body).toEqual([]);
+  });
+  test('are saved from the revision one knows, put in the trash and taken out of it', async () => {
+    const { id, record } = await laid();
+    const saved = await ask<StoredSpecimen>('PUT', `/api/specimens/${id}`, {
+      record: { ...record, weight: ['0.9 g'] },
+      revision: 1,
+    });
+    expect(saved).toMatchObject({ status: 200, body: { revision: 2, record: { weight: ['0.9 g'] } } });
+    expect((await ask('PUT', `/api/specimens/${id}`, { record, revision: 1 })).status).toBe(409);
+    expect((await ask('DELETE', `/api/specimens/${id}`)).status).toBe(204);
+    expect(await ofFly('a')).toEqual([]);
+    await ask('POST', `/api/specimens/${id}/undelete`);
+    expect(await ofFly('a')).toHaveLength(1);
+  });
+  test('that have faults are refused by their places', async () => {
+    const { status, body } = await ask<{ error: { code: string; faults: { path: string }[] } }>(
+      'POST',
+      '/api/specimens',
+      { record: specimen({ lengths: { tail: ['18 zz'] } }) },
+    );
+    expect([status, body.error.code, body.error.faults[0]?.path]).toEqual([422, 'invalid-record', 'lengths.tail[0]']);
+  });
+  test('one that does not read any more takes no other down', async () => {
+    const { id } = await laid();
+    await laid({ number: 2 });
+    await house.database.client.execute({ sql: "update records set record = '{' where id = ?", args: [id] });
+    expect((await ofFly('a')).map(({ record }) => record.number)).toEqual([2]);
   });
 });

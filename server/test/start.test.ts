@@ -130,7 +130,7 @@ describe('the data folder', () => {
     await client.execute('alter table tyings drop column edits');
     await client.execute('alter table versions drop column name');
     await client.execute(
-      'delete from __drizzle_migrations where created_at in (select created_at from __drizzle_migrations order by created_at desc limit 5)',
+      'delete from __drizzle_migrations where created_at in (select created_at from __drizzle_migrations order by created_at desc limit 6)',
     );
     close();
     (await openDatabase(path)).close();

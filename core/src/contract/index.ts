@@ -10,6 +10,7 @@ export {
   type ListedRecord,
   type SoundFly,
   type StoredBatch,
+  type StoredSpecimen,
   type StoredFly,
   type StoredItem,
   type StoredRecord,

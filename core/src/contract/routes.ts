@@ -15,6 +15,7 @@ import {
   storedItemSchema,
   tyingSchema,
   batchFile,
+  specimenFile,
   listedRecordSchema,
   storedRecordSchema,
 } from './stored.ts';
@@ -148,6 +149,19 @@ export const ROUTES = {
   deleteBatch: remove('/api/batches/:id', gone, { params: byId, status: 204 }),
   undeleteBatch: post('/api/batches/:id/undelete', gone, { params: byId, status: 204 }),
   purgeBatch: remove('/api/batches/:id/purge', gone, { params: byId, status: 204 }),
+
+  /** Finished flies of one pattern, in the order of their numbers, without those in the trash. */
+  specimens: get('/api/flies/:id/specimens', z.array(storedRecordSchema(specimenFile)), { params: byId }),
+  createSpecimen: post('/api/specimens', storedRecordSchema(specimenFile), {
+    body: z.strictObject({ record: specimenFile }),
+    status: 201,
+  }),
+  saveSpecimen: put('/api/specimens/:id', storedRecordSchema(specimenFile), {
+    params: byId,
+    body: z.strictObject({ record: specimenFile, revision }),
+  }),
+  deleteSpecimen: remove('/api/specimens/:id', gone, { params: byId, status: 204 }),
+  undeleteSpecimen: post('/api/specimens/:id/undelete', gone, { params: byId, status: 204 }),
 
   pagesPdf: post('/api/print.pdf', sentFileSchema, {
     body: z.strictObject({ title: z.string().min(1).max(200), pages: z.array(pageSchema).min(1).max(60) }),

@@ -10,7 +10,7 @@ export {
 } from './batch.ts';
 export { readBatchTable, type TableRow, writeBatchTable } from './batchTable.ts';
 export { handSchema, OWN_HANDS, type StoredHand, storedHandSchema, type TyingHand } from './hands.ts';
-export { KIND_OF, RECORD_KINDS, type RecordKind, type RecordOf, summaryOf } from './kinds.ts';
+export { readRecord, RECORD_KINDS, type RecordHead, type RecordKind, type RecordOf, headOf } from './kinds.ts';
 export { clockMinutes, dayMinutes, momentMinutes, momentText, readShare } from './measures.ts';
 export { patternAt } from './pins.ts';
 export {

@@ -1,7 +1,6 @@
 import { faultLine, type Outcome } from '@jobbet/core/base';
-import { readDocument } from '@jobbet/core/document';
 import { readFlyValue } from '@jobbet/core/pattern';
-import { handSchema, KIND_OF, RECORD_KINDS } from '@jobbet/core/records';
+import { handSchema, readRecord, RECORD_KINDS } from '@jobbet/core/records';
 import { readItem, DRAWERS } from '@jobbet/core/drawers';
 import { tyingSchema, versionKinds } from '@jobbet/core/contract';
 import type { SQLiteTable } from 'drizzle-orm/sqlite-core';
@@ -97,6 +96,7 @@ const recordRow = z.object({
   kind: z.enum(RECORD_KINDS),
   name: z.string().min(1).max(200),
   day: z.string().max(10).nullable(),
+  fly: z.string().max(400).nullable().default(null),
   revision,
   record: json,
   createdAt: time,
@@ -181,7 +181,7 @@ export const TABLES = [
     table: records,
     read: (value) => {
       const row = recordRow.parse(value);
-      const why = whyNot(row.record, (record) => readDocument(KIND_OF[row.kind], record));
+      const why = whyNot(row.record, (record) => readRecord(row.kind, record));
       return {
         values: row,
         key: row.id,

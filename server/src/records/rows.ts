@@ -10,6 +10,8 @@ export const records = sqliteTable(
     name: text('name').notNull(),
     /** Its day, where it has one: `2026-03-14`. */
     day: text('day'),
+    /** The one fly it is of, where it is of one. */
+    fly: text('fly'),
     revision: integer('revision').notNull(),
     /** The record's file, as JSON. */
     record: text('record').notNull(),
@@ -17,7 +19,10 @@ export const records = sqliteTable(
     updatedAt: integer('updated_at').notNull(),
     deletedAt: integer('deleted_at'),
   },
-  (table) => [index('records_by_kind').on(table.kind, table.deletedAt)],
+  (table) => [
+    index('records_by_kind').on(table.kind, table.deletedAt),
+    index('records_by_fly').on(table.fly, table.kind),
+  ],
 );
 
 /** What a fly of a batch took of an item of the drawers: once, whichever window says that it was begun. */

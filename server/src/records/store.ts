@@ -1,8 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { faultLine, type Outcome } from '@jobbet/core/base';
 import { type ListedRecord, type StoredRecord } from '@jobbet/core/contract';
-import { readDocument } from '@jobbet/core/document';
-import { KIND_OF, type RecordKind, type RecordOf, summaryOf } from '@jobbet/core/records';
+import { headOf, readRecord, type RecordHead, type RecordKind, type RecordOf } from '@jobbet/core/records';
 import { and, desc, eq, isNotNull } from 'drizzle-orm';
 import type { Ledger } from '../db/ledger.ts';
 import { atRevision, refuseStale } from '../db/revisions.ts';
@@ -19,14 +18,13 @@ function readRow<K extends RecordKind>(kind: K, text: string): Outcome<RecordOf<
   } catch {
     // What is no JSON is no record either: the reading says so.
   }
-  return readDocument(KIND_OF[kind], value) as Outcome<RecordOf<K>>;
+  return readRecord(kind, value);
 }
 
 /** A record that reads, with what it is searched by. */
 interface ReadRecord<K extends RecordKind> {
   readonly record: RecordOf<K>;
-  readonly name: string;
-  readonly day: string | null;
+  readonly head: Pick<RecordHead, 'name' | 'day' | 'fly'>;
 }
 
 /** Keeps records of one kind: every save checked against the revision it was made from, what is taken away kept in the trash. */
@@ -48,11 +46,11 @@ export class RecordStore<K extends RecordKind> {
       .from(records)
       .where(eq(records.kind, this.kind))
       .orderBy(desc(records.updatedAt));
-    return rows.map(({ kind: _kind, record, ...rest }): ListedRecord => {
+    return rows.map(({ kind: _kind, fly: _fly, record, ...rest }): ListedRecord => {
       const read = readRow(this.kind, record);
       return {
         ...rest,
-        summary: read.ok ? summaryOf(this.kind, read.value) : null,
+        summary: read.ok ? headOf(this.kind, read.value).summary : null,
         broken: read.ok ? null : read.faults.slice(0, 3).map(faultLine).join('; '),
       };
     });
@@ -66,7 +64,7 @@ export class RecordStore<K extends RecordKind> {
 
   private readonly one = (id: string) => and(eq(records.kind, this.kind), eq(records.id, id));
 
-  private stored({ kind: _kind, record, ...rest }: Row): StoredRecord<RecordOf<K>> {
+  protected stored({ kind: _kind, fly: _fly, record, ...rest }: Row): StoredRecord<RecordOf<K>> {
     const read = readRow(this.kind, record);
     if (!read.ok) throw new ApiError('broken-record', undefined, { faults: read.faults });
     return { ...rest, record: read.value };
@@ -79,21 +77,21 @@ export class RecordStore<K extends RecordKind> {
 
   /** @throws ApiError `invalid-record` with every fault and its path */
   protected read(value: unknown): ReadRecord<K> {
-    const read = readDocument(KIND_OF[this.kind], value);
+    const read = readRecord(this.kind, value);
     if (!read.ok) throw new ApiError('invalid-record', undefined, { faults: read.faults });
-    const record = read.value as RecordOf<K>;
-    return { record, name: record.name, day: record.date ?? null };
+    const record = read.value;
+    const { name, day, fly } = headOf(this.kind, record);
+    return { record, head: { name, day, fly } };
   }
 
   /** @param value a record's file as it was sent @throws ApiError `invalid-record` */
   async create(value: unknown): Promise<StoredRecord<RecordOf<K>>> {
-    const { record, name, day } = this.read(value);
+    const { record, head } = this.read(value);
     const at = this.now();
     const row: Row = {
       id: randomUUID(),
       kind: this.kind,
-      name,
-      day,
+      ...head,
       revision: 1,
       record: JSON.stringify(record),
       createdAt: at,
@@ -105,10 +103,10 @@ export class RecordStore<K extends RecordKind> {
   }
 
   /** The statement that saves over a revision and answers with the row, where it is still that one. */
-  protected saving(id: string, { record, name, day }: ReadRecord<K>, revision: number) {
+  protected saving(id: string, { record, head }: ReadRecord<K>, revision: number) {
     return this.ledger.db
       .update(records)
-      .set({ name, day, record: JSON.stringify(record), revision: revision + 1, updatedAt: this.now() })
+      .set({ ...head, record: JSON.stringify(record), revision: revision + 1, updatedAt: this.now() })
       .where(atRevision(records, id, revision, eq(records.kind, this.kind)))
       .returning();
   }

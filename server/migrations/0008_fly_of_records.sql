@@ -1,0 +1,2 @@
+ALTER TABLE `records` ADD `fly` text;--> statement-breakpoint
+CREATE INDEX `records_by_fly` ON `records` (`fly`,`kind`);
