@@ -86,13 +86,23 @@ async function gauge() {
 }
 
 /** The balance of one fly, in a side current. */
-async function balance(colorScheme, name) {
+async function balance(colorScheme) {
   const page = await open(colorScheme, 'Rowan Ember', 'tail');
   await page.getByRole('link', { name: /Balance/ }).click();
   await page.getByTestId('pulled').getByText('From rest').waitFor();
   await page.getByLabel('side current', { exact: true }).fill('120');
   await page.waitForTimeout(300);
-  await page.screenshot({ path: join(out, name) });
+  return page;
+}
+
+/** Finished flies against their plan. */
+async function inspect() {
+  const page = await open('light', 'Copper Eel', 'tail');
+  await page.keyboard.press('6');
+  await page.getByRole('group', { name: 'The run' }).waitFor();
+  for (let i = 0; i < 9; i++) await page.keyboard.press('ArrowRight');
+  await page.waitForTimeout(600);
+  await page.screenshot({ path: join(out, 'inspect.png') });
 }
 
 /** How a fly comes out of a tier's hands. */
@@ -231,14 +241,19 @@ async function modes(page) {
 try {
   await (await open('light')).screenshot({ path: join(out, 'box.png') });
   await (await open('light', 'Slate Runner', 'wing')).screenshot({ path: join(out, 'bench.png') });
-  await (await open('dark', 'Copper Eel', 'collar')).screenshot({ path: join(out, 'bench-dark.png') });
   await modes(await open('light', 'Peat Lantern', 'tail'));
   await (await open('light', 'Rowan Ember', 'tail')).screenshot({ path: join(out, 'checks.png') });
   await sizes();
   await gauge();
   await schools();
-  await balance('light', 'balance.png');
-  await balance('dark', 'balance-dark.png');
+  await (await balance('light')).screenshot({ path: join(out, 'balance.png') });
+  await sheetOf(
+    'dark.png',
+    [await shotOf(await open('dark', 'Copper Eel', 'collar')), await shotOf(await balance('dark'))],
+    1000,
+    1,
+  );
+  await inspect();
   await hands();
   await tying();
   await bulk();

@@ -7,7 +7,7 @@ import { Shelf } from './flies/shelf.ts';
 import { FlyStore } from './flies/store.ts';
 import { HandStore } from './hands/store.ts';
 import { BatchStore } from './records/batches.ts';
-import { seedBatchesOnce } from './records/examples.ts';
+import { seedBatchesOnce, seedSpecimensOnce } from './records/examples.ts';
 import { SpecimenStore } from './records/specimens.ts';
 import { Devices } from './signin/devices.ts';
 import { solversHere, type Solvers } from './solving/solvers.ts';
@@ -69,7 +69,10 @@ export async function openHouse(
 }
 
 /** Fills a new folder: with what is nominal, or with the boathouse's own where the demo is asked for; brings an older one up to date. */
-export async function furnish({ database, drawers, ownFlies, batches, refresh }: House, demo: boolean): Promise<void> {
+export async function furnish(
+  { database, drawers, ownFlies, batches, specimens, refresh }: House,
+  demo: boolean,
+): Promise<void> {
   const { ledger } = database;
   await fillDrawersOnce(ledger, drawers, demo);
   await fillJudgementsOnce(ledger, drawers, demo);
@@ -83,4 +86,5 @@ export async function furnish({ database, drawers, ownFlies, batches, refresh }:
   if (!demo) return;
   await seedOnce(ledger, ownFlies);
   await seedBatchesOnce(ledger, batches, ownFlies);
+  await seedSpecimensOnce(ledger, specimens, ownFlies);
 }

@@ -1,5 +1,6 @@
 import { type LaidFly } from '../model/index.ts';
 import { USUAL_SPREADS } from '../study/index.ts';
+import { partName } from '../tying/index.ts';
 import type { Series } from './series.ts';
 import { LEAST_LIMITS, meanInterval, meanOf, spreadInterval, summary, type Interval } from './statistics.ts';
 import { heavierBy, stillOpenMg } from './weighed.ts';
@@ -8,6 +9,10 @@ import { heavierBy, stillOpenMg } from './weighed.ts';
 export interface Learnt {
   /** `hook.shank`, `tail`, `spread of tail`, `weight of eyes`. */
   readonly what: string;
+  /** The same as a tier says it. */
+  readonly words: string;
+  /** The part whose length it is of; null where it is of none. */
+  readonly part: string | null;
   readonly goesTo: 'fly' | 'drawers' | 'hands';
   readonly was: number;
   readonly now: number;
@@ -27,14 +32,25 @@ function ofHook({ measure, values }: Series): Learnt[] {
   if (!measure.key.startsWith('hook.') || !interval || isIn(measure.planMm, interval)) return [];
   const why = `measured on ${String(values.length)} hooks of the packet`;
   return [
-    { what: measure.key, goesTo: 'drawers', was: measure.planMm, now: meanOf(values), interval, unit: 'mm', why },
+    {
+      what: measure.key,
+      words: measure.words,
+      part: null,
+      goesTo: 'drawers',
+      was: measure.planMm,
+      now: meanOf(values),
+      interval,
+      unit: 'mm',
+      why,
+    },
   ];
 }
 
 /** How alike a tier's lengths come out, and how far off. */
 function ofHands({ measure, values }: Series): Learnt[] {
   const { n, mean, sd } = summary(values);
-  if (measure.part === null || measure.key !== measure.part || n < LEAST_LIMITS || sd === null) return [];
+  const isLength = measure.key === measure.part || measure.key.endsWith('.fibre');
+  if (!isLength || n < LEAST_LIMITS || sd === null) return [];
   const spread = spreadInterval(values);
   const centre = meanInterval(values);
   const was = USUAL_SPREADS.length;
@@ -44,6 +60,8 @@ function ofHands({ measure, values }: Series): Learnt[] {
       ? [
           {
             what: `spread of ${measure.key}`,
+            words: `spread of ${measure.words}`,
+            part: measure.part,
             goesTo: 'hands' as const,
             was,
             now: sd / mean,
@@ -57,6 +75,8 @@ function ofHands({ measure, values }: Series): Learnt[] {
       ? [
           {
             what: measure.key,
+            words: measure.words,
+            part: measure.part,
             goesTo: 'fly' as const,
             was: measure.planMm,
             now: mean,
@@ -83,6 +103,8 @@ function ofWeights(laid: LaidFly, dryMg: readonly number[]): Learnt[] {
   return [
     {
       what: `weight of ${ball.file.id}`,
+      words: `weight of ${partName(ball.file.id)}`,
+      part: null,
       goesTo: 'drawers',
       was: ball.massMg,
       now: meanOf(own),

@@ -109,7 +109,7 @@ function ofPart(part: LaidPart, laid: LaidFly, drawers: Drawers): Measure[] {
   };
   const told = lengthKey(part);
   const length =
-    told === null
+    told === null || told === 'fibre'
       ? []
       : own(id, ({ extent }) => extent.lengthMm, withMore(id, told), bandOf(laid, part, part.extent.lengthMm, drawers));
   const { rear } = laid.platform.landmarksMm;
@@ -171,7 +171,14 @@ export function namedMeasures(
   names: readonly string[],
   measures: readonly Measure[],
 ): Outcome<ReadonlyMap<string, Measure>> {
-  const known = new Map(measures.map((each) => [each.key.toLowerCase(), each]));
+  // The length of a hackle is that of its fibres.
+  const known = new Map(
+    measures.flatMap((each) =>
+      each.key.endsWith('.fibre') && each.part !== null
+        ? [[each.part.toLowerCase(), each] as const, [each.key.toLowerCase(), each] as const]
+        : [[each.key.toLowerCase(), each] as const],
+    ),
+  );
   const faults: Fault[] = [];
   const found = new Map<string, Measure>();
   for (const name of names) {

@@ -4,7 +4,7 @@ import { faultLine } from '@jobbet/core/base';
 import type { ListedFly } from '@jobbet/core/contract';
 import { readDocumentText } from '@jobbet/core/document';
 import { readFly } from '@jobbet/core/pattern';
-import { BATCH_KIND, type BatchFile } from '@jobbet/core/records';
+import { BATCH_KIND, type BatchFile, SPECIMEN_KIND } from '@jobbet/core/records';
 import { eq } from 'drizzle-orm';
 import type { Ledger } from '../db/ledger.ts';
 import { facts } from '../db/rows.ts';
@@ -30,18 +30,46 @@ function pinned(batch: BatchFile, box: ReadonlyMap<string, ListedFly>): BatchFil
   };
 }
 
+/** The files of a kind among the examples, in their order. */
+const examplesOf = (extension: string): string[] =>
+  readdirSync(EXAMPLES)
+    .filter((name) => name.endsWith(extension))
+    .sort();
+
 /** Lays the boathouse's batches into a database that never had any. */
 export async function seedBatchesOnce(ledger: Ledger, batches: RecordStore<'batch'>, flies: FlyStore): Promise<void> {
   const [seeded] = await ledger.db.select().from(facts).where(eq(facts.key, 'batches'));
   if (seeded || !existsSync(EXAMPLES)) return;
   const box = new Map((await flies.list()).map((fly) => [fly.name, fly]));
-  const files = readdirSync(EXAMPLES)
-    .filter((name) => name.endsWith(BATCH_KIND.extension))
-    .sort();
-  for (const file of files) {
+  for (const file of examplesOf(BATCH_KIND.extension)) {
     const read = readDocumentText(BATCH_KIND, readFileSync(join(EXAMPLES, file), 'utf8'));
     if (!read.ok) throw new Error(`${file}: ${read.faults.map(faultLine).join('; ')}`);
     await batches.create(pinned(read.value, box));
   }
   await ledger.write([ledger.db.insert(facts).values({ key: 'batches', value: new Date().toISOString() })]);
+}
+
+/** Lays the finished flies of the boathouse into a database that never had any, each with the pattern it was tied by. */
+export async function seedSpecimensOnce(
+  ledger: Ledger,
+  specimens: RecordStore<'specimen'>,
+  flies: FlyStore,
+): Promise<void> {
+  const [seeded] = await ledger.db.select().from(facts).where(eq(facts.key, 'specimens'));
+  if (seeded || !existsSync(EXAMPLES)) return;
+  const box = new Map((await flies.list()).map((fly) => [fly.name, fly]));
+  for (const file of examplesOf(SPECIMEN_KIND.extension)) {
+    const read = readDocumentText(SPECIMEN_KIND, readFileSync(join(EXAMPLES, file), 'utf8'));
+    if (!read.ok) throw new Error(`${file}: ${read.faults.map(faultLine).join('; ')}`);
+    const fly = readFly(readFileSync(join(EXAMPLES, read.value.fly), 'utf8'));
+    if (!fly.ok) throw new Error(`${read.value.fly}: ${fly.faults.map(faultLine).join('; ')}`);
+    const listed = box.get(fly.value.name);
+    await specimens.create({
+      ...read.value,
+      fly: listed?.id ?? fly.value.name,
+      ...(listed ? { revision: listed.revision } : {}),
+      pattern: { ...fly.value },
+    });
+  }
+  await ledger.write([ledger.db.insert(facts).values({ key: 'specimens', value: new Date().toISOString() })]);
 }

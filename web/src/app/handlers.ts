@@ -1,5 +1,6 @@
 import { balanceReckon } from '../features/balance/reckon.ts';
 import { batchReckon } from '../fly/batches/reckon.ts';
+import { inspectReckon } from '../features/inspect/reckon.ts';
 import { sizesReckon } from '../features/sizes/reckon.ts';
 import { sheetReckon } from '../fly/tyings/sheetReckon.ts';
 import { certaintyReckon } from '../fly/verdict/certaintyReckon.ts';
@@ -20,6 +21,7 @@ export function handlersOf(desk: Desk) {
     sizes: sizesReckon(desk),
     batch: batchReckon(desk),
     sheet: sheetReckon(desk),
+    inspect: inspectReckon(desk),
     certainty: certaintyReckon(desk),
   };
 }

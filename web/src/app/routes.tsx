@@ -57,6 +57,10 @@ export const router = createBrowserRouter([
             path: 'sheet',
             lazy: async () => ({ Component: (await import('../features/sheet/SheetView.tsx')).SheetView }),
           },
+          {
+            path: 'inspect',
+            lazy: async () => ({ Component: (await import('../features/inspect/InspectView.tsx')).InspectView }),
+          },
           { path: 'vise', lazy: async () => ({ Component: (await import('../features/vise/ViseView.tsx')).ViseView }) },
         ],
       },

@@ -2,7 +2,7 @@ import { ROUTES, type sentFileSchema, type TyingRecord } from '@jobbet/core/cont
 import type { DrawerItem, DrawerItems, DrawerName } from '@jobbet/core/drawers';
 import type { Hand, Page, Paper } from '@jobbet/core/drawing';
 import type { FlyFile } from '@jobbet/core/pattern';
-import type { BatchFile, TyingHand } from '@jobbet/core/records';
+import type { BatchFile, SpecimenFile, TyingHand } from '@jobbet/core/records';
 import type { Style } from '@jobbet/core/units';
 import type { z } from 'zod';
 import { ask, askTagged, askWatched, reach, refused, type Watching } from './request.ts';
@@ -17,6 +17,7 @@ export type {
   StoredBatch,
   StoredFly,
   StoredItem,
+  StoredSpecimen,
 } from '@jobbet/core/contract';
 
 type Answer<N extends keyof typeof ROUTES> = z.output<(typeof ROUTES)[N]['out']>;
@@ -85,6 +86,13 @@ export const api = {
   removeBatch: (id: string) => ask(ROUTES.deleteBatch, { params: { id } }),
   undeleteBatch: (id: string) => ask(ROUTES.undeleteBatch, { params: { id } }),
   purgeBatch: (id: string) => ask(ROUTES.purgeBatch, { params: { id } }),
+  /** Finished flies of a pattern. */
+  specimens: (fly: string) => ask(ROUTES.specimens, { params: { id: fly } }),
+  createSpecimen: (record: SpecimenFile) => ask(ROUTES.createSpecimen, { body: { record } }),
+  saveSpecimen: (id: string, record: SpecimenFile, revision: number) =>
+    ask(ROUTES.saveSpecimen, { params: { id }, body: { record, revision } }),
+  removeSpecimen: (id: string) => ask(ROUTES.deleteSpecimen, { params: { id } }),
+  undeleteSpecimen: (id: string) => ask(ROUTES.undeleteSpecimen, { params: { id } }),
   hands: () => ask(ROUTES.hands, {}),
   keepHand: (hand: TyingHand, revision: number) => ask(ROUTES.keepHand, { body: { hand, revision } }),
   drawers: () => ask(ROUTES.drawers, {}),

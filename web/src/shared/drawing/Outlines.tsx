@@ -26,28 +26,53 @@ const pathOf = (laid: LaidFly, view: View): string =>
     })
     .join('');
 
+interface OneOutlineProps {
+  readonly laid: LaidFly;
+  readonly views: readonly View[];
+  readonly width: number;
+  readonly height: number;
+  readonly stroke: string;
+  readonly dash?: string | undefined;
+}
+
+/** The edge of all parts of a fly together, in one view or more. */
+export function OneOutline({ laid, views, width, height, stroke, dash }: OneOutlineProps) {
+  const mask = useId();
+  const paths = views.map((view) => pathOf(laid, view));
+  return (
+    <>
+      <mask id={mask} maskUnits="userSpaceOnUse" x={0} y={0} width={width} height={height}>
+        <rect width={width} height={height} fill="white" />
+        {paths.map((d) => (
+          <path key={d} d={d} fill="black" />
+        ))}
+      </mask>
+      <g mask={`url(#${mask})`}>
+        {paths.map((d) => (
+          <path key={d} d={d} fill="none" stroke={stroke} strokeWidth={4} strokeDasharray={dash} />
+        ))}
+      </g>
+    </>
+  );
+}
+
 /** Outlines of flies laid over the drawing, each the edge of all its parts together, with a legend. */
 export function Outlines({ flies, layout }: { readonly flies: readonly Outlined[]; readonly layout: PlanLayout }) {
-  const id = useId();
   return (
     <g data-testid="outlines" aria-hidden="true">
       {flies.map(({ laid, name }, i) => {
         const { stroke, dash } = LOOKS[i % 2] ?? LOOKS[0];
-        const paths = [layout.profile, layout.plan].map((view) => pathOf(laid, view));
-        const mask = `${id}-${String(i)}`;
+        const views = [layout.profile, layout.plan];
         return (
           <g key={name}>
-            <mask id={mask} maskUnits="userSpaceOnUse" x={0} y={0} width={layout.width} height={layout.height}>
-              <rect width={layout.width} height={layout.height} fill="white" />
-              {paths.map((d) => (
-                <path key={d} d={d} fill="black" />
-              ))}
-            </mask>
-            <g mask={`url(#${mask})`}>
-              {paths.map((d) => (
-                <path key={d} d={d} fill="none" stroke={stroke} strokeWidth={4} strokeDasharray={dash} />
-              ))}
-            </g>
+            <OneOutline
+              laid={laid}
+              views={views}
+              width={layout.width}
+              height={layout.height}
+              stroke={stroke}
+              dash={dash}
+            />
             <line
               x1={16}
               x2={46}

@@ -1,0 +1,82 @@
+import type { Page } from '@playwright/test';
+import { expect, findings, test, toBox, type Boathouse } from './boathouse.ts';
+
+/** The finished flies of a pattern on the table. */
+async function onTable(page: Page, house: Boathouse, fly: string): Promise<void> {
+  await toBox(page, house);
+  await page.getByRole('button', { name: new RegExp(`^${fly},`) }).click();
+  await expect(page.getByRole('heading', { level: 1, name: fly })).toBeVisible();
+  await page.keyboard.press('6');
+  await expect(page.getByTestId('inspect')).toBeVisible();
+}
+const verdict = (page: Page) => page.getByRole('region', { name: 'Verdict' });
+const found = (page: Page, what: string) => page.getByLabel(what, { exact: true });
+const run = (page: Page) => page.getByRole('group', { name: 'The run' });
+
+test('twelve finished flies: drift is told with its step, the scale teaches', async ({ own, page }) => {
+  await onTable(page, own, 'Copper Eel');
+  await expect(verdict(page)).toContainText('Fly 1');
+  await expect(run(page)).toContainText(/tail grows 0\.\d+ mm a fly since fly \d/i);
+  await expect(run(page).getByRole('button', { name: /^fly \d+$/ })).toHaveCount(12);
+  const teaches = page.getByRole('region', { name: 'What it teaches' });
+  await expect(teaches).toContainText('weight of bead');
+  await page.keyboard.press('ArrowRight');
+  await expect(verdict(page)).toContainText('Fly 2');
+  await run(page).getByRole('button', { name: 'fly 9', exact: true }).click();
+  await expect(verdict(page)).toContainText(/flash is 3\d\.\d mm, longer than/i);
+  expect(await findings(page)).toEqual([]);
+});
+
+test('a spread that is found goes to the scatter by a key, and back', async ({ own, page }) => {
+  await onTable(page, own, 'Night Sexton');
+  const fly = new URL(page.url()).pathname.split('/')[2] ?? '';
+  for (let number = 1; number <= 9; number++) {
+    const lengths = { tail: [`${String(24 + 0.1 * (number % 3))} mm`] };
+    const record = { format: 'jobbet.specimen', version: 1, fly, number, lengths };
+    expect((await page.request.post(`${own.url}/api/specimens`, { data: { record } })).status()).toBe(201);
+  }
+  await page.reload();
+  const take = page.getByRole('button', { name: 'Scatter with it' });
+  await expect(take).toBeVisible();
+  await page.keyboard.press('t');
+  await expect(page.getByText(/^The scatter reckons with the spread of/)).toBeVisible();
+  await expect(take).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(take).toBeVisible();
+});
+
+test('a fly is laid on the table and measured by keyboard; what it does follows, undo takes it back', async ({
+  own,
+  page,
+}) => {
+  await onTable(page, own, 'Slate Runner');
+  await expect(page.getByText('No finished Slate Runner lies on the table.')).toBeVisible();
+  await page.keyboard.press('n');
+  await expect(verdict(page)).toContainText('by 0 of');
+  await expect(verdict(page)).toContainText('point-up');
+  await page.keyboard.press('i');
+  await expect(found(page, 'the hook’s shank')).toBeFocused();
+  await found(page, 'tail').fill('19.1; 19.3');
+  await found(page, 'tail').press('Enter');
+  await expect(found(page, 'tail')).toHaveValue('19.1 mm; 19.3 mm');
+  await expect(verdict(page)).toContainText('by 1 of');
+  await found(page, 'tail').fill('19.1 zz');
+  await expect(page.getByRole('alert')).toContainText('is not a unit of length');
+  await found(page, 'tail').press('Escape');
+  // Eyes a third as large tip nothing.
+  await found(page, 'diameter of eyes').fill('1.4 mm');
+  await found(page, 'diameter of eyes').press('Enter');
+  await expect(verdict(page)).toContainText('it rides point-down, the plan point-up', { ignoreCase: true });
+  await expect(verdict(page)).toContainText('tie again');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(verdict(page)).toContainText('rides point-up');
+  await page.locator('body').press('r');
+  await expect(verdict(page).getByRole('button', { name: /^tie again/ })).toHaveAttribute('aria-pressed', 'true');
+  await page.reload();
+  await expect(found(page, 'tail')).toHaveValue('19.1 mm; 19.3 mm');
+  await expect(verdict(page).getByRole('button', { name: /^tie again/ })).toHaveAttribute('aria-pressed', 'true');
+  await page.locator('body').press('Delete');
+  await expect(page.getByText('No finished Slate Runner lies on the table.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(verdict(page)).toContainText('Fly 1');
+});

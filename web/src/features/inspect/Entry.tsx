@@ -1,0 +1,146 @@
+import type { LengthReport, SpecimenReport } from '@jobbet/core/inspect';
+import type { SpecimenFile } from '@jobbet/core/records';
+import { formatLength, formatMass, type Style } from '@jobbet/core/units';
+import type { ReactNode } from 'react';
+import { TextField } from '../../shared/fields/Fields.tsx';
+import { useStyle } from '../../shared/settings/settings.ts';
+import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
+import { readingsText, readReadings } from './readings.ts';
+import type { MeasureShown } from './reckon.ts';
+
+const words = (written: { readonly figure: string; readonly unit: string }): string =>
+  `${written.figure} ${written.unit}`;
+
+export type ChangeFly = (words: string, how: (record: SpecimenFile) => SpecimenFile) => void;
+
+interface EntryProps {
+  readonly record: SpecimenFile;
+  readonly report: SpecimenReport | null;
+  readonly measures: readonly MeasureShown[];
+  readonly planMg: number;
+  readonly onChange: ChangeFly;
+}
+
+/** What lies further out of the way is measured by who asks for it: the place past the bend is the same length told otherwise. */
+const isUsual = ({ key }: MeasureShown): boolean => !key.endsWith('.pastBend') && key !== 'head';
+
+/** A record with other readings of one measure; without any it is not measured. */
+function withReadings(
+  record: SpecimenFile,
+  key: string,
+  readings: NonNullable<SpecimenFile['lengths']>[string],
+): SpecimenFile {
+  const { lengths = {}, ...rest } = record;
+  const { [key]: _was, ...others } = lengths;
+  const next = readings.length === 0 ? others : { ...others, [key]: [...readings] };
+  return Object.keys(next).length === 0 ? rest : { ...rest, lengths: next };
+}
+
+/** Readings of the fly that is looked at, by caliper and scale: found, planned, and how far off. */
+export function Entry({ record, report, measures, planMg, onChange }: EntryProps) {
+  const style = useStyle();
+  const lengths = record.lengths ?? {};
+  const shown = measures.filter((each) => isUsual(each) || lengths[each.key] !== undefined);
+  const mass = report?.weight.mg ?? null;
+  return (
+    <section aria-label="Caliper and scale" className="px-4 py-3 border-t border-hair">
+      <h2 className="font-bold">Caliper and scale</h2>
+      <p className="text-label italic text-ink2 mb-1">Several readings of one: 18.2; 18.4</p>
+      <table className="w-full">
+        <thead className="sr-only">
+          <tr>
+            <th>what</th>
+            <th>found</th>
+            <th>planned, and how far off</th>
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map((measure) => (
+            <Line
+              key={measure.key}
+              name={measure.words}
+              value={readingsText(lengths[measure.key])}
+              told={toldOf(
+                report?.lengths.find(({ part }) => part === measure.key),
+                measure,
+                style,
+              )}
+              onText={(text) => {
+                const read = readReadings(text, 'length', style.length, lengths[measure.key]);
+                if ('faults' in read) return read.faults;
+                onChange(`${measure.words} of fly ${String(record.number ?? 1)}`, (now) =>
+                  withReadings(now, measure.key, [...read.readings]),
+                );
+                return [];
+              }}
+            />
+          ))}
+          <Line
+            name="weight, dry"
+            value={readingsText(record.weight)}
+            told={
+              <>
+                {words(formatMass(planMg, style))}
+                {mass !== null && (
+                  <Off
+                    text={`${mass >= planMg ? '+' : '−'}${words(formatMass(Math.abs(mass - planMg), style))}`}
+                    out={false}
+                  />
+                )}
+              </>
+            }
+            onText={(text) => {
+              const read = readReadings(text, 'mass', 'g', record.weight);
+              if ('faults' in read) return read.faults;
+              onChange(`weight of fly ${String(record.number ?? 1)}`, ({ weight: _was, ...now }) =>
+                read.readings.length === 0 ? now : { ...now, weight: [...read.readings] },
+              );
+              return [];
+            }}
+          />
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+const Off = ({ text, out }: { readonly text: string; readonly out: boolean }) => (
+  <span className={`block ${out ? 'text-warn font-bold' : 'text-ink2'}`}>
+    {out && <SnagFlag />} {text}
+  </span>
+);
+
+/** What was planned, and by how much the fly is off it. */
+function toldOf(found: LengthReport | undefined, { planMm }: MeasureShown, style: Style): ReactNode {
+  const off = found && `${found.off >= 0 ? '+' : '−'}${words(formatLength(Math.abs(found.off), style))}`;
+  return (
+    <>
+      {words(formatLength(planMm, style))}
+      {found && off !== undefined && <Off text={off} out={found.in === false} />}
+      {found && found.asked.length > 0 && (
+        <span className="block text-warn text-label">
+          {found.asked.map((mm) => words(formatLength(mm, style))).join(', ')}: the same thing?
+        </span>
+      )}
+    </>
+  );
+}
+
+interface LineProps {
+  readonly name: string;
+  readonly value: string;
+  readonly told: ReactNode;
+  readonly onText: Parameters<typeof TextField>[0]['onChange'];
+}
+
+const Line = ({ name, value, told, onText }: LineProps) => (
+  <tr className="border-t border-hair align-top">
+    <th scope="row" className="text-left font-normal py-1 pr-2 first-letter:uppercase">
+      {name}
+    </th>
+    <td className="py-1 w-[110px]" data-testid="found">
+      <TextField label={name} value={value} empty="not measured" onChange={onText} />
+    </td>
+    <td className="py-1 pl-2 text-right whitespace-nowrap text-measure">{told}</td>
+  </tr>
+);

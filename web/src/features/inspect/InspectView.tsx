@@ -1,0 +1,158 @@
+import type { Fault } from '@jobbet/core/base';
+import type { SpecimenFile } from '@jobbet/core/records';
+import { dequal } from 'dequal';
+import { useRef, useState } from 'react';
+import { BoardFrame } from '../../fly/frame/BoardFrame.tsx';
+import { useSaver } from '../../fly/frame/FlyOnBench.tsx';
+import { useBench } from '../../fly/store.ts';
+import type { StoredSpecimen } from '../../shared/api/client.ts';
+import { useTable } from '../../shared/commands/useKeys.ts';
+import { say } from '../../shared/ui/toast.ts';
+import { Board } from './Board.tsx';
+import { INSPECT } from './commands.ts';
+import { Entry } from './Entry.tsx';
+import { Teaches, VERDICTS, VerdictOf } from './Margin.tsx';
+import { Run } from './Run.tsx';
+import { useInspected } from './useInspected.ts';
+import { addSpecimen, changeSpecimen, removeSpecimen, useSpecimens } from './useSpecimens.ts';
+import { useSpreadFound } from './useSpreadFound.ts';
+
+/** Finished flies of the pattern on the bench against it. */
+export function InspectView() {
+  const saver = useSaver();
+  const id = useBench((state) => state.id);
+  const { specimens, error } = useSpecimens(id);
+  return (
+    <BoardFrame saver={saver}>
+      {specimens ? (
+        <Table specimens={specimens} />
+      ) : (
+        <main className="p-6 text-ink2 flex-1" role="status">
+          {error === undefined ? 'Fetching the finished flies' : 'The finished flies cannot be fetched.'}
+        </main>
+      )}
+    </BoardFrame>
+  );
+}
+
+const faultWords = ({ path, message }: Fault): string => (path === '' ? message : `${path}: ${message}`);
+
+/** How the flies on the table stand to the pattern as it is now. */
+function Heads({
+  specimens,
+  faults,
+}: {
+  readonly specimens: readonly StoredSpecimen[];
+  readonly faults: readonly Fault[];
+}) {
+  const { file } = useBench((state) => state.calm);
+  const earlier = specimens.filter(({ record }) => record.pattern !== undefined && !dequal(record.pattern, file));
+  return (
+    <>
+      {faults.length > 0 && (
+        <p role="alert" className="px-4 py-2 bg-warnwash text-warn">
+          {faults.map(faultWords).join(' ')}
+        </p>
+      )}
+      {earlier.length > 0 && (
+        <p className="px-4 py-1 text-label italic text-ink2">
+          {earlier.length} of {specimens.length} were tied by an earlier version of the pattern; they are held against
+          it as it is now.
+        </p>
+      )}
+    </>
+  );
+}
+
+/** The flies that lie on the table, the one that is looked at, and all of them beside it. */
+function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] }) {
+  const id = useBench((state) => state.id);
+  const calm = useBench((state) => state.calm);
+  const revision = useBench((state) => state.revision);
+  const margin = useRef<HTMLElement>(null);
+  const [picked, setPicked] = useState<number | null>(null);
+  const index = Math.max(
+    0,
+    specimens.findIndex(({ record }) => record.number === picked),
+  );
+  const here = specimens[index];
+  const number = here?.record.number ?? null;
+  const { good, faults, told, tied } = useInspected(specimens, number);
+  const take = useSpreadFound(id, good?.report);
+  const step = (by: number) => () => setPicked(specimens[index + by]?.record.number ?? number);
+  const another = (): void => {
+    addSpecimen(id, calm.file, revision)
+      .then(setPicked)
+      .catch((reason: unknown) => say(reason instanceof Error ? reason.message : 'It was not kept.'));
+  };
+  const settle = (verdict: NonNullable<SpecimenFile['verdict']>): void => {
+    if (here)
+      changeSpecimen(id, here.id, `Fly ${String(number)}: ${VERDICTS[verdict].words}`, (now) => ({ ...now, verdict }));
+  };
+  useTable('inspect', INSPECT, {
+    before: index > 0 ? step(-1) : null,
+    after: index + 1 < specimens.length ? step(1) : null,
+    add: another,
+    measure: here ? () => margin.current?.querySelector<HTMLInputElement>('[data-testid=found] input')?.focus() : null,
+    keep: here ? () => settle('keep') : null,
+    retie: here ? () => settle('retie') : null,
+    practice: here ? () => settle('practice') : null,
+    take,
+    remove: here ? () => removeSpecimen(id, here) : null,
+  });
+  if (!here) return <Empty onAdd={another} name={calm.file.name} />;
+  return (
+    <main className="flex flex-1 min-h-0" data-testid="inspect">
+      <div className="flex-1 min-w-0 flex flex-col">
+        <Heads specimens={specimens} faults={faults} />
+        <Board plan={calm} tied={told && told.measured.found > 0 ? tied : null} />
+        {good && good.report.series.length > 0 && (
+          <Run report={good.report} measures={good.measures} at={number} onPick={setPicked} />
+        )}
+      </div>
+      <aside
+        ref={margin}
+        aria-label="This fly"
+        className="w-[340px] max-[1100px]:w-[290px] shrink-0 border-l border-hair overflow-y-auto"
+      >
+        {told && <VerdictOf record={here.record} report={told} onVerdict={settle} />}
+        {!told && (
+          <p className="px-4 py-3 text-ink2" role="status">
+            Working it out
+          </p>
+        )}
+        {good && (
+          <Entry
+            key={here.id}
+            record={here.record}
+            report={told}
+            measures={good.measures}
+            planMg={calm.dryMg}
+            onChange={(words, how) => changeSpecimen(id, here.id, words, how)}
+          />
+        )}
+        <p className="px-4 py-2 border-t border-hair">
+          <button type="button" className="sheet-button" onClick={another}>
+            Another fly <span className="plain-key">N</span>
+          </button>
+        </p>
+        {good && <Teaches learnt={good.report.learnt} onTake={take} />}
+      </aside>
+    </main>
+  );
+}
+
+const Empty = ({ onAdd, name }: { readonly onAdd: () => void; readonly name: string }) => (
+  <main className="flex-1 grid place-content-center gap-3 text-center p-6" data-testid="inspect">
+    <p className="text-sentence font-bold">No finished {name} lies on the table.</p>
+    <p className="text-ink2 max-w-[46ch]">
+      Lay one there with its lengths and its weight: which way up this one rides, how your hand drifts over a batch, and
+      what the scale says of eyes nobody weighed.
+    </p>
+    <p>
+      <button type="button" className="sheet-button primary" onClick={onAdd}>
+        Lay a finished fly on the table <span className="plain-key">N</span>
+      </button>
+    </p>
+  </main>
+);

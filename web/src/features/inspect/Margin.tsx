@@ -1,0 +1,110 @@
+import type { InspectReport, SpecimenReport } from '@jobbet/core/inspect';
+import type { SpecimenFile } from '@jobbet/core/records';
+import { formatLength, formatMass, formatNumber, formatSpeed, type Style } from '@jobbet/core/units';
+import { useStyle } from '../../shared/settings/settings.ts';
+import { rideWords } from '../../shared/ui/RideGlyph.tsx';
+
+const words = (written: { readonly figure: string; readonly unit: string }): string =>
+  `${written.figure} ${written.unit}`;
+
+export const VERDICTS = {
+  keep: { words: 'keep', key: 'E' },
+  retie: { words: 'tie again', key: 'R' },
+  practice: { words: 'for practice', key: 'P' },
+} as const;
+
+interface VerdictProps {
+  readonly record: SpecimenFile;
+  readonly report: SpecimenReport;
+  readonly onVerdict: (verdict: keyof typeof VERDICTS) => void;
+}
+
+/** What this fly does, what is offered to be done with it and why, and what the tier made of it. */
+export function VerdictOf({ record, report, onVerdict }: VerdictProps) {
+  const style = useStyle();
+  const { asTied, verdict, fromStep, why, snip, measured } = report;
+  const sink = asTied.sink_mm_s;
+  return (
+    <section aria-label="Verdict" className="px-4 py-3">
+      <h2 className="text-sentence font-bold">Fly {report.number}</h2>
+      <p>
+        rides <b>{rideWords(asTied.ride)}</b>
+        {asTied.tipping !== null && `, ${formatNumber(asTied.tipping, 1, style)} × what tips it`},{' '}
+        {sink === null ? 'floats' : `falls at ${words(formatSpeed(sink, style))}`}
+        {asTied.holdsTo_mm_s !== null && `, holds to ${words(formatSpeed(asTied.holdsTo_mm_s, style))}`}
+      </p>
+      <p className="text-label italic text-ink2">
+        by {measured.found} of {measured.of} measures; the rest as planned
+      </p>
+      <p className="mt-2">
+        Offered: <b>{VERDICTS[verdict].words}</b>
+        {fromStep !== null && `, from step ${String(fromStep)}`}
+        {snip !== null && <span className="block">{snip}</span>}
+      </p>
+      <ul className="text-ink2">
+        {why.slice(0, 4).map((each) => (
+          <li key={each} className="first-letter:uppercase">
+            {each}
+          </li>
+        ))}
+      </ul>
+      <div role="group" aria-label="What became of it" className="flex gap-2 mt-2">
+        {(Object.keys(VERDICTS) as (keyof typeof VERDICTS)[]).map((each) => (
+          <button
+            key={each}
+            type="button"
+            aria-pressed={record.verdict === each}
+            className={`sheet-button ${record.verdict === each ? 'primary' : ''}`}
+            onClick={() => onVerdict(each)}
+          >
+            {VERDICTS[each].words} <span className="plain-key">{VERDICTS[each].key}</span>
+          </button>
+        ))}
+      </div>
+    </section>
+  );
+}
+
+const UNITS = { mm: 'length', mg: 'mass', share: 'share' } as const;
+
+function valueWords(value: number, unit: keyof typeof UNITS, style: Style): string {
+  if (unit === 'share') return `${formatNumber(100 * value, 1, style)} %`;
+  return words(unit === 'mm' ? formatLength(value, style) : formatMass(value, style));
+}
+
+type Learnt = InspectReport['learnt'][number];
+
+interface TeachesProps {
+  readonly learnt: readonly Learnt[];
+  /** Lets the scatter reckon with the first spread; null where it does already. */
+  readonly onTake: (() => void) | null;
+}
+
+/** What the flies on the table teach, each with its interval. */
+export function Teaches({ learnt, onTake }: TeachesProps) {
+  const style = useStyle();
+  if (learnt.length === 0) return null;
+  const first = learnt.find(({ goesTo }) => goesTo === 'hands');
+  return (
+    <section aria-label="What it teaches" className="px-4 py-3 border-t border-hair">
+      <h2 className="font-bold">What it teaches</h2>
+      {learnt.map((each) => (
+        <div key={each.what} className="border-t border-hair py-1.5">
+          <p>
+            <b className="first-letter:uppercase inline-block">{each.words}</b>:{' '}
+            {valueWords(each.now, each.unit, style)}, not {valueWords(each.was, each.unit, style)}
+          </p>
+          <p className="text-label italic text-ink2">
+            {valueWords(each.interval[0], each.unit, style)} to {valueWords(each.interval[1], each.unit, style)}, 19
+            times in 20; {each.why}
+          </p>
+          {each === first && onTake && (
+            <button type="button" className="sheet-button mt-1" onClick={onTake}>
+              Scatter with it <span className="plain-key">T</span>
+            </button>
+          )}
+        </div>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,15 @@
+import type { CommandTable } from '../../shared/commands/commands.ts';
+
+const group = 'Inspect';
+
+export const INSPECT = {
+  before: { name: 'The fly before', group, keys: 'left' },
+  after: { name: 'The fly after', group, keys: 'right' },
+  add: { name: 'Lay another finished fly on the table', group, also: 'new specimen measure', keys: 'n' },
+  measure: { name: 'Measure it', group, also: 'caliper scale reading', keys: 'i' },
+  keep: { name: 'Keep the fly', group, keys: 'e' },
+  retie: { name: 'Tie the fly again', group, keys: 'r' },
+  practice: { name: 'Keep the fly for practice', group, keys: 'p' },
+  take: { name: 'Let the scatter reckon with the spread found', group, also: 'learnt hands', keys: 't' },
+  remove: { name: 'Put the fly’s readings in the trash', group, keys: 'delete' },
+} as const satisfies CommandTable;

@@ -1,0 +1,107 @@
+import type { FlyFile } from '@jobbet/core/pattern';
+import type { SpecimenFile } from '@jobbet/core/records';
+import { dequal } from 'dequal';
+import useSWR, { mutate } from 'swr';
+import { momentNow } from '../../fly/batches/clock.ts';
+import { api, RequestError, type StoredSpecimen } from '../../shared/api/client.ts';
+import { inTurns } from '../../shared/kept/turns.ts';
+import { say } from '../../shared/ui/toast.ts';
+
+const keyOf = (fly: string): string => `specimens/${fly}`;
+const inTurn = inTurns();
+
+/** Says why something could not be kept. */
+const told = (work: Promise<unknown>): void => {
+  work.catch((reason: unknown) => say(reason instanceof Error ? reason.message : 'It was not kept.'));
+};
+
+type How = (record: SpecimenFile) => SpecimenFile;
+
+/** Saves one as it is by then; what was saved elsewhere meanwhile is fetched, and nothing written over. @returns what it was and is */
+async function changed(
+  fly: string,
+  id: string,
+  how: How,
+): Promise<readonly [was: SpecimenFile, is: SpecimenFile] | null> {
+  const all = await api.specimens(fly);
+  const now = all.find((each) => each.id === id);
+  if (!now) throw new Error('It is no longer there: it may be in the trash.');
+  const is = how(now.record);
+  if (dequal(is, now.record)) return null;
+  try {
+    await mutate<StoredSpecimen[]>(
+      keyOf(fly),
+      async () => {
+        const saved = await api.saveSpecimen(id, is, now.revision);
+        return all.map((each) => (each.id === id ? saved : each));
+      },
+      {
+        optimisticData: all.map((each) => (each.id === id ? { ...each, record: is } : each)),
+        revalidate: false,
+        throwOnError: true,
+      },
+    );
+  } catch (error) {
+    if (error instanceof RequestError && error.code === 'stale') await mutate(keyOf(fly));
+    throw error;
+  }
+  return [now.record, is];
+}
+
+/** Takes a change back, as long as nothing else was changed since. */
+const takenBack = (fly: string, id: string, words: string, [was, is]: readonly [SpecimenFile, SpecimenFile]): void =>
+  told(
+    inTurn(() =>
+      changed(fly, id, (now) => {
+        if (dequal(now, is)) return was;
+        say('It was changed since then, so this is not taken back over it.');
+        return now;
+      }),
+    ).then((done) => {
+      if (done) say(`Taken back: ${words}`);
+    }),
+  );
+
+/** Changes one as it is by then, with the way back. */
+export const changeSpecimen = (fly: string, id: string, words: string, how: How): void =>
+  told(
+    inTurn(() => changed(fly, id, how)).then((done) => {
+      if (done) say(words, { name: 'Undo', run: () => takenBack(fly, id, words, done) });
+    }),
+  );
+
+/** Lays another one on the table, with the pattern as it is now. @returns its number */
+export async function addSpecimen(fly: string, file: FlyFile, revision: number): Promise<number> {
+  const number = 1 + Math.max(0, ...(await api.specimens(fly)).map(({ record }) => record.number ?? 0));
+  await api.createSpecimen({
+    format: 'jobbet.specimen',
+    version: 1,
+    fly,
+    revision,
+    pattern: { ...file },
+    number,
+    tied: momentNow().slice(0, 10),
+  });
+  await mutate(keyOf(fly));
+  return number;
+}
+
+/** Puts one in the trash, with the way back. */
+export const removeSpecimen = (fly: string, { id, name }: StoredSpecimen): void => {
+  const back = (): void => told(api.undeleteSpecimen(id).then(() => mutate(keyOf(fly))));
+  told(
+    api
+      .removeSpecimen(id)
+      .then(() => mutate(keyOf(fly)))
+      .then(() => say(`${name} is in the trash.`, { name: 'Undo', run: back })),
+  );
+};
+
+/** The finished flies of a pattern, by their numbers; undefined until they are here, with why where they cannot be had. */
+export function useSpecimens(fly: string): {
+  readonly specimens: readonly StoredSpecimen[] | undefined;
+  readonly error: unknown;
+} {
+  const { data, error } = useSWR<StoredSpecimen[], unknown>(keyOf(fly), () => api.specimens(fly));
+  return { specimens: data, error };
+}
