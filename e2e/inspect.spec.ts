@@ -25,6 +25,12 @@ test('twelve finished flies: drift is told with its step, the scale teaches', as
   await run(page).getByRole('button', { name: 'fly 9', exact: true }).click();
   await expect(verdict(page)).toContainText(/flash is 3\d\.\d mm, longer than/i);
   expect(await findings(page)).toEqual([]);
+  // What the scale says of the bead is shown with what it moves, taken by its key, and back.
+  await expect(teaches).toContainText(/With it: .*sinks/);
+  await page.keyboard.press('y');
+  await expect(teaches).not.toContainText('weight of bead');
+  await page.keyboard.press('z');
+  await expect(teaches).toContainText('weight of bead');
 });
 
 test('a spread that is found goes to the scatter by a key, and back', async ({ own, page }) => {

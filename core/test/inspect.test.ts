@@ -5,6 +5,7 @@ import { solveTied } from '../src/inspect/asTied.ts';
 import { inspectFlies, type Inspected } from '../src/inspect/inspect.ts';
 import { measuresOf, type Measure } from '../src/inspect/measures.ts';
 import { driftOf, farReadings, limitsOf, meanInterval, spreadInterval, summary } from '../src/inspect/statistics.ts';
+import { withLearnt } from '../src/inspect/learnt.ts';
 import { heavierBy } from '../src/inspect/weighed.ts';
 import { layFly, type LaidFly, settleFly } from '../src/model/index.ts';
 import { normalOf } from '../src/numeric/index.ts';
@@ -192,6 +193,26 @@ describe('what is learnt', () => {
     expect(hook).toMatchObject({ what: 'hook.shank', goesTo: 'drawers', unit: 'mm' });
     expect(hook?.interval[0]).toBeGreaterThan(shank);
     expect(flies(5, (n) => ({ lengths: { 'hook.shank': [mm(shank + 0.1 * normalOf(1, n, 0))] } })).learnt).toEqual([]);
+  });
+  test('what was learnt of hook and eyes is taken into the pattern as a tier writes it; lengths are not', () => {
+    const told = flies(9, (n) => ({
+      lengths: {
+        'hook.shank': [mm(measure('hook.shank').planMm + 0.5)],
+        tail: [mm(measure('tail').planMm + 1 + 0.01 * n)],
+      },
+      weight: [`${(laid.dryMg - 60 + n / 100).toFixed(2)} mg`],
+    }));
+    const taken = (what: string) => {
+      const learnt = told.learnt.find((each) => each.what === what);
+      return learnt && withLearnt(runner, learnt);
+    };
+    const shank = (measure('hook.shank').planMm + 0.5).toFixed(1);
+    expect(taken('hook.shank')?.platform).toMatchObject({ shank: `${shank} mm` });
+    const own = taken('weight of eyes')?.parts.find(({ id }) => id === 'eyes');
+    const weighed = layFly(taken('weight of eyes') ?? runner);
+    expect(own).toMatchObject({ mass: expect.stringMatching(/^0\.\d{3} g$/) });
+    expect(weighed.ok && weighed.value.dryMg).toBeLessThan(laid.dryMg - 40);
+    expect(taken('tail')).toBeNull();
   });
   test('a spread that is none of the usual, of eight flies on', () => {
     const near = (count: number) =>

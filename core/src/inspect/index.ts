@@ -7,3 +7,4 @@ export {
   type SeriesReport,
   type SpecimenReport,
 } from './inspect.ts';
+export { type Learnt, withLearnt } from './learnt.ts';

@@ -1,3 +1,5 @@
+import { withKey, withPart } from '../edit/index.ts';
+import type { FlyFile } from '../pattern/index.ts';
 import { type LaidFly } from '../model/index.ts';
 import { USUAL_SPREADS } from '../study/index.ts';
 import { partName } from '../tying/index.ts';
@@ -11,7 +13,7 @@ export interface Learnt {
   readonly what: string;
   /** The same as a tier says it. */
   readonly words: string;
-  /** The part whose length it is of; null where it is of none. */
+  /** The part it is of; null where it is of the hook. */
   readonly part: string | null;
   readonly goesTo: 'fly' | 'drawers' | 'hands';
   readonly was: number;
@@ -104,7 +106,7 @@ function ofWeights(laid: LaidFly, dryMg: readonly number[]): Learnt[] {
     {
       what: `weight of ${ball.file.id}`,
       words: `weight of ${partName(ball.file.id)}`,
-      part: null,
+      part: ball.file.id,
       goesTo: 'drawers',
       was: ball.massMg,
       now: meanOf(own),
@@ -120,3 +122,13 @@ export const learntOf = (laid: LaidFly, series: readonly Series[], dryMg: readon
   ...series.flatMap((each) => [...ofHook(each), ...ofHands(each)]),
   ...ofWeights(laid, dryMg),
 ];
+
+/** The pattern with what was learnt of its hook or of its eyes in it, as a tier writes it; null for what goes elsewhere. */
+export function withLearnt(file: FlyFile, { what, part, unit, now }: Learnt): FlyFile | null {
+  if (unit === 'mg' && part !== null)
+    return withPart(file, part, (each) => withKey(each, 'mass', `${(now / 1000).toFixed(3)} g`));
+  const { kind } = file.platform;
+  const key = what.startsWith('hook.') ? what.slice('hook.'.length) : null;
+  if (key === null || kind === 'tube' || kind === 'shank') return null;
+  return { ...file, platform: { ...file.platform, [key]: `${now.toFixed(key === 'wire' ? 2 : 1)} mm` } };
+}

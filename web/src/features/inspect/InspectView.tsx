@@ -15,7 +15,7 @@ import { Teaches, VERDICTS, VerdictOf } from './Margin.tsx';
 import { Run } from './Run.tsx';
 import { useInspected } from './useInspected.ts';
 import { addSpecimen, changeSpecimen, removeSpecimen, useSpecimens } from './useSpecimens.ts';
-import { useSpreadFound } from './useSpreadFound.ts';
+import { useTakes } from './useTakes.ts';
 
 /** Finished flies of the pattern on the bench against it. */
 export function InspectView() {
@@ -78,7 +78,7 @@ function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] })
   const here = specimens[index];
   const number = here?.record.number ?? null;
   const { good, faults, told, tied } = useInspected(specimens, number);
-  const take = useSpreadFound(id, good?.report);
+  const takes = useTakes(good);
   const step = (by: number) => () => setPicked(specimens[index + by]?.record.number ?? number);
   const another = (): void => {
     addSpecimen(id, calm.file, revision)
@@ -97,7 +97,8 @@ function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] })
     keep: here ? () => settle('keep') : null,
     retie: here ? () => settle('retie') : null,
     practice: here ? () => settle('practice') : null,
-    take,
+    take: takes[0]?.run ?? null,
+    second: takes[1]?.run ?? null,
     remove: here ? () => removeSpecimen(id, here) : null,
   });
   if (!here) return <Empty onAdd={another} name={calm.file.name} />;
@@ -136,7 +137,7 @@ function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] })
             Another fly <span className="plain-key">N</span>
           </button>
         </p>
-        {good && <Teaches learnt={good.report.learnt} onTake={take} />}
+        {good && <Teaches learnt={good.report.learnt} takes={takes} />}
       </aside>
     </main>
   );

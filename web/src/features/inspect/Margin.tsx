@@ -2,6 +2,7 @@ import type { InspectReport, SpecimenReport } from '@jobbet/core/inspect';
 import type { SpecimenFile } from '@jobbet/core/records';
 import { formatLength, formatMass, formatNumber, formatSpeed, type Style } from '@jobbet/core/units';
 import { useStyle } from '../../shared/settings/settings.ts';
+import type { Takeable } from './useTakes.ts';
 import { rideWords } from '../../shared/ui/RideGlyph.tsx';
 
 const words = (written: { readonly figure: string; readonly unit: string }): string =>
@@ -48,13 +49,13 @@ export function VerdictOf({ record, report, onVerdict }: VerdictProps) {
           </li>
         ))}
       </ul>
-      <div role="group" aria-label="What became of it" className="flex gap-2 mt-2">
+      <div role="group" aria-label="What became of it" className="flex flex-wrap gap-2 mt-2">
         {(Object.keys(VERDICTS) as (keyof typeof VERDICTS)[]).map((each) => (
           <button
             key={each}
             type="button"
             aria-pressed={record.verdict === each}
-            className={`sheet-button ${record.verdict === each ? 'primary' : ''}`}
+            className={`sheet-button whitespace-nowrap ${record.verdict === each ? 'primary' : ''}`}
             onClick={() => onVerdict(each)}
           >
             {VERDICTS[each].words} <span className="plain-key">{VERDICTS[each].key}</span>
@@ -76,35 +77,42 @@ type Learnt = InspectReport['learnt'][number];
 
 interface TeachesProps {
   readonly learnt: readonly Learnt[];
-  /** Lets the scatter reckon with the first spread; null where it does already. */
-  readonly onTake: (() => void) | null;
+  readonly takes: readonly Takeable[];
 }
 
-/** What the flies on the table teach, each with its interval. */
-export function Teaches({ learnt, onTake }: TeachesProps) {
+const KEYS = ['T', 'Y'] as const;
+
+/** What the flies on the table teach, each with its interval, what it would move, and where it is taken to. */
+export function Teaches({ learnt, takes }: TeachesProps) {
   const style = useStyle();
   if (learnt.length === 0) return null;
-  const first = learnt.find(({ goesTo }) => goesTo === 'hands');
   return (
     <section aria-label="What it teaches" className="px-4 py-3 border-t border-hair">
       <h2 className="font-bold">What it teaches</h2>
-      {learnt.map((each) => (
-        <div key={each.what} className="border-t border-hair py-1.5">
-          <p>
-            <b className="first-letter:uppercase inline-block">{each.words}</b>:{' '}
-            {valueWords(each.now, each.unit, style)}, not {valueWords(each.was, each.unit, style)}
-          </p>
-          <p className="text-label italic text-ink2">
-            {valueWords(each.interval[0], each.unit, style)} to {valueWords(each.interval[1], each.unit, style)}, 19
-            times in 20; {each.why}
-          </p>
-          {each === first && onTake && (
-            <button type="button" className="sheet-button mt-1" onClick={onTake}>
-              Scatter with it <span className="plain-key">T</span>
-            </button>
-          )}
-        </div>
-      ))}
+      {learnt.map((each) => {
+        const at = takes.findIndex((take) => take.learnt === each);
+        const take = takes[at];
+        return (
+          <div key={each.what} className="border-t border-hair py-1.5">
+            <p>
+              <b className="first-letter:uppercase inline-block">{each.words}</b>:{' '}
+              {valueWords(each.now, each.unit, style)}, not {valueWords(each.was, each.unit, style)}
+            </p>
+            <p className="text-label italic text-ink2">
+              {valueWords(each.interval[0], each.unit, style)} to {valueWords(each.interval[1], each.unit, style)}, 19
+              times in 20; {each.why}
+            </p>
+            {take && take.moves.length > 0 && (
+              <p className="text-label">With it: {take.moves.slice(0, 4).join('; ')}.</p>
+            )}
+            {take && (
+              <button type="button" className="sheet-button mt-1" onClick={take.run}>
+                {take.does} {KEYS[at] !== undefined && <span className="plain-key">{KEYS[at]}</span>}
+              </button>
+            )}
+          </div>
+        );
+      })}
     </section>
   );
 }

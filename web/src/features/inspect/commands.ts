@@ -10,6 +10,7 @@ export const INSPECT = {
   keep: { name: 'Keep the fly', group, keys: 'e' },
   retie: { name: 'Tie the fly again', group, keys: 'r' },
   practice: { name: 'Keep the fly for practice', group, keys: 'p' },
-  take: { name: 'Let the scatter reckon with the spread found', group, also: 'learnt hands', keys: 't' },
+  take: { name: 'Take the first of what it teaches', group, also: 'learnt hands pattern', keys: 't' },
+  second: { name: 'Take the second of what it teaches', group, keys: 'y' },
   remove: { name: 'Put the fly’s readings in the trash', group, keys: 'delete' },
 } as const satisfies CommandTable;

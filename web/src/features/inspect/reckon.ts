@@ -1,7 +1,10 @@
 import type { Fault } from '@jobbet/core/base';
-import { inspectFlies, type InspectReport, reportInspected } from '@jobbet/core/inspect';
+import { changedFigures, summarise } from '@jobbet/core/contract';
+import { inspectFlies, type InspectReport, type Learnt, reportInspected, withLearnt } from '@jobbet/core/inspect';
+import { solveFly } from '@jobbet/core/model';
 import type { FlyFile } from '@jobbet/core/pattern';
 import type { SpecimenFile } from '@jobbet/core/records';
+import type { Style } from '@jobbet/core/units';
 import type { Desk } from '../../shared/solve/desk.ts';
 
 /** Something that can be measured on the fly, as far as it is shown. */
@@ -13,6 +16,13 @@ export interface MeasureShown {
   readonly bandMm: readonly [number, number] | null;
 }
 
+/** What was learnt, taken into the pattern. */
+export interface Take {
+  readonly file: FlyFile;
+  /** What is other than before, in words. */
+  readonly moves: readonly string[];
+}
+
 /** Finished flies inspected: what is told of them, and each as it came out. */
 export type InspectAnswer =
   | {
@@ -20,13 +30,22 @@ export type InspectAnswer =
       readonly report: InspectReport;
       readonly measures: readonly MeasureShown[];
       readonly tied: readonly FlyFile[];
+      /** For each of what is learnt, the pattern with it and what that moves; null for what goes elsewhere. */
+      readonly takes: readonly (Take | null)[];
     }
   | { readonly ok: false; readonly faults: readonly Fault[] };
 
 export const inspectReckon = (desk: Desk) => ({
-  inspect(file: FlyFile, specimens: readonly SpecimenFile[]): InspectAnswer {
+  inspect(file: FlyFile, specimens: readonly SpecimenFile[], style: Style): InspectAnswer {
     const made = inspectFlies(file, specimens, desk.drawers);
     if (!made.ok) return made;
+    const plan = summarise(made.value.plan);
+    const takeOf = (learnt: Learnt): Take | null => {
+      const taken = withLearnt(file, learnt);
+      const solved = taken && solveFly(taken, desk.drawers);
+      if (!taken || solved?.ok !== true) return null;
+      return { file: taken, moves: changedFigures(plan, summarise(solved.value), style).map(({ words }) => words) };
+    };
     return {
       ok: true,
       report: reportInspected(made.value),
@@ -38,6 +57,7 @@ export const inspectReckon = (desk: Desk) => ({
         bandMm,
       })),
       tied: made.value.tied.map(({ laid }) => laid.file),
+      takes: made.value.learnt.map(takeOf),
     };
   },
 });

@@ -3,9 +3,11 @@ import type { SpecimenReport } from '@jobbet/core/inspect';
 import { layFly, type LaidFly } from '@jobbet/core/model';
 import type { FlyFile } from '@jobbet/core/pattern';
 import type { SpecimenFile } from '@jobbet/core/records';
+import type { Style } from '@jobbet/core/units';
 import { useMemo, useState } from 'react';
 import { useBench } from '../../fly/store.ts';
 import type { StoredSpecimen } from '../../shared/api/client.ts';
+import { useStyle } from '../../shared/settings/settings.ts';
 import { reckonerOf } from '../../shared/solve/solver.ts';
 import { useAsked } from '../../shared/solve/useAsked.ts';
 import type { InspectAnswer, inspectReckon } from './reckon.ts';
@@ -16,12 +18,13 @@ interface Question {
   readonly file: FlyFile;
   readonly records: readonly SpecimenFile[];
   readonly drawers: Drawers;
+  readonly style: Style;
 }
 
-const inspect = ({ file, records, drawers }: Question): Promise<InspectAnswer> =>
-  reckoner.long<InspectAnswer>(drawers, async (handlers) => handlers.inspect(file, records));
+const inspect = ({ file, records, drawers, style }: Question): Promise<InspectAnswer> =>
+  reckoner.long<InspectAnswer>(drawers, async (handlers) => handlers.inspect(file, records, style));
 
-type Good = Extract<InspectAnswer, { ok: true }>;
+export type Good = Extract<InspectAnswer, { ok: true }>;
 
 interface InspectedNow {
   /** The last answer that was good; null before the first. */
@@ -37,9 +40,10 @@ interface InspectedNow {
 export function useInspected(specimens: readonly StoredSpecimen[], number: number | null): InspectedNow {
   const { file } = useBench((state) => state.calm);
   const drawers = useBench((state) => state.drawers);
+  const style = useStyle();
   const records = useMemo(() => specimens.map(({ record }) => record), [specimens]);
   const { answer } = useAsked(
-    useMemo(() => ({ file, records, drawers }), [file, records, drawers]),
+    useMemo(() => ({ file, records, drawers, style }), [file, records, drawers, style]),
     inspect,
   );
   const [good, setGood] = useState<Good | null>(null);
