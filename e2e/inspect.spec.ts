@@ -83,6 +83,10 @@ test('a fly is laid on the table and measured by keyboard; what it does follows,
   await expect(verdict(page).getByRole('button', { name: /^tie again/ })).toHaveAttribute('aria-pressed', 'true');
   await page.locator('body').press('Delete');
   await expect(page.getByText('No finished Slate Runner lies on the table.')).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.goto(`${own.url}/trash`);
+  const thrown = page.getByRole('listitem').filter({ hasText: 'Slate Runner, fly 1' });
+  await thrown.getByRole('button', { name: 'Back on the table' }).click();
+  await expect(thrown).toBeHidden();
+  await onTable(page, own, 'Slate Runner');
   await expect(verdict(page)).toContainText('Fly 1');
 });

@@ -235,6 +235,12 @@ describe('finished flies', () => {
     expect(await ofFly('a')).toEqual([]);
     await ask('POST', `/api/specimens/${id}/undelete`);
     expect(await ofFly('a')).toHaveLength(1);
+    // What is not in the trash is not thrown out.
+    expect((await ask('DELETE', `/api/specimens/${id}/purge`)).status).toBe(404);
+    await ask('DELETE', `/api/specimens/${id}`);
+    expect((await ask('GET', '/api/specimens')).body).toMatchObject([{ id, summary: null }]);
+    expect((await ask('DELETE', `/api/specimens/${id}/purge`)).status).toBe(204);
+    expect((await ask('GET', '/api/specimens')).body).toEqual([]);
   });
   test('that have faults are refused by their places', async () => {
     const { status, body } = await ask<{ error: { code: string; faults: { path: string }[] } }>(

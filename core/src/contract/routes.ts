@@ -152,6 +152,8 @@ export const ROUTES = {
 
   /** Finished flies of one pattern, in the order of their numbers, without those in the trash. */
   specimens: get('/api/flies/:id/specimens', z.array(storedRecordSchema(specimenFile)), { params: byId }),
+  /** All finished flies as lists have them, those in the trash too. */
+  listedSpecimens: get('/api/specimens', z.array(listedRecordSchema)),
   createSpecimen: post('/api/specimens', storedRecordSchema(specimenFile), {
     body: z.strictObject({ record: specimenFile }),
     status: 201,
@@ -162,6 +164,7 @@ export const ROUTES = {
   }),
   deleteSpecimen: remove('/api/specimens/:id', gone, { params: byId, status: 204 }),
   undeleteSpecimen: post('/api/specimens/:id/undelete', gone, { params: byId, status: 204 }),
+  purgeSpecimen: remove('/api/specimens/:id/purge', gone, { params: byId, status: 204 }),
 
   pagesPdf: post('/api/print.pdf', sentFileSchema, {
     body: z.strictObject({ title: z.string().min(1).max(200), pages: z.array(pageSchema).min(1).max(60) }),

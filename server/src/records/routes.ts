@@ -26,6 +26,7 @@ export const recordRoutes =
       return null;
     });
     serve(app, ROUTES.specimens, ({ params }) => specimens.ofFly(params.id));
+    serve(app, ROUTES.listedSpecimens, () => specimens.list());
     serve(app, ROUTES.createSpecimen, ({ body }) => specimens.create(body.record));
     serve(app, ROUTES.saveSpecimen, ({ params, body }) => specimens.save(params.id, body.record, body.revision));
     serve(app, ROUTES.deleteSpecimen, async ({ params }) => {
@@ -34,6 +35,10 @@ export const recordRoutes =
     });
     serve(app, ROUTES.undeleteSpecimen, async ({ params }) => {
       await specimens.setDeleted(params.id, false);
+      return null;
+    });
+    serve(app, ROUTES.purgeSpecimen, async ({ params }) => {
+      await specimens.purge(params.id);
       return null;
     });
     done();

@@ -1,6 +1,6 @@
 import { ago } from '../../shared/ui/dates.ts';
 import useSWR, { mutate } from 'swr';
-import { api, type ListedFly } from '../../shared/api/client.ts';
+import { api, type ListedFly, type ListedRecord } from '../../shared/api/client.ts';
 import { BATCHES } from '../../fly/batches/planning.ts';
 import { useThrownBatches } from '../../fly/batches/kept.ts';
 import { say } from '../../shared/ui/toast.ts';
@@ -13,6 +13,8 @@ interface Thrown {
   readonly words: string;
   readonly at: number;
   readonly back: string;
+  /** Where it is then. */
+  readonly where: string;
   readonly undelete: () => Promise<unknown>;
   readonly purge: () => Promise<unknown>;
   /** What lists it is in. */
@@ -25,33 +27,58 @@ const thrownFly = ({ id, name, summary, deletedAt, updatedAt }: ListedFly): Thro
   words: summary?.platform ?? 'does not lay out',
   at: deletedAt ?? updatedAt,
   back: 'Back to the box',
+  where: 'in the box',
   undelete: () => api.undelete(id),
   purge: () => api.purge(id),
   lists: ['trash', 'flies'],
 });
 
-/** Flies and batches put in the trash, with their whole history, until they are thrown out. */
+const thrownBatch = ({ id, name, summary, deletedAt, updatedAt }: ListedRecord): Thrown => ({
+  id,
+  name,
+  words: summary ? `a batch of ${String(summary.flies)} flies` : 'a batch that does not read',
+  at: deletedAt ?? updatedAt,
+  back: 'Back to the batches',
+  where: 'among the batches',
+  undelete: () => api.undeleteBatch(id),
+  purge: () => api.purgeBatch(id),
+  lists: [BATCHES],
+});
+
+const SPECIMENS = 'specimens';
+
+const thrownSpecimen = ({ id, name, deletedAt, updatedAt }: ListedRecord): Thrown => ({
+  id,
+  name,
+  words: 'a finished fly with its readings',
+  at: deletedAt ?? updatedAt,
+  back: 'Back on the table',
+  where: 'on the table',
+  undelete: () => api.undeleteSpecimen(id),
+  purge: () => api.purgeSpecimen(id),
+  lists: [SPECIMENS],
+});
+
+/** Flies, finished flies and batches put in the trash, with their whole history, until they are thrown out. */
 export function TrashView() {
   const { data } = useSWR<ListedFly[]>('trash', api.trash);
   const batches = useThrownBatches();
+  const { data: specimens } = useSWR<ListedRecord[]>(SPECIMENS, api.listedSpecimens);
   const thrown = [
     ...(data ?? []).map(thrownFly),
-    ...(batches ?? []).map(({ id, name, summary, deletedAt, updatedAt }): Thrown => ({
-      id,
-      name,
-      words: summary ? `a batch of ${String(summary.flies)} flies` : 'a batch that does not read',
-      at: deletedAt ?? updatedAt,
-      back: 'Back to the batches',
-      undelete: () => api.undeleteBatch(id),
-      purge: () => api.purgeBatch(id),
-      lists: [BATCHES],
-    })),
+    ...(batches ?? []).map(thrownBatch),
+    ...(specimens ?? []).filter(({ deletedAt }) => deletedAt !== null).map(thrownSpecimen),
   ].sort((a, b) => b.at - a.at);
   return (
     <div className="flex flex-col h-full">
-      <HouseBar title="Trash" sub="flies with their whole history, and batches, until they are thrown out" />
+      <HouseBar
+        title="Trash"
+        sub="flies with their whole history, finished ones, and batches, until they are thrown out"
+      />
       <main tabIndex={0} className="p-4 overflow-auto">
-        {data && batches && thrown.length === 0 && <p className="text-sentence text-ink2">The trash is empty.</p>}
+        {data && batches && specimens && thrown.length === 0 && (
+          <p className="text-sentence text-ink2">The trash is empty.</p>
+        )}
         <ul className="max-w-3xl">
           {thrown.map((each) => (
             <Line key={each.id} thrown={each} />
@@ -62,7 +89,7 @@ export function TrashView() {
   );
 }
 
-function Line({ thrown: { name, words, at, back, undelete, purge, lists } }: { readonly thrown: Thrown }) {
+function Line({ thrown: { name, words, at, back, where, undelete, purge, lists } }: { readonly thrown: Thrown }) {
   const done = async (work: () => Promise<unknown>): Promise<void> => {
     try {
       await work();
@@ -74,7 +101,7 @@ function Line({ thrown: { name, words, at, back, undelete, purge, lists } }: { r
   const takeBack = (): Promise<void> =>
     done(async () => {
       await undelete();
-      say(back === 'Back to the box' ? `${name} is back in the box.` : `${name} is back among the batches.`);
+      say(`${name} is back ${where}.`);
     });
   const throwOut = async (): Promise<void> => {
     if (window.confirm(`Throw ${name} out for good, with its history?`)) await done(purge);

@@ -91,6 +91,8 @@ export const api = {
   createSpecimen: (record: SpecimenFile) => ask(ROUTES.createSpecimen, { body: { record } }),
   saveSpecimen: (id: string, record: SpecimenFile, revision: number) =>
     ask(ROUTES.saveSpecimen, { params: { id }, body: { record, revision } }),
+  listedSpecimens: () => ask(ROUTES.listedSpecimens, {}),
+  purgeSpecimen: (id: string) => ask(ROUTES.purgeSpecimen, { params: { id } }),
   removeSpecimen: (id: string) => ask(ROUTES.deleteSpecimen, { params: { id } }),
   undeleteSpecimen: (id: string) => ask(ROUTES.undeleteSpecimen, { params: { id } }),
   hands: () => ask(ROUTES.hands, {}),
