@@ -188,6 +188,48 @@ describe('rows of words', () => {
       { numRuns: 30 },
     );
   });
+  test('lots go out a line each, and come in so, in one cell, or mixed; one that does not read spoils no other', () => {
+    const there = NOMINAL_MATERIALS.filter(({ name }) => name === 'rabbit strip' || name === 'mink strip');
+    const [strip] = there;
+    const lots = [
+      { colour: 'slate', count: 2, lengths: ['220 mm', '172 mm'] },
+      { colour: 'black', count: 3, lengths: ['310 mm'] },
+      { colour: 'grey', count: 2 },
+    ];
+    const stockOf = (table: readonly (readonly string[])[]) =>
+      readRows('materials', table, there).rows.map(({ line, read }) => [
+        line,
+        read.ok ? (read.value as { stock?: unknown }).stock : read.faults.map(faultLine),
+      ]);
+    const read = readItem('materials', { ...strip, name: 'rabbit strip', stock: lots });
+    if (!read.ok) throw new Error('no strip');
+    const written = writeRows('materials', [read.value]);
+    const at = written[0]?.indexOf('lots') ?? -1;
+    expect(written.map((cells) => cells[at])).toEqual([
+      'lots',
+      'slate: 220 mm, 172 mm',
+      'black: 3 x 310 mm',
+      'grey: 2',
+    ]);
+    expect(stockOf(written)).toEqual([[2, lots]]);
+    const head = ['name', 'construction', 'lots'];
+    expect(
+      stockOf([
+        head,
+        ['rabbit strip', 'strip', 'slate: 220 mm, 172 mm; black: 3 x 310 mm'],
+        ['', '', ''],
+        ['Rabbit strip', '', 'grey: 2'],
+        ['mink strip', 'strip', 'grey: 1'],
+      ]),
+    ).toEqual([
+      [2, lots],
+      [5, [{ colour: 'grey', count: 1 }]],
+    ]);
+    const [whole, wrong] = stockOf([head, ['rabbit strip', 'strip', 'grey: 2'], ['rabbit strip', '', 'slate: long']]);
+    expect(whole).toEqual([2, [{ colour: 'grey', count: 2 }]]);
+    expect(wrong?.[0]).toBe(3);
+    expect(String(wrong?.[1])).toContain('"long" is no length');
+  });
   test('heads are read by name, by name with unit or by key, whatever their case', () => {
     const { rows, faults } = readRows('hooks', [
       ['NAME', 'form', 'Size', 'shank (mm)', 'gapMm', 'salt-safe'],

@@ -218,16 +218,61 @@ export function readRows(
     faults.push({ path: 'line 1', code: 'missing', message: 'the first line names the columns; "name" is missing' });
   if (faults.length > 0) return { rows: [], faults };
   const known = columns.filter((each) => each !== null);
-  const rows = body.flatMap((cells, i): ReadRow[] =>
-    cells.every((cell) => cell.trim() === '') ? [] : [{ line: i + 2, cells, ...readRow(drawer, known, cells, there) }],
-  );
+  const rows = joined(known, body).map(({ line, cells }): ReadRow => ({
+    line,
+    cells,
+    ...readRow(drawer, known, cells, there),
+  }));
   return { rows, faults: [] };
 }
 
-/** Items as rows of a CSV with its head; columns that none of them fills are left out. */
+/** A line of a CSV with the lots of those after it that say nothing but its name and a lot. */
+interface Line {
+  readonly line: number;
+  readonly cells: readonly string[];
+}
+
+/** Lines that belong together as one: a lot stands in its item's own line, or in one of its own beneath it. Empty lines are passed over. */
+function joined(columns: readonly Column[], body: readonly (readonly string[])[]): Line[] {
+  const [name, lots] = ['name', 'stock'].map((key) => columns.findIndex((each) => each.key === key)) as [
+    number,
+    number,
+  ];
+  const plain = (cells: readonly string[], i: number): string => (cells[i] ?? '').trim();
+  const isLot = (cells: readonly string[]): boolean =>
+    plain(cells, lots) !== '' && cells.every((cell, i) => i === name || i === lots || cell.trim() === '');
+  const lines: Line[] = [];
+  body.forEach((cells, i) => {
+    if (cells.every((cell) => cell.trim() === '')) return;
+    const last = lines.at(-1);
+    const goesOn =
+      last && lots >= 0 && isLot(cells) && plain(cells, name).toLowerCase() === plain(last.cells, name).toLowerCase();
+    // A lot that does not read is told by its own line, and leaves those above it alone.
+    if (!goesOn || !readLots(plain(cells, lots)).ok) lines.push({ line: i + 2, cells });
+    else
+      lines[lines.length - 1] = {
+        line: last.line,
+        cells: Object.assign([...last.cells], {
+          [lots]: [plain(last.cells, lots), plain(cells, lots)].filter((each) => each !== '').join(`${LIST} `),
+        }),
+      };
+  });
+  return lines;
+}
+
+/** Items as rows of a CSV with its head, a line a lot; columns that none of them fills are left out. */
 export function writeRows(drawer: DrawerName, items: readonly DrawerItem[]): string[][] {
   const columns = COLUMNS[drawer].filter(
     (each) => each.required === true || items.some((item) => writeCell(item, each) !== ''),
   );
-  return [columns.map(headOf), ...items.map((item) => columns.map((each) => writeCell(item, each)))];
+  const rowsOf = (item: DrawerItem): string[][] => {
+    const [first = [], ...others] = ('stock' in item ? (item.stock ?? []) : []).map((lot) => [lot]);
+    const lot = (of: readonly Lot[], column: Column): string =>
+      column.key === 'stock' ? writeLots(of) : column.key === 'name' ? item.name : '';
+    return [
+      columns.map((each) => (each.key === 'stock' ? writeLots(first) : writeCell(item, each))),
+      ...others.map((of) => columns.map((each) => lot(of, each))),
+    ];
+  };
+  return [columns.map(headOf), ...items.flatMap(rowsOf)];
 }
