@@ -62,12 +62,16 @@ test('a fly is laid on the table and measured by keyboard; what it does follows,
   await expect(verdict(page)).toContainText('point-up');
   await page.keyboard.press('i');
   await expect(found(page, 'the hook’s shank')).toBeFocused();
-  await found(page, 'tail').fill('19.1; 19.3');
+  await found(page, 'tail').pressSequentially('19.1; 19.3');
+  // What stands there while one types is no reading yet.
+  await expect(verdict(page)).toContainText('by 0 of');
   await found(page, 'tail').press('Enter');
   await expect(found(page, 'tail')).toHaveValue('19.1 mm; 19.3 mm');
   await expect(verdict(page)).toContainText('by 1 of');
   await found(page, 'tail').fill('19.1 zz');
+  await found(page, 'tail').press('Enter');
   await expect(page.getByRole('alert')).toContainText('is not a unit of length');
+  await found(page, 'tail').focus();
   await found(page, 'tail').press('Escape');
   // Eyes a third as large tip nothing.
   await found(page, 'diameter of eyes').fill('1.4 mm');

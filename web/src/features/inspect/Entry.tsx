@@ -139,7 +139,7 @@ const Line = ({ name, value, told, onText }: LineProps) => (
       {name}
     </th>
     <td className="py-1 w-[110px]" data-testid="found">
-      <TextField label={name} value={value} empty="not measured" onChange={onText} />
+      <TextField label={name} value={value} empty="not measured" onChange={onText} later />
     </td>
     <td className="py-1 pl-2 text-right whitespace-nowrap text-measure">{told}</td>
   </tr>

@@ -1,6 +1,7 @@
 import type { FlyFile } from '@jobbet/core/pattern';
 import type { SpecimenFile } from '@jobbet/core/records';
 import { dequal } from 'dequal';
+import { useMemo } from 'react';
 import useSWR, { mutate } from 'swr';
 import { momentNow } from '../../fly/batches/clock.ts';
 import { api, RequestError, type StoredSpecimen } from '../../shared/api/client.ts';
@@ -97,11 +98,22 @@ export const removeSpecimen = (fly: string, { id, name }: StoredSpecimen): void 
   );
 };
 
+/** Each with a number of its own: two batches of one fly may both begin at 1. */
+function numbered(all: readonly StoredSpecimen[]): StoredSpecimen[] {
+  const taken = new Set<number>();
+  return all.map((each) => {
+    let number = each.record.number ?? 1;
+    while (taken.has(number)) number++;
+    taken.add(number);
+    return number === each.record.number ? each : { ...each, record: { ...each.record, number } };
+  });
+}
+
 /** The finished flies of a pattern, by their numbers; undefined until they are here, with why where they cannot be had. */
 export function useSpecimens(fly: string): {
   readonly specimens: readonly StoredSpecimen[] | undefined;
   readonly error: unknown;
 } {
   const { data, error } = useSWR<StoredSpecimen[], unknown>(keyOf(fly), () => api.specimens(fly));
-  return { specimens: data, error };
+  return { specimens: useMemo(() => data && numbered(data), [data]), error };
 }

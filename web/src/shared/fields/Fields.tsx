@@ -18,6 +18,8 @@ interface FieldProps {
   readonly measures?: Measures | undefined;
   /** The unit that a bare number takes once it is done with: at Enter, or when the field is left. */
   readonly unit?: string | undefined;
+  /** Whatever is typed is taken once it is done with: what stands there until then reads too, and is not meant. */
+  readonly later?: boolean;
 }
 
 /** A reading as it is written: hundredths of a millimetre, tenths of a milligram. */
@@ -28,7 +30,17 @@ const readingText = (kind: ReadingKind, value: number): string =>
  * A blank in a sentence. What is typed is taken as soon as it reads; until then the last good fly stays on the drawing,
  * the text stays in the field, and the reason stands beneath it. Escape goes back to what was.
  */
-export function TextField({ label, value, empty, onChange, onStep, options, measures, unit }: FieldProps) {
+export function TextField({
+  label,
+  value,
+  empty,
+  onChange,
+  onStep,
+  options,
+  measures,
+  unit,
+  later = false,
+}: FieldProps) {
   /** What is typed and not taken yet; it belongs to the value it was typed over, and falls away when that changes. */
   const [typed, setTyped] = useState<{ text: string; over: string; fault: Fault | null } | null>(null);
   const id = useId();
@@ -38,12 +50,12 @@ export function TextField({ label, value, empty, onChange, onStep, options, meas
   /** A bare number with its unit; it waits until it is done with, since it may go on: `1` is the beginning of `1.2 shank`. */
   const whole = (text: string): string => (asked ? text : withUnit(text, unit));
   const take = (text: string): void => {
-    const waits = whole(text) !== text;
+    const waits = later || whole(text) !== text;
     const [first] = waits ? [] : onChange(text);
     setTyped({ text, over: value, fault: first ?? null });
   };
   const finish = (): void => {
-    if (draft === null || whole(draft) === draft) return;
+    if (draft === null || (!later && whole(draft) === draft)) return;
     const [first] = onChange(whole(draft));
     setTyped(first ? { text: draft, over: value, fault: first } : null);
   };
