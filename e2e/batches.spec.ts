@@ -58,9 +58,11 @@ test('a fly goes from the rack through the vise and its coats into the box, by k
   await expect(lit(page)).toHaveAccessibleName(/coat 2 of 2/);
   await page.keyboard.press('Enter');
   await expect(lit(page)).toHaveAccessibleName(/in the box$/);
-  await page.keyboard.press('Enter');
+  await page.keyboard.press('o');
   await expect(page.getByText('Nothing is left to do to this fly.')).toBeVisible();
-  await page.keyboard.press('1');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('No finished Slate Runner lies on the table.')).toBeVisible();
+  await page.keyboard.press('b');
   await expect(page.getByRole('button', { name: /^Slate Runner,.* 3 in the box/ })).toBeVisible();
 });
 

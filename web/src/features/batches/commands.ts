@@ -12,7 +12,7 @@ export const BATCH = {
   above: { name: 'Item above', group, keys: 'up' },
   below: { name: 'Item below', group, keys: 'down' },
   laid: { name: 'The item is laid out: none, tonight’s, all', group, also: 'ready prep', keys: 'space' },
-  vise: { name: 'Tie the fly at the vise', group, also: 'step by step', keys: 'enter' },
+  vise: { name: 'Tie the fly at the vise; inspect one that is done', group, also: 'step by step', keys: 'enter' },
   on: { name: 'On with the fly: vise, coats, box', group, also: 'finished dry kept', keys: 'o' },
   hang: { name: 'Hang the fly in the vise', group, keys: 'g' },
   spoilt: { name: 'The fly is spoilt', group, also: 'lost broken', keys: 'x' },

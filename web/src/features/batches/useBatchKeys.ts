@@ -131,8 +131,12 @@ function flyKeys(
         ).then(() => void navigate(`/batches/${id}/vise`)),
       );
   };
+  const toInspect = (): void => {
+    const fly = at && batch.rows[at.row - 1]?.fly;
+    if (fly !== undefined) void navigate(`/fly/${fly}/inspect`);
+  };
   return {
-    vise: at && (state === 'to-come' || state === 'vise') ? toVise : on,
+    vise: state === 'to-come' || state === 'vise' ? toVise : state === 'kept' ? toInspect : on,
     on,
     hang: state === 'to-come' ? on : null,
     spoilt:
