@@ -9,6 +9,7 @@ import { withLearnt } from '../src/inspect/learnt.ts';
 import { heavierBy } from '../src/inspect/weighed.ts';
 import { layFly, type LaidFly, settleFly } from '../src/model/index.ts';
 import { normalOf } from '../src/numeric/index.ts';
+import { headOf, readRecord } from '../src/records/kinds.ts';
 import { SPECIMEN_KIND, type SpecimenFile } from '../src/records/specimen.ts';
 import { body, collar, eyes, fly, strip, tail, without } from './build.ts';
 
@@ -246,8 +247,43 @@ describe('bad input', () => {
     [{ lenghts: {} }, /lenghts/],
     [{ jar: { width: '90 mm', depth: '300 mm', falls: [{ time: 'about 3' }] } }, /^jar\.falls\[0\]\.time: /],
     [{ version: 2 }, /^version: .*newer/],
+    [{ lengths: { tail: [{ value: '18 mm', hnad: 'own' }] } }, /^lengths\.tail\[0\]\.hnad: .*did you mean "hand"/],
+    [
+      { photos: [{ file: 'a', view: 'side', landmarks: { eye: [1, 2, 3], bend: [0, 0] } }] },
+      /^photos\[0\]\.landmarks\.eye/,
+    ],
   ])('%j is named by its place', (more, expected) => {
     expect(faultsOf(more)[0]).toMatch(expected);
+  });
+  test('whatever stands at whatever place, it is told as a fault', () => {
+    const whole = {
+      tied: '2025-10-08',
+      lengths: { tail: ['18 mm', { value: '18 mm', by: 'caliper' }] },
+      weight: ['0.9 g'],
+      photos: [{ file: 'a', view: 'side', landmarks: { eye: [1, 2], bend: [1, 2] } }],
+      jar: { width: '90 mm', depth: '300 mm', falls: [{ time: '2 s' }] },
+      looks: { eyes: 'level' },
+      pattern: { name: 'P' },
+    };
+    const places = (value: unknown, path: string[] = []): string[][] =>
+      typeof value === 'object' && value !== null
+        ? Object.entries(value).flatMap(([key, each]) => [[...path, key], ...places(each, [...path, key])])
+        : [];
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...places(whole)),
+        fc.oneof(fc.jsonValue(), fc.constant({ __proto__: null, constructor: ['1 mm'], toString: 1 })),
+        fc.boolean(),
+        (path, odd, beside) => {
+          const copy = structuredClone(whole) as Record<string, unknown>;
+          const at = path.slice(0, -1).reduce<Record<string, unknown>>((now, key) => now[key] as typeof now, copy);
+          at[beside ? 'odd' : (path.at(-1) ?? '')] = odd;
+          const read = readRecord('specimen', { format: 'jobbet.specimen', version: 1, fly: 'a', ...copy });
+          expect(read.ok ? headOf('specimen', read.value).fly : read.faults.length > 0).toBeTruthy();
+        },
+      ),
+      { numRuns: 300 },
+    );
   });
   test('a length no fly has is told by the fly it is of', () => {
     expect(faultsOf({ number: 4, lengths: { tail: ['900 m'] } })[0]).toMatch(/^fly 4: /);

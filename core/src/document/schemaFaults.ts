@@ -85,13 +85,20 @@ function kindsAt(
 }
 
 interface Definition {
-  readonly def?: { innerType?: unknown; element?: unknown; discriminator?: string; options?: readonly unknown[] };
+  readonly def?: {
+    innerType?: unknown;
+    element?: unknown;
+    valueType?: unknown;
+    discriminator?: string;
+    options?: readonly unknown[];
+  };
   readonly shape?: Record<string, unknown>;
   readonly options?: readonly unknown[];
 }
 
+/** A schema without what only wraps it; nothing is known of a place that the schema does not foresee. */
 function unwrap(schema: unknown): Definition {
-  let current = schema as Definition;
+  let current = (schema ?? {}) as Definition;
   while (current.def?.innerType !== undefined) current = current.def.innerType as Definition;
   return current;
 }
@@ -99,7 +106,11 @@ function unwrap(schema: unknown): Definition {
 function resolveUnion(schema: unknown, value: unknown): unknown {
   const plain = unwrap(schema);
   const discriminator = plain.def?.discriminator;
-  if (discriminator === undefined) return plain;
+  if (discriminator === undefined) {
+    // Of a plain choice the one that has the value's form: its text, or an object.
+    const object = typeof value === 'object' && value !== null && !Array.isArray(value);
+    return (object ? plain.options?.find((option) => (option as Definition).shape !== undefined) : undefined) ?? plain;
+  }
   const wanted = valueAt(value, [discriminator]);
   return plain.options?.find((option) => {
     const literal = (option as Definition).shape?.[discriminator] as { value?: unknown } | undefined;
@@ -110,7 +121,7 @@ function resolveUnion(schema: unknown, value: unknown): unknown {
 function stepInto(schema: unknown, key: PropertyKey, value: unknown): unknown {
   const plain = unwrap(schema);
   if (typeof key === 'number') return plain.def?.element;
-  return (resolveUnion(plain, value) as Definition | undefined)?.shape?.[String(key)];
+  return (resolveUnion(plain, value) as Definition | undefined)?.shape?.[String(key)] ?? plain.def?.valueType;
 }
 
 function unknownKey(whole: Whole, path: readonly PropertyKey[], key: string): Fault {
