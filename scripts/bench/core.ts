@@ -112,7 +112,8 @@ tell(
 );
 tell(
   '  slack rest',
-  times(200, () => model, slackRest),
+  // Of a silhouette nobody asked for before.
+  times(200, (i) => balanceModel(laid(fresh(i))), slackRest),
   null,
 );
 tell(
