@@ -26,6 +26,22 @@ interface FieldProps {
 const readingText = (kind: ReadingKind, value: number): string =>
   kind === 'length' ? `${String(Math.round(value * 100) / 100)} mm` : `${String(Math.round(value * 10) / 10)} mg`;
 
+const Options = ({ id, options }: { readonly id: string; readonly options: readonly string[] }) => (
+  <datalist id={id}>
+    {[...new Set(options)].map((option) => (
+      <option key={option} value={option} />
+    ))}
+  </datalist>
+);
+
+/** Why what is typed was not taken. */
+const WhyNot = ({ id, fault }: { readonly id: string; readonly fault: Fault }) => (
+  <span id={id} role="alert" className="flex gap-1.5 text-body text-warn font-normal leading-snug my-1">
+    <SnagFlag />
+    <span>{fault.message}</span>
+  </span>
+);
+
 /**
  * A blank in a sentence. What is typed is taken as soon as it reads; until then the last good fly stays on the drawing,
  * the text stays in the field, and the reason stands beneath it. Escape goes back to what was.
@@ -101,23 +117,8 @@ export function TextField({
             });
         }}
       />
-      {options && (
-        <datalist id={`${id}-list`}>
-          {[...new Set(options)].map((option) => (
-            <option key={option} value={option} />
-          ))}
-        </datalist>
-      )}
-      {fault && (
-        <span
-          id={`${id}-fault`}
-          role="alert"
-          className="flex gap-1.5 text-body text-warn font-normal leading-snug my-1"
-        >
-          <SnagFlag />
-          <span>{fault.message}</span>
-        </span>
-      )}
+      {options && <Options id={`${id}-list`} options={options} />}
+      {fault && <WhyNot id={`${id}-fault`} fault={fault} />}
     </span>
   );
 }
