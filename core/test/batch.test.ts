@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { KnownFlies, planBatch, type BatchPlan } from '../src/batch/plan.ts';
 import { reportBatch, type BatchReport } from '../src/batch/report.ts';
+import { prepAtHand } from '../src/batch/prep.ts';
 import { insteadOf, splitRow } from '../src/batch/instead.ts';
 import { distanceOf } from '../src/batch/substitutes.ts';
 import { faultLine } from '../src/base/fault.ts';
@@ -13,7 +14,7 @@ import { WOUND } from '../src/data/index.ts';
 import { boughtWords } from '../src/batch/needReport.ts';
 import { BATCH_KIND, type BatchFile } from '../src/records/batch.ts';
 import type { FlyFile } from '../src/pattern/schema.ts';
-import { reportFly, settleFly } from '../src/model/index.ts';
+import { cutLength, reportFly, settleFly } from '../src/model/index.ts';
 import { body, collar, eyes, fly, strip, tail } from './build.ts';
 
 type Loose = Record<string, unknown>;
@@ -277,6 +278,33 @@ describe('the prep', () => {
     const dubbed = (colour: string) => body({ material: 'rabbit dubbing', colour });
     expect(byproduct(hair, dubbed('grey'))).toMatch(/, or with the rabbit dubbing of this batch$/);
     expect(byproduct(hair, dubbed('olive'))).toBe('underfur and short base hair: dubbing');
+  });
+  test('the tip of a hackle is left for a smaller fly: one of the batch, else the next', () => {
+    const of = fly([collar({ material: 'hen', fibre: '1.2 gap' })]);
+    const byproduct = (...sizes: string[]): string | null | undefined =>
+      reportBatch(
+        planned({ rows: sizes.map((on) => ({ fly: 'a', on, count: 2 })) }, NOMINAL_DRAWERS, of),
+        NOMINAL_DRAWERS,
+      ).prep.find(({ byproduct: left }) => left !== null)?.byproduct;
+    expect(byproduct('6')).toMatch(/; the tip: the next smaller fly$/);
+    expect(byproduct('2', '10')).toMatch(/; the tip: .*10/);
+  });
+  test('at the vise stands what was made ready for the part in hand, its own cut where it was cut', () => {
+    const rows = [
+      { fly: 'a', count: 2 },
+      { fly: 'a', count: 2, shade: { strip: { length: '30 mm' } } },
+    ];
+    const plan = planned({ rows }, drawers);
+    const { prep } = reportBatch(plan, drawers);
+    const [first, second] = plan.rows.map(({ fly: { solved } }) => solved.laid);
+    const at = (laid: typeof first) => {
+      const part = laid?.parts.find(({ built }) => built.material === 'rabbit strip');
+      return laid && part ? prepAtHand(prep, part, cutLength(part, laid)) : [];
+    };
+    expect(at(first).map(({ cut_mm }) => cut_mm)).not.toEqual([]);
+    for (const { material, cut_mm } of at(first))
+      expect([material, cut_mm]).toEqual(['rabbit strip', expect.closeTo(cut, 1)]);
+    for (const { cut_mm } of at(second)) expect(cut_mm).toBeLessThan(cut - 1);
   });
   test('says what is to be bought first', () => {
     expect(strips(8).filter(({ from }) => from === 'to buy')).toMatchObject([{ pieces: 2, of: null, waste_mm: null }]);

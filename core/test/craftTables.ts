@@ -16,7 +16,7 @@ import { wordsIn } from '../src/base/index.ts';
 import { partSchema } from '../src/pattern/parts.ts';
 import { told, type Rows } from './page.ts';
 
-const COAT_NAMES = ['superglue', 'cement', 'varnish', 'resin'];
+const COAT_NAMES = ['superglue', 'cement', 'varnish', 'resin', 'epoxy'];
 
 /** What the page of the craft tells of the code. */
 export const CRAFT: readonly (readonly [head: string, rows: Rows])[] = [

@@ -154,7 +154,7 @@ describe('every key of the documented format is read', () => {
     },
   );
   test('of the fly itself', () => {
-    const finish = { whips: 2, glueOnThread: true, coats: ['cement', 'varnish', 'resin', 'superglue'] };
+    const finish = { whips: 2, glueOnThread: true, coats: ['cement', 'varnish', 'resin', 'epoxy', 'superglue'] };
     expect(
       read([], {
         notes: 'n',

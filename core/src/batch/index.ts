@@ -15,5 +15,6 @@ export { boughtWords, type NeedReport, type SubstituteReport, substitutesOf } fr
 export { lyingThere } from './needs.ts';
 export { goodsNamed } from './takes.ts';
 export { type ItemTaking, takingsOf } from './takings.ts';
-export { type BatchReport, type PrepReport, type RowReport, type ScheduleReport, reportBatch } from './report.ts';
+export { prepAtHand, type PrepReport } from './prep.ts';
+export { type BatchReport, type RowReport, type ScheduleReport, reportBatch } from './report.ts';
 export { handfulFor } from './times.ts';

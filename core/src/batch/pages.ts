@@ -14,7 +14,8 @@ import {
 import { partName } from '../tying/index.ts';
 import { formatLength, formatNumber, type Style } from '../units/index.ts';
 import { boughtWords, type NeedReport } from './needReport.ts';
-import type { BatchReport, PrepReport } from './report.ts';
+import type { PrepReport } from './prep.ts';
+import type { BatchReport } from './report.ts';
 
 /** On what, and in which units, a prep sheet is set. */
 export interface PrepPaper {

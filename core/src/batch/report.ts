@@ -1,10 +1,9 @@
-import { CHOOSING } from '../data/index.ts';
 import { type Drawers, type Goods, lengthsOf } from '../drawers/index.ts';
 import { momentText } from '../records/index.ts';
 import { needReport, type NeedReport } from './needReport.ts';
 import { makesOf, type Need } from './needs.ts';
 import type { BatchPlan, PlannedTime } from './plan.ts';
-import { isOf, type Take, type TakeKind } from './takes.ts';
+import { prepOf, type PrepReport } from './prep.ts';
 import { round, roundOrNone } from './rounding.ts';
 import type { Basis, Way } from './times.ts';
 
@@ -33,29 +32,6 @@ export interface RowReport {
   readonly warnings: readonly string[];
   /** Each coat a fly of it gets: minutes of hands, and until it is dry. */
   readonly coats_min: readonly { readonly hands: number; readonly dry: number }[];
-}
-
-/** Pieces of one length cut from one length, or made ready where nothing is cut. */
-export interface PrepReport {
-  readonly material: string;
-  readonly colour: string | null;
-  /** What is done to it. */
-  readonly what: string;
-  /** What to look for in each, and what is done to it before that; null where there is nothing to say. */
-  readonly lookFor: string | null;
-  readonly doFirst: string | null;
-  readonly pieces: number;
-  readonly cut_mm: number | null;
-  /** Which one: `1 of 3`, `to buy`; null where nobody measured any. */
-  readonly from: string | null;
-  readonly of: number | null;
-  readonly waste_mm: number | null;
-  /** What is left of it and what it serves; null where nothing is. */
-  readonly leftover: string | null;
-  /** Where a piece is marked before it is tied in, from the end that is tied in first: there it goes on as another part. */
-  readonly points: readonly { readonly as: string; readonly at_mm: number }[];
-  /** What of the material is left whatever is cut of it, and what it serves as; null where nothing is. */
-  readonly byproduct: string | null;
 }
 
 export interface CostReport {
@@ -91,46 +67,6 @@ export interface ScheduleReport {
   readonly step: string;
   readonly kind: 'hands' | 'drying';
 }
-
-/** What is done to each kind of thing before the first hook is in the vise. */
-const READY: Readonly<Record<TakeKind, string>> = {
-  hook: 'each tried at the bend and the eye, barb pinched where the fly says so',
-  ball: 'sorted by size, two that match where they are eyes',
-  wire: 'cut',
-  wound: 'cut',
-  strip: 'cut from the hide side, hair lying one way, one end to a point',
-  hair: 'combed clean of underfur, tips levelled, clump by clump',
-  plume: 'clump by clump, thick stems out',
-  strand: 'cut',
-  hackle: 'measured against the gap, fluff stripped off the stem',
-  feather: 'paired, one left and one right, matched in length',
-  spun: 'combed clean of underfur, clump by clump',
-  sheet: 'cut to width',
-  dubbing: 'teased and laid out by the pinch',
-  thread: 'wound on the bobbin',
-};
-
-type Ready = Pick<PrepReport, 'what' | 'lookFor' | 'doFirst' | 'byproduct'>;
-
-/**
- * What is done to what a need takes, what to look for in it, and what is done before: as the item says, else as things of its kind. What is left of
- * it is offered to what is dubbed in the same colour.
- */
-function readyOf({ take: { kind, colour }, goods }: Need, needs: readonly Need[]): Ready {
-  const usual = CHOOSING[kind];
-  const isAlike = (other: string | null): boolean => other?.trim().toLowerCase() === colour?.trim().toLowerCase();
-  const dubbed = needs.find(({ take }) => take.kind === 'dubbing' && isAlike(take.colour));
-  const serves = dubbed ? `dubbing, or with the ${dubbed.take.item} of this batch` : 'dubbing';
-  return {
-    what: READY[kind],
-    lookFor: goods?.lookFor ?? usual?.lookFor ?? null,
-    doFirst: goods?.doFirst ?? usual?.first ?? null,
-    byproduct: usual?.leaves === undefined ? null : `${usual.leaves}: ${serves}`,
-  };
-}
-
-const marked = ({ points }: Pick<Take, 'points'>): PrepReport['points'] =>
-  points.map(({ as, atMm }) => ({ as, at_mm: round(atMm) }));
 
 /** Stock that a price is paid for, by the unit of its need; null without a price or where nobody said what one makes. */
 function unitCost({ goods, unit, take }: Need): number | null {
@@ -169,126 +105,6 @@ function costsOf({ needs, rows }: BatchPlan): Costs {
     known: all === 0 ? 0 : byRow.reduce((sum, { priced }) => sum + priced, 0) / all,
     byRow: byRow.map(({ cost, priced, all: of }) => ({ cost, known: of === 0 ? 0 : priced / of, any: priced > 0 })),
   };
-}
-
-interface Run extends Pick<Take, 'points'> {
-  readonly at: number | null;
-  readonly mm: number;
-  pieces: number;
-}
-
-/** Runs of pieces of one length from one length that are marked alike, the longest pieces first. */
-function cutRuns({ cuts, layout }: Need): readonly Readonly<Run>[] {
-  const runs = new Map<string, Run>();
-  const micrometres = (mm: number): string => String(Math.round(1000 * mm));
-  cuts.forEach(({ mm, points }, i) => {
-    const at = layout[i] ?? null;
-    const marks = points.map(({ as, atMm }) => `${as} ${micrometres(atMm)}`).join();
-    const key = `${String(at)} ${micrometres(mm)} ${marks}`;
-    const run = runs.get(key) ?? { at, mm, points, pieces: 0 };
-    run.pieces++;
-    runs.set(key, run);
-  });
-  return [...runs.values()].sort((a, b) => (a.at ?? Infinity) - (b.at ?? Infinity) || b.mm - a.mm);
-}
-
-/** What is left of a length, said so that one sees what for; ends that serve nothing in the batch are waste. */
-function endOf(
-  leftMm: number,
-  lengths: readonly number[],
-): { readonly waste: number; readonly leftover: string | null } {
-  const served = [...new Set(lengths.map((mm) => mm.toFixed(3)))].map(Number).sort((a, b) => b - a);
-  const longest = served.find((mm) => mm <= leftMm + 1e-6);
-  if (leftMm <= 1e-6) return { waste: 0, leftover: null };
-  if (longest === undefined) return { waste: leftMm, leftover: null };
-  const more = Math.floor(leftMm / longest + 1e-9);
-  return {
-    waste: 0,
-    leftover: `${leftMm.toFixed(0)} mm, enough for ${String(more)} more of ${longest.toFixed(0)} mm`,
-  };
-}
-
-/** What is cut to length, stock by stock. */
-function cutPrep(need: Need, needs: readonly Need[]): PrepReport[] {
-  const { take, cuts, lengths, layout } = need;
-  const left = [...(lengths ?? [])];
-  layout.forEach((at, i) => {
-    if (at !== null) left[at] = (left[at] ?? 0) - (cuts[i]?.mm ?? 0);
-  });
-  const runs = cutRuns(need);
-  return runs.map(({ at, mm, points, pieces }, i): PrepReport => {
-    const last = runs[i + 1]?.at !== at;
-    const end =
-      at !== null && last
-        ? endOf(
-            left[at] ?? 0,
-            cuts.map((cut) => cut.mm),
-          )
-        : { waste: 0, leftover: null };
-    return {
-      material: take.item,
-      colour: take.colour,
-      ...readyOf(need, needs),
-      points: marked({ points }),
-      pieces,
-      cut_mm: round(mm),
-      from: at !== null ? `${String(at + 1)} of ${String(left.length)}` : lengths === null ? null : 'to buy',
-      of: at === null ? null : round(lengths?.[at] ?? 0),
-      waste_mm: at === null ? null : round(end.waste),
-      leftover: end.leftover,
-    };
-  });
-}
-
-/** What is made ready piece by piece or clump by clump. */
-function countedPrep(
-  need: Need,
-  needs: readonly Need[],
-  flies: readonly { cutMm: number | null; pieces: number }[],
-): PrepReport[] {
-  const { take, cuts } = need;
-  const byCut = new Map<string, { cutMm: number | null; pieces: number }>();
-  for (const { cutMm, pieces } of flies) {
-    const key = cutMm === null ? '' : cutMm.toFixed(3);
-    const run = byCut.get(key) ?? { cutMm, pieces: 0 };
-    run.pieces += pieces;
-    byCut.set(key, run);
-  }
-  const runs = byCut.size > 0 && cuts.length === 0 ? [...byCut.values()] : [{ cutMm: take.cutMm, pieces: need.need }];
-  return runs.map(({ cutMm, pieces }): PrepReport => ({
-    material: take.item,
-    colour: take.colour,
-    ...readyOf(need, needs),
-    points: marked(take),
-    pieces,
-    cut_mm: roundOrNone(cutMm),
-    from: null,
-    of: null,
-    waste_mm: null,
-    leftover: null,
-  }));
-}
-
-/** Everything that is made ready before the first hook is in the vise; thread is wound off as it is used. */
-function prepOf({ needs, rows }: BatchPlan): PrepReport[] {
-  return needs
-    .filter(({ take }) => take.kind !== 'thread')
-    .flatMap((need) =>
-      need.unit === 'mm'
-        ? cutPrep(need, needs)
-        : countedPrep(
-            need,
-            needs,
-            rows.flatMap(({ takes, row, spoilt }) =>
-              takes
-                .filter((take) => isOf(need.take, take))
-                .map(({ cutMm, pieces }) => ({
-                  cutMm,
-                  pieces: (row.count + spoilt) * (need.unit === 'pieces' ? pieces : 1),
-                })),
-            ),
-          ),
-    );
 }
 
 /** Where nobody named a day, minutes are told from this midnight on. */

@@ -51,6 +51,20 @@ const onPaper = {
   beginner: z.boolean().default(false).describe('techniques are written out where they are first needed'),
 };
 
+/** What can be done with one kind of record: laid down, saved over a revision, put in the trash, taken out of it, thrown out. */
+const recordsAt = <S extends z.ZodType>(path: string, file: S) => ({
+  create: post(path, storedRecordSchema(file), { body: z.strictObject({ record: file }), status: 201 }),
+  save: put(`${path}/:id`, storedRecordSchema(file), {
+    params: byId,
+    body: z.strictObject({ record: file, revision }),
+  }),
+  away: remove(`${path}/:id`, gone, { params: byId, status: 204 }),
+  back: post(`${path}/:id/undelete`, gone, { params: byId, status: 204 }),
+  out: remove(`${path}/:id/purge`, gone, { params: byId, status: 204 }),
+});
+const batches = recordsAt('/api/batches', batchFile);
+const specimens = recordsAt('/api/specimens', specimenFile);
+
 /** Everything that can be asked of the server. */
 export const ROUTES = {
   health: get('/api/health', z.object({ status: z.literal('ok'), version: z.string() })),
@@ -135,36 +149,24 @@ export const ROUTES = {
   }),
 
   batches: get('/api/batches', z.array(listedRecordSchema)),
-  createBatch: post('/api/batches', storedRecordSchema(batchFile), {
-    body: z.strictObject({ record: batchFile }),
-    status: 201,
-  }),
+  createBatch: batches.create,
   batch: get('/api/batches/:id', storedRecordSchema(batchFile), { params: byId }),
   /** The drawers as they lay before flies of the batch took of them: what it is planned with. */
   batchDrawers: get('/api/batches/:id/drawers', z.array(storedItemSchema), { params: byId }),
-  saveBatch: put('/api/batches/:id', storedRecordSchema(batchFile), {
-    params: byId,
-    body: z.strictObject({ record: batchFile, revision }),
-  }),
-  deleteBatch: remove('/api/batches/:id', gone, { params: byId, status: 204 }),
-  undeleteBatch: post('/api/batches/:id/undelete', gone, { params: byId, status: 204 }),
-  purgeBatch: remove('/api/batches/:id/purge', gone, { params: byId, status: 204 }),
+  saveBatch: batches.save,
+  deleteBatch: batches.away,
+  undeleteBatch: batches.back,
+  purgeBatch: batches.out,
 
   /** Finished flies of one pattern, in the order of their numbers, without those in the trash. */
   specimens: get('/api/flies/:id/specimens', z.array(storedRecordSchema(specimenFile)), { params: byId }),
   /** All finished flies as lists have them, those in the trash too. */
   listedSpecimens: get('/api/specimens', z.array(listedRecordSchema)),
-  createSpecimen: post('/api/specimens', storedRecordSchema(specimenFile), {
-    body: z.strictObject({ record: specimenFile }),
-    status: 201,
-  }),
-  saveSpecimen: put('/api/specimens/:id', storedRecordSchema(specimenFile), {
-    params: byId,
-    body: z.strictObject({ record: specimenFile, revision }),
-  }),
-  deleteSpecimen: remove('/api/specimens/:id', gone, { params: byId, status: 204 }),
-  undeleteSpecimen: post('/api/specimens/:id/undelete', gone, { params: byId, status: 204 }),
-  purgeSpecimen: remove('/api/specimens/:id/purge', gone, { params: byId, status: 204 }),
+  createSpecimen: specimens.create,
+  saveSpecimen: specimens.save,
+  deleteSpecimen: specimens.away,
+  undeleteSpecimen: specimens.back,
+  purgeSpecimen: specimens.out,
 
   pagesPdf: post('/api/print.pdf', sentFileSchema, {
     body: z.strictObject({ title: z.string().min(1).max(200), pages: z.array(pageSchema).min(1).max(60) }),

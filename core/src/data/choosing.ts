@@ -4,6 +4,8 @@ export interface Choosing {
   readonly first?: string;
   /** What is left of it that serves as dubbing. */
   readonly leaves?: string;
+  /** What of a long one is left for a smaller fly. */
+  readonly smaller?: string;
 }
 
 export const CHOOSING: Readonly<Record<string, Choosing>> = {
@@ -18,8 +20,16 @@ export const CHOOSING: Readonly<Record<string, Choosing>> = {
     first: 'wash it, comb out underfur and short base hair',
     leaves: 'underfur and short base hair',
   },
-  plume: { lookFor: 'even fluff to the tip, a thin stem', leaves: 'short fluff at the foot of the stem' },
-  hackle: { lookFor: 'webby for a wet collar, stiff where it must not fold', leaves: 'fluff at the foot of the stem' },
+  plume: {
+    lookFor: 'even fluff to the tip, a thin stem',
+    leaves: 'short fluff at the foot of the stem',
+    smaller: 'the tip',
+  },
+  hackle: {
+    lookFor: 'webby for a wet collar, stiff where it must not fold',
+    leaves: 'fluff at the foot of the stem',
+    smaller: 'the tip',
+  },
   feather: { lookFor: 'one left and one right of one skin, whole at the edge', first: 'steam what is bent' },
   spun: {
     lookFor: 'coarse, straight and hollow, cut close at the hide',

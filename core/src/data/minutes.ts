@@ -59,17 +59,18 @@ export const BATCH_MINUTES = {
   quickest: 0.75,
 } as const;
 
-type CoatName = 'cement' | 'varnish' | 'resin' | 'superglue';
+type CoatName = 'cement' | 'varnish' | 'resin' | 'epoxy' | 'superglue';
 
 /**
  * How long a coat dries until the next one or the box, minutes: look at the bottle. The first coat of varnish soaks in and dries soonest; each one over
- * it lies thicker. Resin is cured under its lamp while it is held there.
+ * it lies thicker. Resin is cured under its lamp while it is held there; a quick epoxy turns on its wheel until it no longer runs, and is hard after that.
  */
 const DRY_MINUTES: Readonly<Record<CoatName, readonly number[]>> = {
   superglue: [2],
   cement: [10],
   varnish: [20, 40, 60],
   resin: [0.5],
+  epoxy: [30],
 };
 
 /** Minutes the nth coat of its kind dries; null for a coat nobody knows. @param nth from 1 */

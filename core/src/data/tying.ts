@@ -68,6 +68,7 @@ export const COATS = {
   cement: { thicknessMm: 0.05, density: 1.05 },
   varnish: { thicknessMm: 0.08, density: 1.05 },
   resin: { thicknessMm: 0.4, density: 1.15 },
+  epoxy: { thicknessMm: 0.4, density: 1.15 },
   superglue: { thicknessMm: 0.03, density: 1.1 },
 } as const;
 

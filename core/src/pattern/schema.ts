@@ -108,7 +108,7 @@ export const flySchema = z.strictObject({
       glueOnThread: z.boolean().optional(),
       varnishBetween: z.boolean().describe('a drop of varnish between two whips').optional(),
       coats: z
-        .array(z.enum(['cement', 'varnish', 'resin', 'superglue']))
+        .array(z.enum(['cement', 'varnish', 'resin', 'epoxy', 'superglue']))
         .max(12)
         .optional(),
     })

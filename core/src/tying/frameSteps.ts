@@ -12,6 +12,7 @@ import { sideWords } from './words/told.ts';
 const FUMES: Readonly<Record<string, string>> = {
   superglue: CAUTIONS.superglue,
   resin: CAUTIONS.resin,
+  epoxy: CAUTIONS.epoxy,
   cement: CAUTIONS.solvent,
   varnish: CAUTIONS.solvent,
 };
@@ -330,6 +331,7 @@ const coated = (coats: readonly string[], eye: boolean, drawn: readonly string[]
       how: [
         `One thin coat over the whip, on the point of a needle.`,
         ...(name === 'resin' ? ['Turn the fly under the lamp.'] : []),
+        ...(name === 'epoxy' ? ['Keep the fly turning until it no longer runs.'] : []),
       ],
       look: eye ? SEALED : [],
       caution: FUMES[name] ?? null,

@@ -1,8 +1,30 @@
 import { ROUTES } from '@jobbet/core/contract';
-import type { FastifyPluginCallback } from 'fastify';
+import type { FastifyInstance, FastifyPluginCallback } from 'fastify';
 import { itemOut } from '../drawers/store.ts';
 import type { House } from '../house.ts';
 import { serve } from '../wire/serve.ts';
+import type { RecordStore } from './store.ts';
+
+interface Ways {
+  readonly away: typeof ROUTES.deleteBatch;
+  readonly back: typeof ROUTES.undeleteBatch;
+  readonly out: typeof ROUTES.purgeBatch;
+}
+
+/** Into the trash, out of it, and out for good: the same for every kind of record. */
+function serveTrash(
+  app: FastifyInstance,
+  store: Pick<RecordStore<'batch'>, 'setDeleted' | 'purge'>,
+  { away, back, out }: Ways,
+): void {
+  const done = async (work: Promise<void>): Promise<null> => {
+    await work;
+    return null;
+  };
+  serve(app, away, ({ params }) => done(store.setDeleted(params.id, true)));
+  serve(app, back, ({ params }) => done(store.setDeleted(params.id, false)));
+  serve(app, out, ({ params }) => done(store.purge(params.id)));
+}
 
 /** Batches: planned, changed as they are tied, taken away and back; and the finished flies of each pattern. */
 export const recordRoutes =
@@ -13,33 +35,15 @@ export const recordRoutes =
     serve(app, ROUTES.batch, ({ params }) => batches.get(params.id));
     serve(app, ROUTES.batchDrawers, async ({ params }) => (await batches.drawersBefore(params.id)).map(itemOut));
     serve(app, ROUTES.saveBatch, ({ params, body }) => batches.save(params.id, body.record, body.revision));
-    serve(app, ROUTES.deleteBatch, async ({ params }) => {
-      await batches.setDeleted(params.id, true);
-      return null;
-    });
-    serve(app, ROUTES.undeleteBatch, async ({ params }) => {
-      await batches.setDeleted(params.id, false);
-      return null;
-    });
-    serve(app, ROUTES.purgeBatch, async ({ params }) => {
-      await batches.purge(params.id);
-      return null;
-    });
+    serveTrash(app, batches, { away: ROUTES.deleteBatch, back: ROUTES.undeleteBatch, out: ROUTES.purgeBatch });
     serve(app, ROUTES.specimens, ({ params }) => specimens.ofFly(params.id));
     serve(app, ROUTES.listedSpecimens, () => specimens.list());
     serve(app, ROUTES.createSpecimen, ({ body }) => specimens.create(body.record));
     serve(app, ROUTES.saveSpecimen, ({ params, body }) => specimens.save(params.id, body.record, body.revision));
-    serve(app, ROUTES.deleteSpecimen, async ({ params }) => {
-      await specimens.setDeleted(params.id, true);
-      return null;
-    });
-    serve(app, ROUTES.undeleteSpecimen, async ({ params }) => {
-      await specimens.setDeleted(params.id, false);
-      return null;
-    });
-    serve(app, ROUTES.purgeSpecimen, async ({ params }) => {
-      await specimens.purge(params.id);
-      return null;
+    serveTrash(app, specimens, {
+      away: ROUTES.deleteSpecimen,
+      back: ROUTES.undeleteSpecimen,
+      out: ROUTES.purgeSpecimen,
     });
     done();
   };

@@ -228,6 +228,7 @@ const GLOSS: Readonly<Record<Form<'coat'>['material'], number>> = {
   cement: 0.35,
   varnish: 0.6,
   resin: 0.9,
+  epoxy: 0.9,
   superglue: 0.3,
 };
 

@@ -1,3 +1,4 @@
+import { fejer } from './fejer.ts';
 import type { Section, Vec3 } from '../platform/section.ts';
 
 /** Cuts of one section that stand for all of it, its ends among them. */
@@ -245,27 +246,6 @@ function edgesOf(discs: readonly Disc[], mirrored: boolean): number[] {
 
 /** Edges as they are and as in a mirror, so that a fly and its mirror image are looked at alike. */
 const symmetric = (edges: readonly number[]): number[] => [...edges, ...edges.map((y) => -y)].sort((a, b) => a - b);
-
-interface Line {
-  readonly at: number;
-  readonly weight: number;
-}
-
-const rules = new Map<number, readonly Line[]>();
-
-/** Fejér's first rule on [−1, 1]: its places are dense at both ends, where a chord begins as the root of the distance. */
-function fejer(count: number): readonly Line[] {
-  const known = rules.get(count);
-  if (known) return known;
-  const lines = Array.from({ length: count }, (_, i): Line => {
-    const t = ((i + 0.5) / count) * Math.PI;
-    let sum = 0;
-    for (let j = 1; j <= count >> 1; j++) sum += Math.cos(2 * j * t) / (4 * j * j - 1);
-    return { at: -Math.cos(t), weight: (2 / count) * (1 - 2 * sum) };
-  });
-  rules.set(count, lines);
-  return lines;
-}
 
 /** The fly by scan lines; the chords of one line hardly differ from the next one's, so that they are nearly in order already. */
 class Scan {

@@ -16,7 +16,6 @@ const ALSO: Readonly<Record<string, CoatName>> = {
   lacquer: 'varnish',
   'head cement': 'cement',
   'uv resin': 'resin',
-  epoxy: 'resin',
   'super glue': 'superglue',
   cyanoacrylate: 'superglue',
 };
@@ -126,7 +125,7 @@ function build(part: Coat, _extent: PartExtent, ground: Ground, path: string): O
 const SOFT_FROM = 0.35;
 const COAT_RANK = 30;
 
-/** Cement, varnish, resin and superglue over a head or a part: its skin times the thickness of the coats. Figures: docs/model.md. */
+/** Cement, varnish, resin, epoxy and superglue over a head or a part: its skin times the thickness of the coats. Figures: docs/model.md. */
 export const coat: ConstructionModule<'coat'> = {
   construction: 'coat',
   measure,

@@ -25,6 +25,12 @@ const SEALS: readonly (WayOption & { readonly coats: Coats | undefined })[] = [
     says: 'Thick and clear in seconds; larger, and it wants the lamp.',
     coats: ['resin'],
   },
+  {
+    value: 'epoxy',
+    words: 'epoxy',
+    says: 'Thick and clear without a lamp; it turns until it no longer runs, and is hard after half an hour.',
+    coats: ['epoxy'],
+  },
 ];
 
 const WHIPS: readonly WayOption[] = [

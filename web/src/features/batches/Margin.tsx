@@ -4,16 +4,22 @@ import {
   goodsNamed,
   lyingThere,
   type NeedReport,
-  type PrepReport,
   type SubstituteReport,
 } from '@jobbet/core/batch';
-import { partName } from '@jobbet/core/tying';
 import { formatLength, formatMass, formatSpeed } from '@jobbet/core/units';
 import { useDrawers } from '../../shared/api/useDrawers.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { rideWords } from '../../shared/ui/RideGlyph.tsx';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
-import { amountWords, itemWords, moneyWords, shortWords, stockWords } from '../../fly/batches/words.ts';
+import {
+  amountWords,
+  fromWords,
+  itemWords,
+  moneyWords,
+  pointWords,
+  shortWords,
+  stockWords,
+} from '../../fly/batches/words.ts';
 
 interface MarginProps {
   readonly report: BatchReport;
@@ -135,11 +141,6 @@ function Instead({ substitute, letter, onTake }: InsteadProps) {
   );
 }
 
-const fromWords = ({ from, of }: PrepReport, style: ReturnType<typeof useStyle>): string =>
-  from === 'to buy'
-    ? 'to be bought first'
-    : `from piece ${from ?? ''}${of === null ? '' : `, ${words(formatLength(of, style))}`}`;
-
 /** How the item is made ready: pieces of each length, and from what. */
 function Ready({ report, need }: { readonly report: BatchReport; readonly need: NeedReport }) {
   const style = useStyle();
@@ -158,9 +159,9 @@ function Ready({ report, need }: { readonly report: BatchReport; readonly need: 
             {amountWords(each.pieces, { unit: 'pieces' }, style)}
             {each.cut_mm !== null && ` of ${words(formatLength(each.cut_mm, style))}`}
             {each.from !== null && <span className="text-ink2"> {fromWords(each, style)}</span>}
-            {each.points.map(({ as, at_mm: at }) => (
-              <span key={as} className="block">
-                marked at {words(formatLength(at, style))}, where it goes on as {partName(as)}
+            {each.points.map((point) => (
+              <span key={point.as} className="block">
+                {pointWords(point, style)}
               </span>
             ))}
             {each.leftover !== null && <span className="block italic text-ink2">left: {each.leftover}</span>}

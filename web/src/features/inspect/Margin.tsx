@@ -30,9 +30,9 @@ export function VerdictOf({ record, report, onVerdict }: VerdictProps) {
       <h2 className="text-sentence font-bold">Fly {report.number}</h2>
       <p>
         rides <b>{rideWords(asTied.ride)}</b>
-        {asTied.tipping !== null && `, ${formatNumber(asTied.tipping, 1, style)} × what tips it`},{' '}
+        {asTied.tipping !== null && `, its eyes ${formatNumber(asTied.tipping, 1, style)} × what turns it over`};{' '}
         {sink === null ? 'floats' : `falls at ${words(formatSpeed(sink, style))}`}
-        {asTied.holdsTo_mm_s !== null && `, holds to ${words(formatSpeed(asTied.holdsTo_mm_s, style))}`}
+        {asTied.holdsTo_mm_s !== null && `; a swing over ${words(formatSpeed(asTied.holdsTo_mm_s, style))} rolls it`}
       </p>
       <p className="text-label italic text-ink2">
         by {measured.found} of {measured.of} measures; the rest as planned

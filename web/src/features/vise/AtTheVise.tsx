@@ -77,7 +77,7 @@ export function AtTheVise({ sheet, laid, atVise, fly: id, out, batch = null }: A
     <main ref={stage} tabIndex={-1} className="vise flex flex-col h-full outline-none" aria-label="At the vise">
       <title>{`${sheet.name} at the vise · Jobbet`}</title>
       <ViseHead sheet={sheet} tying={tying} all={all} at={at} />
-      {batch && <BatchLine {...batch} />}
+      {batch && <BatchLine {...batch} ready={finished ? [] : batch.prep(step)} />}
       {finished ? (
         <ViseDone tying={tying} laid={laid} next={batch?.nextWords ?? null} />
       ) : (

@@ -1,3 +1,5 @@
+import type { Step } from '@jobbet/core/tying';
+
 /** The batch a fly is tied in, as far as the vise shows it. */
 export interface BatchAtVise {
   /** Which of how many is in the vise. */
@@ -8,6 +10,8 @@ export interface BatchAtVise {
   readonly following: string | null;
   /** What dries meanwhile, and until when. */
   readonly drying: readonly string[];
+  /** What was made ready for a step, in words. */
+  readonly prep: (step: Step) => readonly string[];
   /** What comes next, said once the fly is done. */
   readonly nextWords: string;
   /** Out of the vise with this one and on with the next. */
@@ -15,12 +19,22 @@ export interface BatchAtVise {
   readonly spoilt: () => void;
 }
 
-/** Which fly of the batch is in the vise, and the clocks of those that dry. */
-export const BatchLine = ({ words, drying }: BatchAtVise) => (
+interface BatchLineProps extends Pick<BatchAtVise, 'words' | 'drying'> {
+  /** What was made ready for the step in hand. */
+  readonly ready: readonly string[];
+}
+
+/** Which fly of the batch is in the vise, what was made ready for the step, and the clocks of those that dry. */
+export const BatchLine = ({ words, drying, ready }: BatchLineProps) => (
   <p className="flex flex-wrap gap-x-6 gap-y-0.5 px-8 max-[700px]:px-4 py-1 border-b border-hair text-row">
     <span>
       <b>{words}</b> <span className="text-ink2">spoilt</span> <span className="plain-key">X</span>
     </span>
+    {ready.map((each) => (
+      <span key={each} className="text-measure">
+        {each}
+      </span>
+    ))}
     {drying.map((each) => (
       <span key={each} className="text-ink2">
         {each}

@@ -100,7 +100,7 @@ function InVise({ id, batch, drawers, shown, row }: InViseProps) {
     ),
     bySteps,
   );
-  const told = useBatchLine({ id, batch, shown, inHand, here, after, steps });
+  const told = useBatchLine({ id, batch, shown, inHand, here, after, steps, laid });
   if (!answer || !sheet || !atVise || !here || !told) return <SheetPending again={again} />;
   return (
     <AtTheVise

@@ -1,4 +1,5 @@
-import { handfulFor } from '@jobbet/core/batch';
+import { handfulFor, prepAtHand } from '@jobbet/core/batch';
+import type { LaidFly } from '@jobbet/core/model';
 import {
   type BatchFile,
   goneOn,
@@ -12,11 +13,13 @@ import {
   withState,
 } from '@jobbet/core/records';
 import { isFinished, stepAt, type InHand, type Step } from '@jobbet/core/tying';
+import type { Style } from '@jobbet/core/units';
 import { useNavigate } from 'react-router';
 import { clockText, dryAt, momentNow, useMinutes } from '../../fly/batches/clock.ts';
 import { changeBatch, doing } from '../../fly/batches/kept.ts';
 import type { GoodPlan } from '../../fly/batches/usePlan.ts';
-import { rowWords } from '../../fly/batches/words.ts';
+import { itemWords, madeReadyWords, rowWords } from '../../fly/batches/words.ts';
+import { useStyle } from '../../shared/settings/settings.ts';
 import type { BatchAtVise } from './BatchLine.tsx';
 
 interface LineOf {
@@ -28,6 +31,7 @@ interface LineOf {
   readonly here: InHand<HookAt> | null;
   readonly after: InHand<HookAt> | null;
   readonly steps: readonly Step[];
+  readonly laid: LaidFly | null;
 }
 
 /** The first fly that is still to come, row by row; null where none is. */
@@ -48,10 +52,29 @@ function dryingOf(batch: BatchFile, { report }: GoodPlan, now: number, number: (
   });
 }
 
+/** What was made ready for a step, in words; no more than two lines of it. */
+function prepFor({ part, cutMm }: Step, { report }: GoodPlan, laid: LaidFly | null, style: Style): string[] {
+  const own = laid?.parts.find(({ file }) => file.id === part);
+  const ready = own ? prepAtHand(report.prep, own, cutMm) : [];
+  return ready
+    .slice(0, 2)
+    .map((each) => `${itemWords({ item: each.material, colour: each.colour })}: ${madeReadyWords(each, style)}`);
+}
+
 /** What the vise shows and does of the batch: this fly out with its first coat, the next one in. */
-export function useBatchLine({ id, batch, shown, inHand, here, after, steps }: LineOf): Omit<BatchAtVise, 'of'> | null {
+export function useBatchLine({
+  id,
+  batch,
+  shown,
+  inHand,
+  here,
+  after,
+  steps,
+  laid,
+}: LineOf): Omit<BatchAtVise, 'of'> | null {
   const navigate = useNavigate();
   const now = useMinutes();
+  const style = useStyle();
   if (!here) return null;
   const { report } = shown;
   const { at } = here;
@@ -89,6 +112,7 @@ export function useBatchLine({ id, batch, shown, inHand, here, after, steps }: L
       handful && onStep.length > 1 ? `; hook ${String(turn)} of ${String(onStep.length)} on this step` : ''
     }`,
     following: after && thenTitle !== null && !isSame(after.at, at) ? `${thenTitle}, on fly ${number(after.at)}` : null,
+    prep: (step) => prepFor(step, shown, laid, style),
     drying: dryingOf(batch, shown, now, number),
     nextWords: next
       ? `${coats > 0 ? 'First coat on, then the next' : 'The next'}: ${nameOf(next)}`

@@ -1,6 +1,7 @@
 import type { Fault } from '@jobbet/core/base';
-import type { BatchReport, NeedReport, RowReport } from '@jobbet/core/batch';
+import type { BatchReport, NeedReport, PrepReport, RowReport } from '@jobbet/core/batch';
 import { patternAt, pinOf, progressAt, stateAt, type BatchFile, type HookAt } from '@jobbet/core/records';
+import { partName } from '@jobbet/core/tying';
 import { formatLength, formatNumber, type Style } from '@jobbet/core/units';
 import { clockText, dayWords, dryAt } from './clock.ts';
 
@@ -24,6 +25,28 @@ export function stockWords(need: NeedReport, style: Style): string {
 
 export const itemWords = ({ item, colour }: Pick<NeedReport, 'item' | 'colour'>): string =>
   colour === null ? item : `${item}, ${colour}`;
+
+const lengthWords = (mm: number, style: Style): string => Object.values(formatLength(mm, style)).join(' ');
+
+/** Which length of the drawer a piece is cut from. */
+export const fromWords = ({ from, of }: PrepReport, style: Style): string =>
+  from === 'to buy'
+    ? 'to be bought first'
+    : `from piece ${from ?? ''}${of === null ? '' : `, ${lengthWords(of, style)}`}`;
+
+/** Where a piece is marked before it is tied in. */
+export const pointWords = ({ as, at_mm: at }: PrepReport['points'][number], style: Style): string =>
+  `marked at ${lengthWords(at, style)}, where it goes on as ${partName(as)}`;
+
+/** What lies there made ready, as it is taken up at the vise. */
+export function madeReadyWords(prep: PrepReport, style: Style): string {
+  const { cut_mm: cut, from, what, points } = prep;
+  const piece = cut === null ? what : `cut to ${lengthWords(cut, style)}`;
+  return [
+    from === null ? piece : `${piece} ${fromWords(prep, style)}`,
+    ...points.map((each) => pointWords(each, style)),
+  ].join('; ');
+}
 
 /** What becomes short, in a sentence; null where nothing does. */
 export function shortWords(need: NeedReport, style: Style): string | null {
