@@ -61,6 +61,18 @@ function prepFor({ part, cutMm }: Step, { report }: GoodPlan, laid: LaidFly | nu
     .map((each) => `${itemWords({ item: each.material, colour: each.colour })}: ${madeReadyWords(each, style)}`);
 }
 
+/** Which of a handful this is on the step; nothing of one by itself. */
+function turnWords(
+  inHand: readonly InHand<HookAt>[],
+  here: InHand<HookAt>,
+  far: (fly: InHand<HookAt>) => number,
+): string {
+  const onStep = inHand.filter(({ tying }) => tying === null || !isFinished(tying));
+  if (onStep.length < 2) return '';
+  const turn = onStep.filter((each) => each !== here && far(each) > far(here)).length + 1;
+  return `; hook ${String(turn)} of ${String(onStep.length)} on this step`;
+}
+
 /** What the vise shows and does of the batch: this fly out with its first coat, the next one in. */
 export function useBatchLine({
   id,
@@ -83,7 +95,6 @@ export function useBatchLine({
   const nameOf = ({ row }: HookAt): string => report.rows[row - 1]?.name ?? rowWords(batch, row);
   const coats = report.rows[at.row - 1]?.coats_min.length ?? 0;
   const far = ({ tying }: InHand<HookAt>): number => (tying ? stepAt(steps, tying) : 0);
-  const handful = inHand.length > 1;
   const others = inHand.filter((each) => each !== here);
   const next = others[0]?.at ?? nextOf(batch);
   const out = (words: string, change: (now: BatchFile) => BatchFile | null): void => {
@@ -104,13 +115,9 @@ export function useBatchLine({
     );
   };
   const name = rowWords(batch, at.row);
-  const onStep = inHand.filter((each) => each.tying === null || !isFinished(each.tying));
-  const turn = onStep.filter((each) => each !== here && far(each) > far(here)).length + 1;
   const thenTitle = after && (far(after) === far(here) ? 'the same' : (steps[far(after)]?.title ?? null));
   return {
-    words: `fly ${number(at)} of ${String(progressOf(batch).flies)}, ${nameOf(at)}${
-      handful && onStep.length > 1 ? `; hook ${String(turn)} of ${String(onStep.length)} on this step` : ''
-    }`,
+    words: `fly ${number(at)} of ${String(progressOf(batch).flies)}, ${nameOf(at)}${turnWords(inHand, here, far)}`,
     following: after && thenTitle !== null && !isSame(after.at, at) ? `${thenTitle}, on fly ${number(after.at)}` : null,
     prep: (step) => prepFor(step, shown, laid, style),
     drying: dryingOf(batch, shown, now, number),
