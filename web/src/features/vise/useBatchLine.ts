@@ -61,6 +61,24 @@ function prepFor({ part, cutMm }: Step, { report }: GoodPlan, laid: LaidFly | nu
     .map((each) => `${itemWords({ item: each.material, colour: each.colour })}: ${madeReadyWords(each, style)}`);
 }
 
+/** Takes a fly out of the vise and begins what comes next, where nothing else is in hand. @returns whether nothing is left to be tied */
+async function takenOut(
+  id: string,
+  words: string,
+  change: (now: BatchFile) => BatchFile | null,
+  handful: number,
+): Promise<boolean> {
+  let left = false;
+  await changeBatch(id, words, (now) => {
+    const without = change(now);
+    if (!without || inVise(without)) return without;
+    const following = nextOf(without);
+    left = following === null;
+    return following ? (goneOn(without, following, 0, momentNow(), handful) ?? without) : without;
+  });
+  return left;
+}
+
 /** Which of a handful this is on the step; nothing of one by itself. */
 function turnWords(
   inHand: readonly InHand<HookAt>[],
@@ -97,23 +115,12 @@ export function useBatchLine({
   const far = ({ tying }: InHand<HookAt>): number => (tying ? stepAt(steps, tying) : 0);
   const others = inHand.filter((each) => each !== here);
   const next = others[0]?.at ?? nextOf(batch);
-  const out = (words: string, change: (now: BatchFile) => BatchFile | null): void => {
-    /** Whether nothing is left to be tied. */
-    let left = false;
+  const out = (words: string, change: (now: BatchFile) => BatchFile | null): void =>
     doing(
-      changeBatch(id, words, (batchNow) => {
-        const without = change(batchNow);
-        if (!without || inVise(without)) return without;
-        const following = nextOf(without);
-        left = following === null;
-        return following
-          ? (goneOn(without, following, 0, momentNow(), handfulFor(report.time.way)) ?? without)
-          : without;
-      }).then(() => {
+      takenOut(id, words, change, handfulFor(report.time.way)).then((left) => {
         if (left) void navigate(`/batches/${id}`);
       }),
     );
-  };
   const name = rowWords(batch, at.row);
   const thenTitle = after && (far(after) === far(here) ? 'the same' : (steps[far(after)]?.title ?? null));
   return {
