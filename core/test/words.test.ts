@@ -207,6 +207,14 @@ describe('heads, backs and coats', () => {
     expect(of(fly, 'coat/3').caution).toBe(CAUTIONS.resin);
     expect(of(fly, 'whip').title).toContain('2 times');
   });
+  test('epoxy turns while it dries, and is a coat of its own: neither resin nor its lamp', () => {
+    const fly = laid([tail()], { finish: { coats: ['epoxy'] } });
+    expect(of(fly, 'coat/1')).toMatchObject({ title: 'Epoxy', dryS: 1800, caution: CAUTIONS.epoxy });
+    expect(how(fly, 'coat/1')).toMatch(/turning until it no longer runs/);
+    expect(how(fly, 'coat/1')).not.toMatch(/lamp/);
+    const skin = laid([tail(), { id: 'skin', role: 'head', construction: 'coat', material: 'epoxy', over: 'head' }]);
+    expect(skin.parts.find(({ file }) => file.id === 'skin')?.built.material).toBe('epoxy');
+  });
 });
 
 describe('places and pieces', () => {

@@ -56,9 +56,10 @@ function dryingOf(batch: BatchFile, { report }: GoodPlan, now: number, number: (
 function prepFor({ part, cutMm }: Step, { report }: GoodPlan, laid: LaidFly | null, style: Style): string[] {
   const own = laid?.parts.find(({ file }) => file.id === part);
   const ready = own ? prepAtHand(report.prep, own, cutMm) : [];
-  return ready
-    .slice(0, 2)
-    .map((each) => `${itemWords({ item: each.material, colour: each.colour })}: ${madeReadyWords(each, style)}`);
+  const told = ready.map(
+    (each) => `${itemWords({ item: each.material, colour: each.colour })}: ${madeReadyWords(each, style)}`,
+  );
+  return [...new Set(told)].slice(0, 2);
 }
 
 /** Takes a fly out of the vise and begins what comes next, where nothing else is in hand. @returns whether nothing is left to be tied */

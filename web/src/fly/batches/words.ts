@@ -41,7 +41,8 @@ export const pointWords = ({ as, at_mm: at }: PrepReport['points'][number], styl
 /** What lies there made ready, as it is taken up at the vise. */
 export function madeReadyWords(prep: PrepReport, style: Style): string {
   const { cut_mm: cut, from, what, points } = prep;
-  const piece = cut === null ? what : `cut to ${lengthWords(cut, style)}`;
+  // What is not cut beforehand, as a hackle is not, is told by what was done to it.
+  const piece = cut === null || !what.startsWith('cut') ? what : `cut to ${lengthWords(cut, style)}`;
   return [
     from === null ? piece : `${piece} ${fromWords(prep, style)}`,
     ...points.map((each) => pointWords(each, style)),
