@@ -42,10 +42,10 @@ test('a spread that is found goes to the scatter by a key, and back', async ({ o
     expect((await page.request.post(`${own.url}/api/specimens`, { data: { record } })).status()).toBe(201);
   }
   await page.reload();
-  const take = page.getByRole('button', { name: 'Scatter with it' });
+  const take = page.getByRole('button', { name: 'Reckon with it' });
   await expect(take).toBeVisible();
   await page.keyboard.press('t');
-  await expect(page.getByText(/^The scatter reckons with the spread of/)).toBeVisible();
+  await expect(page.getByText(/^How alike yours come out goes by the spread of/)).toBeVisible();
   await expect(take).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(take).toBeVisible();

@@ -177,6 +177,17 @@ describe('what is offered', () => {
     expect(other?.fromStep).toBeGreaterThan(0);
     expect(other?.why[0]).toMatch(/^it rides .*, the plan /);
   });
+  test('what leans on a part that came out long is asked to be long with it', () => {
+    const [plan, flash] = [measure('tail').planMm, measure('flash').planMm];
+    const with3 = (more: number) =>
+      inspected({ lengths: { tail: [mm(plan + 3)], flash: [mm(flash + more)] } }).specimens[0];
+    const told = (more: number) => with3(more)?.lengths.find(({ part }) => part === 'flash');
+    expect(told(3)).toMatchObject({ off: expect.closeTo(3, 1), here_mm: expect.closeTo(flash + 3, 1), in: true });
+    expect(told(0)?.in).toBe(false);
+    expect(with3(3)?.snip).toBeNull();
+    // Of one that leans on nothing what is asked stays.
+    expect(with3(3)?.lengths.find(({ part }) => part === 'tail')?.here_mm).toBeCloseTo(plan, 3);
+  });
   test('strands of flash that are too long are cut; hair never is', () => {
     const long = (key: string) => inspected({ lengths: { [key]: [mm(measure(key).planMm + 6)] } }).specimens[0];
     expect(long('flash')?.snip).toMatch(/^take \d+\.\d mm off flash$/);

@@ -37,6 +37,20 @@ function tiedFile(laid: LaidFly, drawers: Drawers, found: readonly Found[]): Out
 }
 
 /**
+ * By how much more or less is asked of a measure on this very fly than on the plan, mm: flash told by a tail that came out long is meant to be
+ * longer with it. Nothing where it leans on nothing that was measured, or the others are no fly without it.
+ */
+export function leaningMm(laid: LaidFly, drawers: Drawers, found: readonly Found[], { measure }: Found): number {
+  const others = tiedFile(
+    laid,
+    drawers,
+    found.filter((each) => each.measure !== measure),
+  );
+  const here = others.ok ? measure.on(others.value) : null;
+  return here === null ? 0 : here - measure.planMm;
+}
+
+/**
  * A fly as it came out, laid and solved: its lengths as they were measured, its weight as it was weighed, what was not measured as planned.
  * @param dryMg what it weighs; null where nobody weighed it
  * @returns the solved fly, or why what was measured is no fly

@@ -5,7 +5,7 @@ import type { FlyFile } from '../pattern/index.ts';
 import { solveFly, type SolvedFly } from '../model/index.ts';
 import { type SpecimenFile, readingOf } from '../records/index.ts';
 import { type Step, tyingPlan } from '../tying/index.ts';
-import { solveTied } from './asTied.ts';
+import { leaningMm, solveTied } from './asTied.ts';
 import { learntOf, type Learnt } from './learnt.ts';
 import { type Measure, measuresOf, namedMeasures } from './measures.ts';
 import { seriesWords, toldOf, type Series } from './series.ts';
@@ -21,6 +21,8 @@ export interface LengthReport {
   readonly n: number;
   readonly sd_mm: number | null;
   readonly plan_mm: number;
+  /** What is asked of it on this fly, what it leans on being as it was found. */
+  readonly here_mm: number;
   readonly band_mm: Interval | null;
   /** Found less plan. */
   readonly off: number;
@@ -111,15 +113,20 @@ function readSpecimen(file: SpecimenFile, at: number, measures: readonly Measure
   });
 }
 
-function lengthReport(measure: Measure, values: readonly number[]): LengthReport {
+/** A band as far on as a measure is asked to be more or less. */
+const movedBy = (band: Interval | null, mm: number): Interval | null => band && [band[0] + mm, band[1] + mm];
+
+/** @param leansMm by how much more is asked of it on this fly than on the plan */
+function lengthReport(measure: Measure, values: readonly number[], leansMm: number): LengthReport {
   const { n, mean, sd } = summary(values);
-  const band = measure.bandMm;
+  const band = movedBy(measure.bandMm, leansMm);
   return {
     part: measure.key,
     mm: round(mean),
     n,
     sd_mm: roundOrNone(sd),
     plan_mm: round(measure.planMm),
+    here_mm: round(measure.planMm + leansMm),
     band_mm: band && [round(band[0]), round(band[1])],
     off: round(mean - measure.planMm),
     in: band && mean >= band[0] - 1e-9 && mean <= band[1] + 1e-9,
@@ -146,6 +153,7 @@ function specimenReport(
   { plan, findings, measures, steps, drawers }: Against,
 ): Outcome<{ readonly report: SpecimenReport; readonly tied: SolvedFly }> {
   const found = [...values].map(([measure, each]) => ({ measure, mm: meanOf(each) }));
+  const leans = new Map(found.map((one) => [one.measure, leaningMm(plan.laid, drawers, found, one)]));
   const mg = dryMg.length === 0 ? null : meanOf(dryMg);
   const solved = solveTied(plan.laid, drawers, found, mg);
   if (!solved.ok)
@@ -156,7 +164,7 @@ function specimenReport(
     words: measure.words,
     part: measure.part,
     mm,
-    bandMm: measure.bandMm,
+    bandMm: movedBy(measure.bandMm, leans.get(measure) ?? 0),
   }));
   const offer = offerFor({ plan, tied, lengths, news: newsOf(checked.findings, findings), steps });
   const { tight, hold, sink } = tied.balance;
@@ -164,7 +172,7 @@ function specimenReport(
     tied,
     report: {
       number,
-      lengths: [...values].map(([measure, each]) => lengthReport(measure, each)),
+      lengths: [...values].map(([measure, each]) => lengthReport(measure, each, leans.get(measure) ?? 0)),
       weight: { mg: roundOrNone(mg), plan_mg: round(plan.laid.dryMg), asked: farReadings(dryMg, FINEST.mg) },
       measured: { of: measures.length, found: values.size },
       asTied: {

@@ -69,7 +69,7 @@ function ofHands({ measure, values }: Series): Learnt[] {
             now: sd / mean,
             interval: share,
             unit: 'share' as const,
-            why: `of ${flies(n)}; the scatter reckons with it`,
+            why: `of ${flies(n)}; how alike yours come out goes by it`,
           },
         ]
       : []),

@@ -112,10 +112,12 @@ const Off = ({ text, out }: { readonly text: string; readonly out: boolean }) =>
 
 /** What was planned, and by how much the fly is off it. */
 function toldOf(found: LengthReport | undefined, { planMm }: MeasureShown, style: Style): ReactNode {
-  const off = found && `${found.off >= 0 ? '+' : '−'}${words(formatLength(Math.abs(found.off), style))}`;
+  const asked = found?.here_mm ?? planMm;
+  const by = found && found.mm - asked;
+  const off = by === undefined ? undefined : `${by >= 0 ? '+' : '−'}${words(formatLength(Math.abs(by), style))}`;
   return (
     <>
-      {words(formatLength(planMm, style))}
+      {words(formatLength(asked, style))}
       {found && off !== undefined && <Off text={off} out={found.in === false} />}
       {found && found.asked.length > 0 && (
         <span className="block text-warn text-label">

@@ -101,13 +101,13 @@ function Row({ series, measure, report, numbers, across, at, onPick }: RowProps)
   const values = new Map(
     report.specimens.flatMap(({ number, lengths }) => {
       const own = lengths.find(({ part }) => part === series.measure);
-      return own ? [[number, own.mm] as const] : [];
+      return own ? [[number, own] as const] : [];
     }),
   );
   const band = measure?.bandMm ?? null;
   const plan = measure?.planMm ?? series.mean;
   // As wide as the flies lie apart: a band that is broader fills the row.
-  const reach = Math.max(LEAST_MM, ...[...values.values()].map((mm) => 1.25 * Math.abs(mm - plan)));
+  const reach = Math.max(LEAST_MM, ...[...values.values()].map(({ mm }) => 1.25 * Math.abs(mm - plan)));
   const y = (mm: number): number => Math.max(0, Math.min(ROW, ROW / 2 - ((mm - plan) / reach) * (ROW / 2)));
   return (
     <tr className="border-t border-hair">
@@ -116,8 +116,9 @@ function Row({ series, measure, report, numbers, across, at, onPick }: RowProps)
         <span className="block font-normal italic text-label text-measure">plan {length(plan, style)}</span>
       </th>
       {numbers.map((number) => {
-        const mm = values.get(number);
-        const out = mm !== undefined && band !== null && (mm < band[0] || mm > band[1]);
+        const found = values.get(number);
+        const mm = found?.mm;
+        const out = found?.in === false;
         return (
           <td
             key={number}

@@ -26,12 +26,12 @@ export function useTakes(good: Good | null): readonly Takeable[] {
     if (was !== undefined && Math.abs(was - learnt.now) < 1e-6) return [];
     const run = (): void => {
       keep((now) => ({ ...now, [key]: learnt.now }));
-      say(`The scatter reckons with the ${learnt.words}.`, {
+      say(`How alike yours come out goes by the ${learnt.words}.`, {
         name: 'Undo',
         run: () => keep(({ [key]: _taken, ...now }) => (was === undefined ? now : { ...now, [key]: was })),
       });
     };
-    return [{ learnt, does: 'Scatter with it', moves: [], run }];
+    return [{ learnt, does: 'Reckon with it', moves: [], run }];
   };
   return (good?.report.learnt ?? []).flatMap((learnt, i): Takeable[] => {
     const take = good?.takes[i];
