@@ -180,6 +180,17 @@ test('a row is tied otherwise than its fly, and the fly stays as it is', async (
   await page.getByRole('button', { name: 'as the fly is' }).nth(1).click();
   await page.getByLabel('part').selectOption('wing');
   await page.getByLabel('is then').fill('black');
+  // Drawn as it would be tied, before it is kept: a colour weighs nothing, another length does.
+  const drawn = page.getByRole('dialog').getByRole('figure');
+  await expect(drawn).toHaveAccessibleName(/wing black/);
+  await expect(drawn).toContainText('It rides and sinks as without it');
+  await page.getByLabel('what of it').selectOption('tip');
+  await page.getByLabel('is then').fill('9 parsecs');
+  await expect(drawn).toContainText('wing tip');
+  await page.getByLabel('is then').fill('bend + 1.9 shank');
+  await expect(drawn).toContainText('sinks at');
+  await page.getByLabel('what of it').selectOption('colour');
+  await page.getByLabel('is then').fill('black');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: 'wing black', exact: true })).toBeVisible();
   // Of slate five are left to be tied, which it is enough for, and of black there is enough for seven.

@@ -17,4 +17,5 @@ export { goodsNamed } from './takes.ts';
 export { type ItemTaking, takingsOf } from './takings.ts';
 export { prepAtHand, type PrepReport } from './prep.ts';
 export { type BatchReport, type RowReport, type ScheduleReport, reportBatch } from './report.ts';
+export { ownFly, type RowFly, rowFly } from './rowFly.ts';
 export { handfulFor } from './times.ts';

@@ -103,7 +103,7 @@ export function OneBatch({ stored, drawers, times }: OneBatchProps) {
         {report && <Margin report={report} need={need} onTake={take} />}
       </div>
       {report && <Foot batch={batch} report={report} />}
-      <Dialogs {...{ stored, dialog, change }} onClose={() => setDialog(null)} />
+      <Dialogs {...{ stored, drawers, dialog, change }} onClose={() => setDialog(null)} />
     </>
   );
 }
@@ -204,13 +204,14 @@ function Board({
 
 interface DialogsProps {
   readonly stored: StoredBatch;
+  readonly drawers: Drawers;
   readonly dialog: Dialog;
   readonly change: Change;
   readonly onClose: () => void;
 }
 
 /** The dialog that is open, if any. */
-function Dialogs({ stored, dialog, onClose }: DialogsProps) {
+function Dialogs({ stored, drawers, dialog, onClose }: DialogsProps) {
   const { id, record: batch } = stored;
   if (dialog === 'rename')
     return (
@@ -234,11 +235,13 @@ function Dialogs({ stored, dialog, onClose }: DialogsProps) {
   if (dialog === null) return null;
   const row = dialog.shadeOf;
   const file = readFlyValue(patternAt(batch, row - 1) ?? null);
-  if (!file.ok) return null;
+  const asked = batch.rows[row - 1];
+  if (!file.ok || !asked) return null;
   return (
     <ShadeDialog
       file={file.value}
-      shade={batch.rows[row - 1]?.shade ?? {}}
+      row={asked}
+      drawers={drawers}
       onKeep={(shade) =>
         changeBatch(id, `${file.value.name} otherwise`, (now) => ({
           ...now,

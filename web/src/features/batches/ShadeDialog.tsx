@@ -1,13 +1,16 @@
+import type { Drawers } from '@jobbet/core/drawers';
 import type { BatchRow } from '@jobbet/core/records';
 import type { FlyFile } from '@jobbet/core/pattern';
 import { useState } from 'react';
 import { DialogBox } from '../../shared/ui/DialogBox.tsx';
+import { ShadePreview } from './ShadePreview.tsx';
 
 type Shade = NonNullable<BatchRow['shade']>;
 
 interface ShadeDialogProps {
   readonly file: FlyFile;
-  readonly shade: Shade;
+  readonly row: BatchRow;
+  readonly drawers: Drawers;
   readonly onKeep: (shade: Shade) => Promise<void>;
   readonly onClose: () => void;
 }
@@ -46,8 +49,8 @@ function without(shade: Shade, part: string, key: string): Shade {
 }
 
 /** What a row has otherwise than its fly: colours, materials, any key of a part, parts left out. */
-export function ShadeDialog({ file, shade, onKeep, onClose }: ShadeDialogProps) {
-  const [draft, setDraft] = useState<Shade>(shade);
+export function ShadeDialog({ file, row, drawers, onKeep, onClose }: ShadeDialogProps) {
+  const [draft, setDraft] = useState<Shade>(row.shade ?? {});
   const [part, setPart] = useState(file.parts[0]?.id ?? 'thread');
   const [key, setKey] = useState('colour');
   const [value, setValue] = useState('');
@@ -75,6 +78,7 @@ export function ShadeDialog({ file, shade, onKeep, onClose }: ShadeDialogProps) 
       onClose={onClose}
       note="What these have that the fly does not; the fly itself stays as it is."
     >
+      <ShadePreview {...{ file, drawers }} row={{ ...row, shade: put() }} />
       <ShadeLines shade={draft} onWithout={(part, key) => setDraft(without(draft, part, key))} />
       <form onSubmit={(event) => void keep(event)} className="flex gap-2 flex-wrap">
         <select
