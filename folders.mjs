@@ -54,6 +54,7 @@ export const SERVER = {
   hands: 'whose hands tie, and how far off what they tie comes out',
   records: 'records of what is made of flies: kept, changed by revision, taken away and back',
   print: 'pages and sheets as PDF',
+  pictures: 'photographs read and kept, by what is in them',
   backup: 'everything in one file and back, the commands that keep a folder',
   signin: 'devices that know the phrase',
 };

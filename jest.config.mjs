@@ -32,6 +32,7 @@ export default {
       setupFilesAfterEnv: ['<rootDir>/test/setup.ts'],
     },
     { ...common, displayName: 'print', rootDir: 'print', testEnvironment: 'node' },
+    { ...common, displayName: 'pictures', rootDir: 'pictures', testEnvironment: 'node' },
     { ...common, displayName: 'cli', rootDir: 'cli', testEnvironment: 'node' },
     { ...common, displayName: 'server', rootDir: 'server', testEnvironment: 'node' },
     {

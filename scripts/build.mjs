@@ -30,7 +30,12 @@ function squeeze(folder) {
 
 /** Builds the command line and the server (one bundle each) and the web app. */
 export async function buildAll({ web = true } = {}) {
-  await build({ ...common, entryPoints: ['cli/src/bin.ts'], outfile: 'cli/dist/jobbet.mjs', external: ['pdfkit'] });
+  await build({
+    ...common,
+    entryPoints: ['cli/src/bin.ts'],
+    outfile: 'cli/dist/jobbet.mjs',
+    external: ['pdfkit', 'sharp'],
+  });
   await build({
     ...common,
     entryPoints: {
@@ -44,7 +49,11 @@ export async function buildAll({ web = true } = {}) {
     // What is loaded when it is first asked for stays a file of its own.
     splitting: true,
     packages: 'external',
-    alias: { '@jobbet/core': './core/src', '@jobbet/print': './print/src' },
+    alias: {
+      '@jobbet/core': './core/src',
+      '@jobbet/print': './print/src',
+      '@jobbet/pictures': './pictures/src/pictures.ts',
+    },
   });
   if (!web) return;
   execFileSync(process.execPath, ['node_modules/vite/bin/vite.js', 'build', 'web', '--logLevel', 'warn'], {

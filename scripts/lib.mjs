@@ -40,6 +40,7 @@ export function installPackages() {
 const SOURCES = [
   'core/src',
   'print/src',
+  'pictures/src',
   'server/src',
   'web/src',
   'web/index.html',

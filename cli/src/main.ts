@@ -27,9 +27,10 @@ jobbet sheet FILE... [--format md|html|json|pdf] [--paper a4|letter] [--hand rig
 jobbet batch FILE... [--flies FOLDER] [--drawers FILE] [--lines]
                          what a batch takes from the drawers, what runs out and what might do instead, what it
                          costs, and which evening each fly is tied
-jobbet inspect FLY SPECIMEN... [--drawers FILE] [--lines]
+jobbet inspect FLY SPECIMEN... [--photo IMAGE [--view side] [--mm-per-px N | --by shank|gap]]
+             [--drawers FILE] [--lines]
                          finished flies against their pattern: how each came out, what the hand does over
-                         all of them, what they teach
+                         all of them, what they teach; of a photograph, what it measures
 jobbet schema [fly|batch|specimen]
                          the JSON Schema of the pattern file, or of a record
 jobbet backup [FILE]     everything there is into one file, also while Jobbet runs

@@ -119,18 +119,13 @@ export class Flies {
   }
 }
 
-/** Writes what is asked of all files together; faults keep it back. @param made reads them and works it out */
-export function reportTogether({ lines }: RecordsAsked, made: () => Outcome<unknown>, terminal: Terminal): 0 | 2 {
-  try {
-    const told = made();
-    if (told.ok) {
-      terminal.out(`${JSON.stringify(told.value, null, lines ? undefined : 2)}\n`);
-      return 0;
-    }
-    terminal.err(`${told.faults.map(faultLine).join('\n')}\n`);
-  } catch (error) {
-    terminal.err(`${reasonOf(error)}\n`);
+/** Writes what is asked of all files together; faults keep it back. */
+export function reportTogether({ lines }: RecordsAsked, told: Outcome<unknown>, terminal: Terminal): 0 | 2 {
+  if (told.ok) {
+    terminal.out(`${JSON.stringify(told.value, null, lines ? undefined : 2)}\n`);
+    return 0;
   }
+  terminal.err(`${told.faults.map(faultLine).join('\n')}\n`);
   return 2;
 }
 

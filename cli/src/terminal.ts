@@ -8,6 +8,8 @@ export interface Terminal {
   readonly stdin: () => string;
   /** @param most bytes the file may have; those of a pattern file where nothing is said */
   readonly read: (file: string, most?: number) => string;
+  /** @param most bytes the file may have */
+  readonly bytes: (file: string, most: number) => Uint8Array;
   /** Names of what lies in a folder, in order. */
   readonly list: (folder: string) => readonly string[];
 }
@@ -17,18 +19,20 @@ const MOST_STDIN = 20 * MAX_BYTES;
 const CHUNK = 65_536;
 
 /** Reads what is open to its end, or until it is more than it may be. @throws Error in words */
-function readOpen(handle: number, most: number): string {
+function bytesOf(handle: number, most: number): Buffer {
   const chunks: Buffer[] = [];
   let size = 0;
   for (;;) {
     const chunk = Buffer.alloc(CHUNK);
     const read = readSome(handle, chunk);
-    if (read === 0) return Buffer.concat(chunks).toString('utf8');
+    if (read === 0) return Buffer.concat(chunks);
     size += read;
     if (size > most) throw new Error(`is over ${String(most / 1e6)} MB, the most that is read`);
     chunks.push(chunk.subarray(0, read));
   }
 }
+
+const readOpen = (handle: number, most: number): string => bytesOf(handle, most).toString('utf8');
 
 /** Bytes read, 0 at the end; a pipe that has nothing just now is asked again. */
 function readSome(handle: number, into: Buffer): number {
@@ -50,14 +54,14 @@ function fstatOf(handle: number): { readonly size: number; readonly isFile: bool
 }
 
 /** Reads a file that is one: no folder, no pipe, no device. @throws Error in words */
-function readFile(file: string, most = MAX_BYTES): string {
+function readBytes(file: string, most: number): Buffer {
   const handle = openSync(file, 'r');
   try {
     const { size, isFile } = fstatOf(handle);
     if (!isFile) throw new Error('is no file');
     const large = most === MAX_BYTES ? sizeFault(size) : null;
     if (large) throw new Error(large.message);
-    return readOpen(handle, most);
+    return bytesOf(handle, most);
   } finally {
     closeSync(handle);
   }
@@ -82,7 +86,8 @@ export function processTerminal(): Terminal {
       process.stderr.write(text);
     },
     stdin: () => readOpen(0, MOST_STDIN),
-    read: readFile,
+    read: (file, most = MAX_BYTES) => readBytes(file, most).toString('utf8'),
+    bytes: readBytes,
     list: (folder) => readdirSync(folder).sort(),
   };
 }

@@ -1,5 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { PhotoReport } from '@jobbet/core/photo';
+import sharp from 'sharp';
+import { drawnFly, plannedFly } from '../../core/test/drawnPlan.ts';
+import { photographed, shotOf } from '../../core/test/photographed.ts';
 import { run, type Terminal } from '../src/main.ts';
 
 const EXAMPLES = join(import.meta.dirname, '../../examples');
@@ -15,6 +19,7 @@ interface Typed {
 function terminalOver(
   files: Readonly<Record<string, string>>,
   stdin: string,
+  pictures: Readonly<Record<string, Uint8Array>> = {},
 ): { terminal: Terminal; written: Typed; bytes: Uint8Array[] } {
   const written: Typed = { code: 0, out: '', err: '' };
   const bytes: Uint8Array[] = [];
@@ -31,6 +36,11 @@ function terminalOver(
       const text = files[file];
       if (text === undefined) throw Object.assign(new Error('missing'), { code: 'ENOENT' });
       return text;
+    },
+    bytes: (file) => {
+      const found = pictures[file] ?? (files[file] === undefined ? undefined : Buffer.from(files[file]));
+      if (!found) throw Object.assign(new Error('missing'), { code: 'ENOENT' });
+      return found;
     },
     list: (folder) => {
       const inside = Object.keys(files).filter((file) => file.startsWith(`${folder}/`));
@@ -52,8 +62,9 @@ function typed(args: readonly string[], files: Readonly<Record<string, string>> 
 async function typedLater(
   args: readonly string[],
   files: Readonly<Record<string, string>>,
+  pictures: Readonly<Record<string, Uint8Array>> = {},
 ): Promise<Typed & { bytes: Uint8Array[] }> {
-  const { terminal, written, bytes } = terminalOver(files, '');
+  const { terminal, written, bytes } = terminalOver(files, '', pictures);
   const code = await run(args, terminal);
   return { ...written, code, bytes };
 }
@@ -513,8 +524,8 @@ describe('jobbet inspect', () => {
     });
   const files = { fly: slate, a: one(1), b: one(2) };
 
-  test('prints the promised keys: each fly as it came out, the series, what is learnt', () => {
-    const { code, out } = typed(['inspect', 'fly', 'a', 'b'], files);
+  test('prints the promised keys: each fly as it came out, the series, what is learnt', async () => {
+    const { code, out } = await typedLater(['inspect', 'fly', 'a', 'b'], files);
     expect(code).toBe(0);
     const told = JSON.parse(out) as Record<string, Record<string, unknown>[]>;
     expect(Object.keys(told)).toEqual(expect.arrayContaining(['specimens', 'series', 'learnt']));
@@ -535,16 +546,47 @@ describe('jobbet inspect', () => {
     });
     expect(told['series']?.[1]).toMatchObject({ measure: 'tail', n: 2, limits: null, outside: [], drift: null });
   });
-  test('faults name the file and the place in it; nothing is printed', () => {
+  test('faults name the file and the place in it; nothing is printed', async () => {
     const bad = { ...files, bad: one(3, { lengths: { tial: ['19 mm'] } }), worse: one(4, { weight: ['heavy'] }) };
-    const named = typed(['inspect', 'fly', 'a', 'bad'], bad);
+    const named = await typedLater(['inspect', 'fly', 'a', 'bad'], bad);
     expect([named.code, named.out]).toEqual([2, '']);
     expect(named.err).toMatch(/^bad: lengths\.tial: .*did you mean "tail"/);
-    expect(typed(['inspect', 'fly', 'worse'], bad).err).toMatch(/^worse: weight\[0\]: /);
-    expect(typed(['inspect', 'fly', 'none'], bad).err).toMatch(/^none: /);
-    expect(typed(['inspect', 'fly'], bad).err).toContain('then the specimens');
+    expect((await typedLater(['inspect', 'fly', 'worse'], bad)).err).toMatch(/^worse: weight\[0\]: /);
+    expect((await typedLater(['inspect', 'fly', 'none'], bad)).err).toMatch(/^none: /);
+    expect((await typedLater(['inspect', 'fly'], bad)).err).toContain('then the specimens');
   });
-  test('schema specimen is its JSON Schema', () => {
+  test('schema specimen is its JSON Schema', async () => {
     expect(typed(['schema', 'specimen']).out).toContain('"title": "Jobbet specimen"');
+  });
+  test('a photograph is measured beside them, or alone', async () => {
+    const files = { fly: JSON.stringify(plannedFly().file) };
+    const drawn = drawnFly(3);
+    const shot = shotOf(drawn, 3, 520, 390);
+    const { width, height, data } = await photographed(drawn, shot);
+    const image = await sharp(data, { raw: { width, height, channels: 4 } })
+      .png()
+      .toBuffer();
+    const { code, out, err } = await typedLater(['inspect', 'fly', '--photo', 'one.png'], files, { 'one.png': image });
+    expect([code, err]).toEqual([0, '']);
+    const { specimens, photo } = JSON.parse(out) as { specimens: unknown[]; photo: PhotoReport };
+    expect(specimens).toEqual([]);
+    expect(photo.mm_per_px * shot.pxPerMm).toBeCloseTo(1, 2);
+    expect(photo.lengths_mm['tail']).toBeCloseTo(drawn.tailMm, 0);
+    expect(Object.keys(photo.landmarks_px)).toEqual(['eye', 'bend', 'point']);
+    expect(photo.errors_mm['tail']).toBeGreaterThan(0);
+  });
+
+  test.each([
+    [['--photo', 'text'], 'text: is not a picture'],
+    [['--photo', 'none.png'], 'none.png: '],
+    [['--photo', ''], '--photo needs'],
+    [['--photo', 'text', '--by', 'tail'], '--by is shank or gap'],
+    [['--photo', 'text', '--view', 'top'], '--view is side'],
+    [['--photo', 'text', '--mm-per-px', 'about 4'], '--mm-per-px is a number'],
+    [['--by', 'gap'], '--photo IMAGE names it'],
+  ])('%j is refused in words', async (args, words) => {
+    const { code, out, err } = await typedLater(['inspect', 'fly', ...args], { fly: slate, text: 'words' });
+    expect([code, out]).toEqual([2, '']);
+    expect(err).toContain(words);
   });
 });

@@ -30,7 +30,8 @@ export type FaultCode =
   | 'material'
   | 'not-built'
   | 'contradiction'
-  | 'interrupted';
+  | 'interrupted'
+  | 'picture';
 
 /** A value, or the faults that kept it from being one. */
 export type Outcome<T> =

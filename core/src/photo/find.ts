@@ -1,0 +1,365 @@
+import { bad, good, type Outcome } from '../base/index.ts';
+import type { LaidFly } from '../model/index.ts';
+import { type Blob, blobsOf, depthOf } from './blobs.ts';
+import { type Cover, coverOf, thresholdOf } from './cover.ts';
+import { type Fit, fitHook, frontSpread, scaleSpread, spreadAt } from './fit.ts';
+import { apartFromGround, type Apart } from './ground.ts';
+import { type Box, coloursOf, cropped, type Field, type Picture, widened } from './picture.ts';
+import { enlarged, type Pose, toFly, toPixel } from './pose.ts';
+import { agreement, averaged, columnsOf, likelyPoses } from './search.ts';
+import { nearPlan, profileOf, type WireLine, wireLineOf, witnessesOf } from './template.ts';
+import { contourOf } from './contour.ts';
+import { pointPlace } from './silhouette.ts';
+import { tipsOf } from './tips.ts';
+
+/** What is told beside the picture. */
+export interface PhotoHints {
+  /** mm a pixel, where a ruler or a card told it; null: by the plan's shank or gap. */
+  readonly mmPerPx: number | null;
+  /** Which of the hook's own measures sets the scale where nothing else does. */
+  readonly by: 'shank' | 'gap';
+  /** Told how far it has come, 0 to 1. */
+  readonly onPart?: (done: number) => void;
+}
+
+export type Landmark = 'eye' | 'bend' | 'point';
+
+/** A place in the picture, px, and how sure it is, px. */
+export interface Spot {
+  readonly at: readonly [number, number];
+  readonly spread: number;
+}
+
+/** A length that was found, mm, with its spread. */
+export interface LengthFound {
+  /** As a specimen names it. */
+  readonly measure: string;
+  readonly mm: number;
+  readonly spreadMm: number;
+}
+
+/** A fly found in a picture. */
+export interface PhotoFound {
+  readonly pose: Pose;
+  readonly mmPerPx: number;
+  readonly landmarks: Partial<Readonly<Record<Landmark, Spot>>>;
+  readonly lengths: readonly LengthFound[];
+  /** The outer edge of what is seen of it, px. */
+  readonly contour: readonly (readonly [number, number])[];
+  readonly areaMm2: number;
+  /** By how much the area may be off for what counts as covered, mm². */
+  readonly areaSpreadMm2: number;
+  readonly confidence: number;
+  /** What could not be told, and what to do about it. */
+  readonly notes: readonly string[];
+}
+
+const PLAN_CELL_MM = 0.25;
+/** Patches smaller than this share of the largest are dust. */
+const DUST = 0.02;
+const MARGIN_PX = 30;
+/** A landmark further off than this share of the shank is not given; a length nor one so uncertain. */
+const WORST = { landmark: 0.03, length: 0.08 } as const;
+/** So much of the hook's outline has to be explained, and so much of the plan found. */
+const LEAST = { confidence: 0.65, agreement: 0.3 } as const;
+/** Of two ways to lay the hook that explain as much but for this, neither is known. */
+const AS_GOOD = 0.03;
+
+const cannot = (message: string): Outcome<never> => bad({ path: 'photo', code: 'picture', message });
+
+/** What of a picture is fly, in the box it lies in. */
+interface Seen {
+  readonly apart: Apart;
+  readonly shrunk: number;
+  readonly blobs: readonly Blob[];
+  /** Of all patches that are no dust. */
+  readonly tight: Box;
+  readonly box: Box;
+  readonly cover: Cover;
+  readonly held: boolean;
+}
+
+const boxOf = (blobs: readonly Blob[]): Box => ({
+  left: Math.min(...blobs.map(({ box }) => box.left)),
+  top: Math.min(...blobs.map(({ box }) => box.top)),
+  right: Math.max(...blobs.map(({ box }) => box.right)),
+  bottom: Math.max(...blobs.map(({ box }) => box.bottom)),
+});
+
+/** Less of a picture than this is no fly that could be measured. */
+const LEAST_SHARE = 0.002;
+/** Two patches whose areas are so near and that lie so far apart are two flies. */
+const TWO = { area: 0.45, apart: 0.2 } as const;
+
+const apartBy = (one: Box, other: Box): number =>
+  Math.max(one.left - other.right, other.left - one.right, one.top - other.bottom, other.top - one.bottom);
+
+function seenIn(picture: Picture): Outcome<Seen> {
+  const colours = coloursOf(picture);
+  const apart = apartFromGround(colours);
+  const threshold = thresholdOf(apart);
+  const all = blobsOf(apart, 12, threshold).blobs;
+  const [main] = all;
+  if (!main || main.area < LEAST_SHARE * apart.width * apart.height)
+    return cannot(
+      'no fly stands out from its ground: lay it on plain paper of another colour, in even light, and larger in the picture',
+    );
+  const blobs = all.filter(({ area }) => area > DUST * main.area);
+  const second = blobs.find(
+    (each) =>
+      each !== main &&
+      each.onBorder === 0 &&
+      each.area > TWO.area * main.area &&
+      apartBy(each.box, main.box) >
+        (TWO.apart * Math.hypot(main.box.right - main.box.left, main.box.bottom - main.box.top)) / 2,
+  );
+  if (second) return cannot('two flies lie there: photograph one at a time, with nothing beside it');
+  const tight = boxOf(blobs);
+  const box = widened(tight, MARGIN_PX, apart);
+  return good({
+    apart,
+    shrunk: colours.shrunk,
+    blobs,
+    tight,
+    box,
+    cover: coverOf(cropped(apart, box), threshold),
+    held: blobs.some(({ onBorder }) => onBorder > 0),
+  });
+}
+
+function planAreaOf(laid: LaidFly): number {
+  const { solid, soft, wire } = profileOf(laid, PLAN_CELL_MM);
+  let sum = 0;
+  for (let i = 0; i < solid.length; i++)
+    sum += Math.min(1, Math.max(solid[i] as number, soft[i] as number, wire[i] as number));
+  return sum * PLAN_CELL_MM ** 2;
+}
+
+interface Laid {
+  readonly fit: Fit;
+  /** How what is seen agrees with the plan laid so, −1 to 1. */
+  readonly agrees: number;
+  readonly score: number;
+}
+
+/** The best way it is laid, and others that are as good. */
+interface Found extends Laid {
+  readonly rivals: readonly Fit[];
+}
+
+/** The hook laid on the picture where it explains the most. */
+function layOn(seen: Seen, laid: LaidFly, line: WireLine, known: number | null): Found | null {
+  const { box, tight, cover, blobs, held } = seen;
+  const inner: Box = {
+    left: tight.left - box.left,
+    top: tight.top - box.top,
+    right: tight.right - box.left,
+    bottom: tight.bottom - box.top,
+  };
+  const area = blobs.reduce((sum, each) => sum + each.area, 0);
+  const fine = witnessesOf(laid, line, 0.4, 2500);
+  const coarse = witnessesOf(laid, line, 0.6, 700);
+  const likely = likelyPoses(
+    cover.whole,
+    inner,
+    area,
+    { coarse, fine },
+    { scale: known, planMm2: planAreaOf(laid), held },
+  );
+  const small = averaged(cover.whole, 3);
+  const columns = columnsOf(fine);
+  const tried = (pose: Pose): Laid => {
+    const fit = fitHook(cover.whole, pose, line, known);
+    const agrees = agreement(small, enlarged(fit.pose, 1 / 3), columns);
+    // What is pinned less surely is worth less, however well it agrees.
+    const unsure = spreadAt(fit, 0, 0) / (fit.pose.scale * laid.platform.shankMm);
+    return { fit, agrees, score: agrees + 0.4 * fit.confidence + 0.1 * fit.tips.size - 4 * Math.min(0.1, unsure) };
+  };
+  const first = likely.map(({ pose }) => tried(pose)).sort((one, other) => other.score - one.score);
+  // A hook a little larger or smaller may explain more: what is seen of it pins one end, and the other is looked for.
+  const again =
+    known === null
+      ? first
+          .slice(0, 2)
+          .flatMap(({ fit: { pose } }) =>
+            [0, laid.platform.shankMm].flatMap((at) => AGAIN.map((by) => tried(scaledAbout(pose, by, at)))),
+          )
+      : [];
+  const [best, ...others] = [...first, ...again].sort((one, other) => other.score - one.score);
+  return best
+    ? { ...best, rivals: others.filter(({ score }) => score > best.score - AS_GOOD).map(({ fit }) => fit) }
+    : null;
+}
+
+const AGAIN = [0.92, 1.08] as const;
+
+/** A pose so many times as large, a place of the shank staying where it is. */
+function scaledAbout(pose: Pose, by: number, x: number): Pose {
+  const [px, py] = toPixel(pose, x, 0);
+  const next = { ...pose, scale: pose.scale * by };
+  const [nx, ny] = toPixel(next, x, 0);
+  return { ...next, tx: next.tx + px - nx, ty: next.ty + py - ny };
+}
+
+/** The landmarks of a hook that was laid: eye, end of the shank, tip of the point. */
+const landmarkPlaces = (laid: LaidFly): Readonly<Record<Landmark, readonly [number, number] | null>> => ({
+  eye: [0, 0],
+  bend: [laid.platform.shankMm, 0],
+  point: pointPlace(laid),
+});
+
+/**
+ * Finds a fly in a picture taken from its side: where its hook lies, and from there what can be measured.
+ * @returns what was found, each with how sure it is; or why nothing can be measured, and what to do
+ */
+export function findFly(picture: Picture, laid: LaidFly, hints: PhotoHints): Outcome<PhotoFound> {
+  const { mmPerPx, by, onPart } = hints;
+  const seen = seenIn(picture);
+  if (!seen.ok) return seen;
+  onPart?.(0.35);
+  const { shrunk, box } = seen.value;
+  const line = wireLineOf(laid);
+  const known = mmPerPx === null ? null : 1 / (mmPerPx * shrunk);
+  const best = layOn(seen.value, laid, line, known);
+  onPart?.(0.9);
+  if (!best || best.fit.confidence < LEAST.confidence || best.agrees < LEAST.agreement)
+    return cannot(notFoundWords(seen.value));
+  const { fit, rivals } = best;
+  const shank = laid.platform.shankMm;
+  const pose = enlarged({ ...fit.pose, tx: fit.pose.tx + box.left, ty: fit.pose.ty + box.top }, shrunk);
+  const perPx = 1 / (by === 'gap' && mmPerPx === null ? pose.scale * pose.tall : pose.scale);
+  const notes: string[] = [];
+  const landmarks: Partial<Record<Landmark, Spot>> = {};
+  for (const [name, place] of Object.entries(landmarkPlaces(laid)) as [Landmark, readonly [number, number] | null][]) {
+    if (!place) continue;
+    const own = name === 'eye' ? frontSpread(fit, fit.pose.scale * shank) : spreadAt(fit, place[0], place[1]);
+    const spread = Math.hypot(own, rivalsOff(fit, rivals, place)) * shrunk;
+    if (spread * perPx > WORST.landmark * shank)
+      notes.push(`the ${name} is covered, and cannot be told from what is seen`);
+    else landmarks[name] = { at: toPixel(pose, place[0], place[1]), spread };
+  }
+  if (Object.keys(landmarks).length < 2) return cannot(notFoundWords(seen.value));
+  const bare = withoutJaw(seen.value, laid, fit.pose, notes);
+  return good({
+    pose,
+    mmPerPx: perPx,
+    landmarks,
+    ...measuredOn(bare, laid, { fit, known: mmPerPx !== null, notes }),
+    contour: contourOf(bare.cover.whole).map(([x, y]) => toPicture([x + box.left, y + box.top], shrunk)),
+    confidence: fit.confidence,
+    notes,
+  });
+}
+
+/** A place of the smaller picture in the one it was made from: a pixel's middle stays its middle. */
+const toPicture = ([x, y]: readonly [number, number], by: number): readonly [number, number] => [
+  (x + 0.5) * by - 0.5,
+  (y + 0.5) * by - 0.5,
+];
+
+/** By how far others that explain as much have a place elsewhere, px: half the furthest. */
+function rivalsOff(fit: Fit, rivals: readonly Fit[], [x, z]: readonly [number, number]): number {
+  const [px, py] = toPixel(fit.pose, x, z);
+  const off = rivals.map(({ pose }) => {
+    const [rx, ry] = toPixel(pose, x, z);
+    return Math.hypot(rx - px, ry - py);
+  });
+  return Math.max(0, ...off) / 2;
+}
+
+function notFoundWords({ held, blobs }: Seen): string {
+  if (held && blobs.length === 1)
+    return 'the fly is cut by the border, or held by more than its bend: leave a finger’s breadth of ground all round it';
+  return 'this hook is not found in the picture: is it this fly, from the side, sharp, on a plain ground of another colour?';
+}
+
+/** What is thicker than this and comes in from the border is a vise's jaw, a hand, a clip; mm. */
+const JAW_MM = 0.9;
+/** Nothing is taken for a jaw so near the plan's own matter. */
+const CLEAR_MM = 1.2;
+
+/** What is seen, less what comes in from the border and holds the fly. */
+function withoutJaw(seen: Seen, laid: LaidFly, pose: Pose, notes: string[]): Seen {
+  if (!seen.held) return seen;
+  const { whole, strands, edgePx } = seen.cover;
+  const { width, height } = whole;
+  const profile = profileOf(laid, PLAN_CELL_MM);
+  const own = (i: number): boolean => nearPlan(profile, ...toFly(pose, i % width, Math.floor(i / width)), CLEAR_MM);
+  const inside = (i: number): boolean => (whole.at[i] as number) >= 0.5;
+  const depth = depthOf(inside, width, height);
+  const thick = JAW_MM * pose.scale;
+  const core = new Float32Array(width * height);
+  for (let i = 0; i < core.length; i++) core[i] = (depth[i] as number) > thick && !own(i) ? 1 : 0;
+  const { labels, blobs } = blobsOf({ width, height, at: core }, 30);
+  const atEdge = new Set(
+    blobs
+      .filter(
+        ({ box }) =>
+          box.left <= thick + 1 ||
+          box.top <= thick + 1 ||
+          box.right >= width - thick - 1 ||
+          box.bottom >= height - thick - 1,
+      )
+      .map(({ label }) => label),
+  );
+  if (atEdge.size === 0) return seen;
+  const away = depthOf((i) => !atEdge.has(labels[i] as number), width, height);
+  const kept = ({ at }: Field): Field => ({
+    width,
+    height,
+    at: at.map((value, i) => ((away[i] as number) < thick * 1.15 + edgePx && !own(i) ? 0 : value)),
+  });
+  notes.push('something holds the fly: what it covers is not measured');
+  return { ...seen, cover: { whole: kept(whole), strands: kept(strands), edgePx } };
+}
+
+const hiddenWords = (part: string, by: string): string =>
+  by === ''
+    ? `the tip of the ${part} is not seen`
+    : by === 'border'
+      ? `the ${part} runs out of the picture: leave a finger’s breadth of ground all round the fly`
+      : `the tip of the ${part} lies in the ${by}`;
+
+interface Measuring {
+  readonly fit: Fit;
+  /** Whether the scale was told. */
+  readonly known: boolean;
+  readonly notes: string[];
+}
+
+/** Lengths and the area, by a hook that was laid. */
+function measuredOn(
+  { cover, apart, box }: Seen,
+  laid: LaidFly,
+  { fit, known, notes }: Measuring,
+): Pick<PhotoFound, 'lengths' | 'areaMm2' | 'areaSpreadMm2'> {
+  const byScale = scaleSpread(fit, known);
+  const lengths: LengthFound[] = [];
+  const { rear } = laid.platform.landmarksMm;
+  const frame: Box = { left: -box.left, top: -box.top, right: apart.width - box.left, bottom: apart.height - box.top };
+  for (const tip of tipsOf(cover.whole, frame, fit.pose, laid)) {
+    if ('hiddenBy' in tip) {
+      notes.push(hiddenWords(tip.part, tip.hiddenBy));
+      continue;
+    }
+    const planned = laid.parts.find(({ file }) => file.id === tip.part)?.extent;
+    if (planned?.tipMm == null) continue;
+    const mm = planned.lengthMm + tip.tipMm - planned.tipMm;
+    const spreadMm = Math.hypot(tip.spreadMm, byScale * mm, spreadAt(fit, tip.tipMm, 0) / fit.pose.scale);
+    if (spreadMm > WORST.length * mm) {
+      notes.push(`the ${tip.part} cannot be measured to a twelfth of its length`);
+      continue;
+    }
+    lengths.push({ measure: tip.part, mm, spreadMm });
+    const pastBend = tip.tipMm - rear;
+    if (spreadMm < WORST.length * pastBend) lengths.push({ measure: `${tip.part}.pastBend`, mm: pastBend, spreadMm });
+  }
+  const { scale, tall } = fit.pose;
+  const sumOver = (least: number): number => {
+    let sum = 0;
+    for (const value of cover.strands.at) if (value >= least) sum += value;
+    return sum / (scale * scale * tall);
+  };
+  const [area, more, less] = [sumOver(0.25), sumOver(0.05), sumOver(0.6)];
+  return { lengths, areaMm2: area, areaSpreadMm2: Math.hypot((more - less) / 4, 2 * byScale * area) };
+}

@@ -1,0 +1,110 @@
+import { findFly, type Landmark, type PhotoFound, type PhotoHints } from '../../core/src/photo/find.ts';
+import { partIn } from '../../core/test/build.ts';
+import { drawnFly, LANDMARKS, plannedFly, tipsOf } from '../../core/test/drawnPlan.ts';
+import { coveredMm2, type DrawnFly, photographed, placed, type Shot, shotOf } from '../../core/test/photographed.ts';
+
+/** A drawn fly looked for in its photograph: how far what was found is from what was drawn. */
+export type Tried =
+  | {
+      readonly what: string;
+      readonly ok: true;
+      /** By landmark, share of the shank. */
+      readonly landmarks: Readonly<Record<string, { readonly off: number; readonly spread: number }>>;
+      /** By measure, mm. */
+      readonly lengths: Readonly<Record<string, { readonly mm: number; readonly is: number; readonly spread: number }>>;
+      /** Found to drawn. */
+      readonly area: number;
+      readonly mmPerPx: number;
+      readonly confidence: number;
+      readonly notes: readonly string[];
+      readonly ms: number;
+    }
+  | { readonly what: string; readonly ok: false; readonly why: string; readonly ms: number };
+
+const plan = plannedFly();
+
+/** The lengths that were drawn, as a specimen names them. */
+function drawnLengths(drawn: DrawnFly): Readonly<Record<string, number>> {
+  const tips = tipsOf(drawn);
+  const { rear } = plan.platform.landmarksMm;
+  return Object.fromEntries(
+    (['tail', 'wing'] as const).flatMap((id) => {
+      const { lengthMm, tipMm } = partIn(plan, id).extent;
+      return [
+        [id, lengthMm + tips[id] - (tipMm ?? 0)],
+        [`${id}.pastBend`, tips[id] - rear],
+      ];
+    }),
+  );
+}
+
+function offOf(fly: PhotoFound, shot: Shot, name: Landmark): { readonly off: number; readonly spread: number } | null {
+  const spot = fly.landmarks[name];
+  if (!spot) return null;
+  const [x, y] = placed(shot, LANDMARKS[name][0], LANDMARKS[name][1]);
+  const perShank = 1 / (shot.pxPerMm * 26);
+  return { off: Math.hypot(spot.at[0] - x, spot.at[1] - y) * perShank, spread: spot.spread * perShank };
+}
+
+/** Photographs a drawn fly and looks for it. @param drawn null: an empty ground */
+export async function tryOne(
+  what: string,
+  drawn: DrawnFly | null,
+  shot: Shot,
+  hints: PhotoHints = { mmPerPx: null, by: 'shank' },
+): Promise<Tried> {
+  const picture = await photographed(drawn, shot);
+  const from = performance.now();
+  const made = findFly(picture, plan, hints);
+  const ms = performance.now() - from;
+  if (!made.ok) return { what, ok: false, why: made.faults.map(({ message }) => message).join(' '), ms };
+  const fly = made.value;
+  const is = drawn ? drawnLengths(drawn) : {};
+  const marks = (['eye', 'bend', 'point'] as const).flatMap((name) => {
+    const off = offOf(fly, shot, name);
+    return off ? [[name, off] as const] : [];
+  });
+  return {
+    what,
+    ok: true,
+    landmarks: Object.fromEntries(marks),
+    lengths: Object.fromEntries(
+      fly.lengths.map(({ measure, mm, spreadMm }) => [
+        measure,
+        { mm, is: is[measure] ?? Number.NaN, spread: spreadMm },
+      ]),
+    ),
+    area: drawn ? fly.areaMm2 / (await coveredMm2(drawn, shot)) : Number.NaN,
+    mmPerPx: fly.mmPerPx,
+    confidence: fly.confidence,
+    notes: fly.notes,
+    ms,
+  };
+}
+
+/** A picture by its number. */
+export const trySeed = (seed: number): Promise<Tried> => {
+  const drawn = drawnFly(seed);
+  return tryOne(String(seed), drawn, shotOf(drawn, seed));
+};
+
+const OTHER_FLY = `<g transform="translate(0 36)"><path d="M-2 0L26 0A4.4 4.4 0 0 1 26 8.8L19 8.8" fill="none" stroke="#2b2724" stroke-width=".8"/><rect x="4" y="-2" width="40" height="4" fill="#553311"/></g>`;
+
+/** Pictures that are tried for what they are told with, and those of which nothing may be measured falsely. */
+export async function tryOdd(): Promise<readonly Tried[]> {
+  const drawn = drawnFly(4);
+  const shot = shotOf(drawn, 4);
+  const level: Shot = { ...shot, turnDeg: 0, mirrored: false };
+  const other = { ...drawn, shankMm: 14, gapMm: 11, legMm: 9.9, tailMm: 6, wingPastBendMm: 4 };
+  return [
+    await tryOne('ruler', drawn, shot, { mmPerPx: 1 / shot.pxPerMm, by: 'shank' }),
+    await tryOne('gap', drawn, { ...shot, tall: 1.03 }, { mmPerPx: null, by: 'gap' }),
+    await tryOne('shank', drawn, { ...shot, tall: 1.03 }),
+    await tryOne('jaw', drawn, { ...shot, jaw: true }),
+    await tryOne('none', null, shot),
+    await tryOne('two', drawn, { ...level, pxPerMm: 9, at: [700, 230], extra: OTHER_FLY }),
+    await tryOne('cut', drawn, { ...level, at: [420, 420] }),
+    await tryOne('other hook', other, { ...shotOf(other, 1), pxPerMm: 17 }),
+    await tryOne('blurred', drawn, { ...shot, blurPx: 18 }),
+  ];
+}
