@@ -94,3 +94,47 @@ test('a fly is laid on the table and measured by keyboard; what it does follows,
   await onTable(page, own, 'Slate Runner');
   await expect(verdict(page)).toContainText('Fly 1');
 });
+
+const photograph = (page: Page) => page.getByTestId('photo');
+
+test('a photograph is taken in, a landmark moved by keyboard and by mouse, and what it tells follows', async ({
+  own,
+  page,
+}) => {
+  await onTable(page, own, 'Copper Eel');
+  await expect(verdict(page)).toContainText('Fly 1');
+  await expect(photograph(page)).toBeHidden();
+  await page.getByLabel('Photograph of the fly').setInputFiles('examples/copper-eel-07.jpg');
+  await expect(photograph(page)).toBeVisible();
+  await expect(page.getByText(/^A photograph of fly 1/)).toBeVisible();
+  // The caliper's reading stays, and the photograph's stands beside it.
+  await expect(found(page, 'flash')).toHaveValue(/^\d+\.\d mm; \d+\.\d mm$/);
+  await page.keyboard.press('v');
+  await expect(page.getByText(/^beyond the plan \d+ mm²; short of it \d+ mm²$/)).toBeVisible();
+  expect(await findings(page)).toEqual([]);
+  const told = await found(page, 'flash').inputValue();
+  const bend = page.getByRole('button', { name: /^bend, a landmark/ });
+  await bend.focus();
+  for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowLeft');
+  await expect(found(page, 'flash')).not.toHaveValue(told);
+  const box = await bend.boundingBox();
+  if (!box) throw new Error('the bend is not there');
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 30, y + 4, { steps: 5 });
+  await page.mouse.up();
+  await expect(page.getByText('Landmarks of fly 1')).toBeVisible();
+  // What is kept is there after a reload.
+  await page.reload();
+  await expect(photograph(page)).toBeVisible();
+});
+
+test('what is no photograph of the fly is refused in words, and the fly stays as it was', async ({ own, page }) => {
+  await onTable(page, own, 'Copper Eel');
+  await page.getByLabel('Photograph of the fly').setInputFiles('docs/screenshots/box.png');
+  await expect(page.getByRole('alert')).toBeVisible();
+  await expect(photograph(page)).toBeHidden();
+  await page.getByLabel('Photograph of the fly').setInputFiles('package.json');
+  await expect(page.getByRole('alert')).toContainText('not a picture that can be read');
+});

@@ -86,6 +86,7 @@ await inTwos([
     'e2e',
     'scripts/bench',
     'scripts/trial',
+    'scripts/photographs',
     'scripts/attack',
     'scripts/gallery',
     'scripts/pages',

@@ -20,6 +20,7 @@ import { flyRoutes } from './flies/routes.ts';
 import { addGuards, isApi } from './guards.ts';
 import { handRoutes } from './hands/routes.ts';
 import type { House } from './house.ts';
+import { pictureRoutes } from './pictures/routes.ts';
 import { recordRoutes } from './records/routes.ts';
 import { printRoutes } from './print/routes.ts';
 import { requireSignIn, signInRoutes } from './signin/routes.ts';
@@ -156,6 +157,7 @@ export async function buildApp({
   await app.register(drawerRoutes(house));
   await app.register(handRoutes(house));
   await app.register(recordRoutes(house));
+  await app.register(pictureRoutes(house));
   await app.register(printRoutes(house));
   await app.register(backupRoutes(house));
   await app.register(signInRoutes(house.devices));

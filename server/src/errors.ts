@@ -21,6 +21,7 @@ export const ERRORS = {
   'foreign-host': { status: 421, message: 'This server does not answer to that name; list it in JOBBET_HOSTS.' },
   'invalid-fly': { status: 422, message: 'The pattern file has faults.' },
   'invalid-item': { status: 422, message: 'The item has faults.' },
+  'bad-picture': { status: 422, message: 'The picture cannot be kept.' },
   'invalid-record': { status: 422, message: 'The record has faults.' },
   'bad-backup': { status: 422, message: 'This is no backup that can be read.' },
   'too-many': { status: 429, message: 'Too many tries; wait a little.' },

@@ -6,6 +6,7 @@ import { refreshSummaries } from './flies/refresh.ts';
 import { Shelf } from './flies/shelf.ts';
 import { FlyStore } from './flies/store.ts';
 import { HandStore } from './hands/store.ts';
+import { PictureShelf } from './pictures/shelf.ts';
 import { BatchStore } from './records/batches.ts';
 import { seedBatchesOnce, seedSpecimensOnce } from './records/examples.ts';
 import { SpecimenStore } from './records/specimens.ts';
@@ -25,6 +26,7 @@ export interface House {
   readonly tyings: TyingStore;
   readonly batches: BatchStore;
   readonly specimens: SpecimenStore;
+  readonly pictures: PictureShelf;
   readonly hands: HandStore;
   /** Devices that are signed in; null where none needs to. */
   readonly devices: Devices | null;
@@ -58,6 +60,7 @@ export async function openHouse(
     tyings: new TyingStore(ledger),
     batches: new BatchStore(ledger, drawers, solvers, now),
     specimens: new SpecimenStore(ledger, now),
+    pictures: new PictureShelf(folder),
     hands: new HandStore(ledger),
     devices: phrase === null ? null : await Devices.open(ledger, phrase, now),
     refresh: async () => refreshSummaries(ledger, solvers, await drawers.snapshot()),
@@ -70,7 +73,7 @@ export async function openHouse(
 
 /** Fills a new folder: with what is nominal, or with the boathouse's own where the demo is asked for; brings an older one up to date. */
 export async function furnish(
-  { database, drawers, ownFlies, batches, specimens, refresh }: House,
+  { database, drawers, ownFlies, batches, specimens, pictures, refresh }: House,
   demo: boolean,
 ): Promise<void> {
   const { ledger } = database;
@@ -83,8 +86,10 @@ export async function furnish(
     if (!(error instanceof ApiError && error.code === 'too-long')) throw error;
     await refreshSummaries(ledger, solversHere(), await drawers.snapshot());
   }
+  const named = await specimens.pictureNames();
+  pictures.sweep((name) => named.has(name));
   if (!demo) return;
   await seedOnce(ledger, ownFlies);
   await seedBatchesOnce(ledger, batches, ownFlies);
-  await seedSpecimensOnce(ledger, specimens, ownFlies);
+  await seedSpecimensOnce(ledger, specimens, ownFlies, pictures);
 }

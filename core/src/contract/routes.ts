@@ -180,6 +180,11 @@ export const ROUTES = {
     bytes: 'answered',
   }),
 
+  keepPicture: post(
+    '/api/pictures',
+    z.object({ file: z.string().describe('as a finished fly names it'), width: whole, height: whole }),
+    { body: z.unknown().describe('a PNG, JPEG or WebP'), bytes: 'sent', status: 201 },
+  ),
   makeBackup: post('/api/backup', z.object({ id: z.string() }), { watched: true, hidden: true }),
   lookAtBackup: post('/api/backup/look', counts, {
     body: z.unknown().describe('a backup file'),

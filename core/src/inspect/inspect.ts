@@ -2,7 +2,8 @@ import { bad, good, type Fault, type Outcome } from '../base/index.ts';
 import { type CheckReport, checkFly, type Finding, reportChecks } from '../checks/index.ts';
 import type { Drawers } from '../drawers/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
-import { solveFly, type SolvedFly } from '../model/index.ts';
+import { type LaidFly, solveFly, type SolvedFly } from '../model/index.ts';
+import { type Marks, silhouetteOf } from '../photo/index.ts';
 import { type SpecimenFile, readingOf } from '../records/index.ts';
 import { type Step, tyingPlan } from '../tying/index.ts';
 import { leaningMm, solveTied } from './asTied.ts';
@@ -35,6 +36,13 @@ export interface SpecimenReport {
   readonly number: number;
   readonly lengths: readonly LengthReport[];
   readonly weight: { readonly mg: number | null; readonly plan_mg: number; readonly asked: readonly number[] };
+  /** Its profile by a photograph from the side; null where there is none that was measured. */
+  readonly silhouette: {
+    readonly area_mm2: number;
+    readonly plan_mm2: number;
+    readonly only_plan_mm2: number;
+    readonly only_fly_mm2: number;
+  } | null;
   /** Of what can be measured on the fly, how much of it was. */
   readonly measured: { readonly of: number; readonly found: number };
   readonly asTied: {
@@ -86,11 +94,34 @@ const round = (value: number): number => Math.round(value * 1e4) / 1e4;
 const roundOrNone = (value: number | null | undefined): number | null =>
   value === null || value === undefined ? null : round(value);
 
+/** A photograph from the side that was measured. */
+interface Profiled {
+  readonly contour: readonly (readonly [number, number])[];
+  readonly marks: Marks;
+}
+
 /** A specimen read: the mean of each measure, and of its weight. */
 interface Read {
   readonly number: number;
   readonly values: ReadonlyMap<Measure, readonly number[]>;
   readonly dryMg: readonly number[];
+  readonly photo: Profiled | null;
+}
+
+function profiledIn({ photos = [] }: SpecimenFile): Profiled | null {
+  const photo = photos.find(({ view, contour, landmarks }) => view === 'side' && contour && landmarks);
+  return photo?.contour && photo.landmarks ? { contour: photo.contour, marks: photo.landmarks } : null;
+}
+
+function silhouetteReport(photo: Profiled | null, laid: LaidFly): SpecimenReport['silhouette'] {
+  if (!photo) return null;
+  const { areaMm2, planMm2, onlyPlanMm2, onlyFlyMm2 } = silhouetteOf(photo.contour, photo.marks, laid);
+  return {
+    area_mm2: round(areaMm2),
+    plan_mm2: round(planMm2),
+    only_plan_mm2: round(onlyPlanMm2),
+    only_fly_mm2: round(onlyFlyMm2),
+  };
 }
 
 function readSpecimen(file: SpecimenFile, at: number, measures: readonly Measure[]): Outcome<Read> {
@@ -110,6 +141,7 @@ function readSpecimen(file: SpecimenFile, at: number, measures: readonly Measure
     number: file.number ?? at + 1,
     values,
     dryMg: (file.weight ?? []).map((each) => readingOf('mass', each)),
+    photo: profiledIn(file),
   });
 }
 
@@ -149,7 +181,7 @@ interface Against {
 }
 
 function specimenReport(
-  { number, values, dryMg }: Read,
+  { number, values, dryMg, photo }: Read,
   { plan, findings, measures, steps, drawers }: Against,
 ): Outcome<{ readonly report: SpecimenReport; readonly tied: SolvedFly }> {
   const found = [...values].map(([measure, each]) => ({ measure, mm: meanOf(each) }));
@@ -174,6 +206,7 @@ function specimenReport(
       number,
       lengths: [...values].map(([measure, each]) => lengthReport(measure, each, leans.get(measure) ?? 0)),
       weight: { mg: roundOrNone(mg), plan_mg: round(plan.laid.dryMg), asked: farReadings(dryMg, FINEST.mg) },
+      silhouette: silhouetteReport(photo, plan.laid),
       measured: { of: measures.length, found: values.size },
       asTied: {
         ride: tight.ride,

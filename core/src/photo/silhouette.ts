@@ -54,7 +54,7 @@ const CELL_MM = 0.25;
 const COVERED = 0.3;
 
 /** Where a level line crosses a ring, in order. */
-function crossings(ring: readonly (readonly [number, number])[], z: number): number[] {
+export function crossings(ring: readonly (readonly [number, number])[], z: number): number[] {
   const found: number[] = [];
   ring.forEach(([x, y], i) => {
     const [px, py] = ring[(i + ring.length - 1) % ring.length] ?? [x, y];

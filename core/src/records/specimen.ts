@@ -46,6 +46,7 @@ const photo = z.strictObject({
   view: z.enum(['side', 'top', 'front']),
   landmarks: z.strictObject({ eye: pixel, bend: pixel, point: pixel.optional() }).optional(),
   contour: z.array(pixel).max(20_000).optional(),
+  simulated: z.boolean().describe('rendered by a stand-in, not taken').optional(),
 });
 
 const seconds = z

@@ -3,11 +3,13 @@ import type { BrokenRow, TableName } from './tables.ts';
 
 /**
  * A backup of everything, version 2: a gzipped tar of `head.json`, the rows of each table as lines of JSON (`flies/000001.jsonl`), and
- * `marks.json`, which has the SHA-256 of each entry before it. Files beside the rows would stand in it as entries of their own. Version 1 was
+ * `marks.json`, which has the SHA-256 of each entry before it. Pictures stand in it as entries of their own. Version 1 was
  * one gzipped JSON; it is still read.
  */
 export const FORMAT = 'jobbet.backup';
 export const VERSION = 2;
+/** Pictures stand after the rows, each as an entry of its own under its name. */
+export const PICTURE_ENTRIES = 'pictures/';
 export const BACKUP_TYPE = 'application/gzip';
 export const BACKUP_ENDING = '.jobbet-backup';
 

@@ -5,6 +5,7 @@ import { drizzle } from 'drizzle-orm/libsql';
 import type { Database } from '../db/ledger.ts';
 import { DATABASE_FILE } from '../db/open.ts';
 import type { Watched } from '../drawers/settle.ts';
+import { PictureShelf } from '../pictures/shelf.ts';
 import { BACKUP_ENDING, type BackupCounts, type LookedAt } from './format.ts';
 import { readBackup } from './read.ts';
 import { restoreBackup } from './restore.ts';
@@ -37,7 +38,10 @@ export async function withConnection<T>(folder: string, work: (db: Database) => 
 /** Writes all of a folder as it is at one moment. */
 const writeAll = (folder: string, path: string, watched: Watched): Promise<BackupCounts> =>
   withConnection(folder, (db) =>
-    db.transaction((moment) => writeBackup(moment as unknown as Database, path, watched), { behavior: 'deferred' }),
+    db.transaction(
+      (moment) => writeBackup({ db: moment as unknown as Database, pictures: new PictureShelf(folder) }, path, watched),
+      { behavior: 'deferred' },
+    ),
   );
 
 /** A name in the folder that nothing has yet. */
@@ -52,11 +56,14 @@ function keptName(folder: string, now = new Date()): string {
 async function restoreAll(folder: string, path: string, { onShare, signal }: Watched): Promise<Jobs['restore']> {
   const stop = signal ? { signal } : {};
   // A file that is no backup leaves nothing behind.
-  await readBackup(path, undefined, stop);
+  await readBackup(path, {}, stop);
   const kept = keptName(folder);
   await writeAll(folder, join(folder, kept), { ...stop, onShare: (share) => onShare?.(0.3 * share) });
   const looked = await withConnection(folder, (db) =>
-    restoreBackup(db, path, { ...stop, onShare: (share) => onShare?.(0.3 + 0.7 * share) }),
+    restoreBackup({ db, pictures: new PictureShelf(folder) }, path, {
+      ...stop,
+      onShare: (share) => onShare?.(0.3 + 0.7 * share),
+    }),
   );
   return { ...looked, kept };
 }
@@ -67,7 +74,7 @@ export async function doJob<J extends Job>(job: J, watched: Watched = {}): Promi
     job.kind === 'write'
       ? await writeAll(job.folder, job.path, watched)
       : job.kind === 'look'
-        ? await readBackup(job.path, undefined, watched)
+        ? await readBackup(job.path, {}, watched)
         : await restoreAll(job.folder, job.path, watched);
   return done as Jobs[J['kind']];
 }

@@ -8,7 +8,17 @@ import { extract } from 'tar-stream';
 import { z } from 'zod';
 import type { Watched } from '../drawers/settle.ts';
 import { ApiError } from '../errors.ts';
-import { damaged, FORMAT, newer, NO_BACKUP, VERSION, type BackupCounts, type LookedAt } from './format.ts';
+import { isPictureOf } from '../pictures/shelf.ts';
+import {
+  damaged,
+  FORMAT,
+  newer,
+  NO_BACKUP,
+  PICTURE_ENTRIES,
+  VERSION,
+  type BackupCounts,
+  type LookedAt,
+} from './format.ts';
 import { tableNamed, TABLES, type BackupTable, type BrokenRow, type TableName } from './tables.ts';
 
 /** No box unpacks to more; nor does any JSON that is read in one piece. */
@@ -34,6 +44,9 @@ export type OnRow = (table: BackupTable, values: Readonly<Record<string, unknown
 
 const sha256 = (bytes: Uint8Array | string): string => createHash('sha256').update(bytes).digest('hex');
 
+/** Is given each picture of a backup by its name. */
+export type OnPicture = (name: string, bytes: Buffer) => void | Promise<void>;
+
 /** Reads rows, sees that each is one of a kind and belongs to something, and counts. */
 class Rows {
   readonly broken: BrokenRow[] = [];
@@ -41,8 +54,16 @@ class Rows {
   private readonly keys = new Map<string, Set<string>>();
   private readonly onRow: OnRow;
 
-  constructor(onRow: OnRow) {
+  private readonly onPicture: OnPicture;
+
+  constructor(onRow: OnRow, onPicture: OnPicture) {
     this.onRow = onRow;
+    this.onPicture = onPicture;
+  }
+
+  async takePicture(name: string, bytes: Buffer): Promise<void> {
+    if (!isPictureOf(name, bytes)) throw damaged(`pictures/${name}: it is not what its name says`);
+    await this.onPicture(name, bytes);
   }
 
   private keysOf(table: string): Set<string> {
@@ -136,7 +157,8 @@ async function readEntries(unpacked: Readable, rows: Rows): Promise<string> {
         throw damaged('its contents do not match the marks it carries');
       sealed = true;
       continue;
-    } else await readLines(name, bytes.toString(), rows);
+    } else if (name.startsWith(PICTURE_ENTRIES)) await rows.takePicture(name.slice(PICTURE_ENTRIES.length), bytes);
+    else await readLines(name, bytes.toString(), rows);
     seen[name] = sha256(bytes);
   }
   if (made === null) throw NO_BACKUP();
@@ -180,12 +202,15 @@ async function readFirstForm(text: string, rows: Rows): Promise<string> {
 
 /**
  * Reads a backup from its first byte to its last and verifies all of it: size, marks, versions, ids, times, and that each row is one of a kind.
- * @param onRow is given each row; what it did counts for nothing if this throws
+ * What is given its rows and pictures counts for nothing if this throws.
  * @throws ApiError `bad-backup` with the place, `stopped`
  */
 export async function readBackup(
   path: string,
-  onRow: OnRow = () => undefined,
+  {
+    onRow = () => undefined,
+    onPicture = () => undefined,
+  }: { readonly onRow?: OnRow; readonly onPicture?: OnPicture } = {},
   watched: Watched = {},
 ): Promise<LookedAt> {
   const { size } = await stat(path);
@@ -197,7 +222,7 @@ export async function readBackup(
     unpacked.destroy(damaged('it does not unpack; is it a Jobbet backup, and is it all there?')),
   );
   file.pipe(gunzip).pipe(unpacked);
-  const rows = new Rows(onRow);
+  const rows = new Rows(onRow, onPicture);
   try {
     const first = await firstByte(unpacked);
     const made =

@@ -1,8 +1,8 @@
 import { not, sql } from 'drizzle-orm';
-import type { Database } from '../db/ledger.ts';
 import type { Watched } from '../drawers/settle.ts';
 import type { LookedAt } from './format.ts';
 import { readBackup } from './read.ts';
+import type { Source } from './write.ts';
 import { TABLES, type BackupTable } from './tables.ts';
 
 /** Rows go in by so many at a time, under the limit of variables of one statement. */
@@ -11,12 +11,16 @@ const AT_ONCE = 200;
 /**
  * Puts a backup in the place of everything there is, in one transaction: all of it or nothing. The backup is read through once before
  * anything is touched.
- * @param db a connection that nothing else uses
+ * Its connection is one that nothing else uses.
  * @throws ApiError `bad-backup`, `stopped`; then nothing was changed
  */
-export async function restoreBackup(db: Database, path: string, { onShare, signal }: Watched = {}): Promise<LookedAt> {
+export async function restoreBackup(
+  { db, pictures }: Source,
+  path: string,
+  { onShare, signal }: Watched = {},
+): Promise<LookedAt> {
   const stop = signal ? { signal } : {};
-  await readBackup(path, undefined, { ...stop, onShare: (share) => onShare?.(share / 2) });
+  await readBackup(path, {}, { ...stop, onShare: (share) => onShare?.(share / 2) });
   return db.transaction(async (inside) => {
     for (const { table, stays } of [...TABLES].reverse() as readonly BackupTable[])
       await inside.delete(table).where(stays === undefined ? undefined : not(sql.raw(stays)));
@@ -27,10 +31,16 @@ export async function restoreBackup(db: Database, path: string, { onShare, signa
     };
     const looked = await readBackup(
       path,
-      async (table, values) => {
-        if (waiting.table !== table || waiting.rows.length >= AT_ONCE) await flush();
-        waiting.table = table;
-        waiting.rows.push(values);
+      {
+        onRow: async (table, values) => {
+          if (waiting.table !== table || waiting.rows.length >= AT_ONCE) await flush();
+          waiting.table = table;
+          waiting.rows.push(values);
+        },
+        // A picture that is kept and then named by nothing is taken away at the next start.
+        onPicture: async (name, bytes) => {
+          await pictures.keep(bytes, name.split('.')[1] ?? '');
+        },
       },
       { ...stop, onShare: (share) => onShare?.(0.5 + share / 2) },
     );

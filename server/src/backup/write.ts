@@ -11,7 +11,8 @@ import { pack, type Pack } from 'tar-stream';
 import type { Database } from '../db/ledger.ts';
 import type { Watched } from '../drawers/settle.ts';
 import { ApiError } from '../errors.ts';
-import { FORMAT, VERSION, type BackupCounts } from './format.ts';
+import type { PictureShelf } from '../pictures/shelf.ts';
+import { FORMAT, PICTURE_ENTRIES, VERSION, type BackupCounts } from './format.ts';
 import { TABLES, type BackupTable, type TableName } from './tables.ts';
 
 /** Rows of one entry of the archive. */
@@ -26,8 +27,8 @@ class Entries {
     this.archive = archive;
   }
 
-  async add(name: string, text: string): Promise<void> {
-    const bytes = Buffer.from(text);
+  async add(name: string, content: string | Buffer): Promise<void> {
+    const bytes = Buffer.from(content);
     this.marks[name] = createHash('sha256').update(bytes).digest('hex');
     const entry = this.archive.entry({ name, size: bytes.length, mode: 0o600 });
     const done = once(entry, 'finish');
@@ -68,7 +69,12 @@ async function* rowsOf(db: Database, table: BackupTable): AsyncGenerator<readonl
 const lineOf = ({ own = [] }: BackupTable, row: Record<string, unknown>): string =>
   `${JSON.stringify(row, (key, value: unknown) => (own.includes(key) ? undefined : value))}\n`;
 
-async function fill(archive: Pack, db: Database, made: string, { onShare, signal }: Watched): Promise<BackupCounts> {
+async function fill(
+  archive: Pack,
+  { db, pictures }: Source,
+  made: string,
+  { onShare, signal }: Watched,
+): Promise<BackupCounts> {
   const entries = new Entries(archive);
   const counts = await countRows(db);
   const all = Object.values(counts).reduce((sum, n) => sum + n, 0);
@@ -87,19 +93,28 @@ async function fill(archive: Pack, db: Database, made: string, { onShare, signal
       await breathe();
     }
   }
+  for (const name of pictures.names()) {
+    if (signal?.aborted === true) throw new ApiError('stopped');
+    await entries.add(`${PICTURE_ENTRIES}${name}`, await pictures.read(name));
+  }
   await entries.add('marks.json', `${JSON.stringify({ marks: { ...entries.marks }, counts })}\n`);
   archive.finalize();
   return { made, ...counts };
 }
 
+/** What a backup is made of: a database in a read transaction of its own, and the pictures beside it. */
+export interface Source {
+  readonly db: Database;
+  readonly pictures: PictureShelf;
+}
+
 /**
  * Writes everything of a database, as it is at one moment, into one file: a gzipped tar of lines of JSON with the mark of each entry. It is
  * written beside where it is to stand, brought to the disk and only then given its name.
- * @param db in a read transaction of its own
  * @throws ApiError `stopped`
  */
 export async function writeBackup(
-  db: Database,
+  source: Source,
   path: string,
   watched: Watched = {},
   now = new Date(),
@@ -108,7 +123,7 @@ export async function writeBackup(
   const archive = pack();
   try {
     const written = pipeline(archive, createGzip(), createWriteStream(beside, { mode: 0o600 }));
-    const filled = fill(archive, db, now.toISOString(), watched).catch((error: unknown) => {
+    const filled = fill(archive, source, now.toISOString(), watched).catch((error: unknown) => {
       archive.destroy(error instanceof Error ? error : new Error(String(error)));
       throw error;
     });

@@ -4,12 +4,14 @@ import { faultLine } from '@jobbet/core/base';
 import type { ListedFly } from '@jobbet/core/contract';
 import { readDocumentText } from '@jobbet/core/document';
 import { readFly } from '@jobbet/core/pattern';
-import { BATCH_KIND, type BatchFile, SPECIMEN_KIND } from '@jobbet/core/records';
+import { BATCH_KIND, type BatchFile, SPECIMEN_KIND, type SpecimenFile } from '@jobbet/core/records';
+import { keptPicture } from '@jobbet/pictures';
 import { eq } from 'drizzle-orm';
 import type { Ledger } from '../db/ledger.ts';
 import { facts } from '../db/rows.ts';
 import { EXAMPLES } from '../flies/examples.ts';
 import type { FlyStore } from '../flies/store.ts';
+import type { PictureShelf } from '../pictures/shelf.ts';
 import type { RecordStore } from './store.ts';
 
 /** A batch as the box has it: each fly by its id, with the pattern it was planned with. */
@@ -49,11 +51,25 @@ export async function seedBatchesOnce(ledger: Ledger, batches: RecordStore<'batc
   await ledger.write([ledger.db.insert(facts).values({ key: 'batches', value: new Date().toISOString() })]);
 }
 
+/** A finished fly with its photographs laid on the shelf, and named as they lie there. */
+async function withPictures(specimen: SpecimenFile, pictures: PictureShelf): Promise<SpecimenFile> {
+  if (!specimen.photos) return specimen;
+  const photos = await Promise.all(
+    specimen.photos.map(async (photo) => {
+      const kept = await keptPicture(readFileSync(join(EXAMPLES, photo.file)));
+      if (!kept.ok) throw new Error(`${photo.file}: ${kept.faults.map(faultLine).join('; ')}`);
+      return { ...photo, file: `pictures/${await pictures.keep(kept.value.bytes, kept.value.extension)}` };
+    }),
+  );
+  return { ...specimen, photos };
+}
+
 /** Lays the finished flies of the boathouse into a database that never had any, each with the pattern it was tied by. */
 export async function seedSpecimensOnce(
   ledger: Ledger,
   specimens: RecordStore<'specimen'>,
   flies: FlyStore,
+  pictures: PictureShelf,
 ): Promise<void> {
   const [seeded] = await ledger.db.select().from(facts).where(eq(facts.key, 'specimens'));
   if (seeded || !existsSync(EXAMPLES)) return;
@@ -65,7 +81,7 @@ export async function seedSpecimensOnce(
     if (!fly.ok) throw new Error(`${read.value.fly}: ${fly.faults.map(faultLine).join('; ')}`);
     const listed = box.get(fly.value.name);
     await specimens.create({
-      ...read.value,
+      ...(await withPictures(read.value, pictures)),
       fly: listed?.id ?? fly.value.name,
       ...(listed ? { revision: listed.revision } : {}),
       pattern: { ...fly.value },

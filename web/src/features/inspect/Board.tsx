@@ -1,12 +1,15 @@
+import type { SpecimenReport } from '@jobbet/core/inspect';
 import { boundsOf, type LaidFly } from '@jobbet/core/model';
 import { fitView } from '@jobbet/core/drawing';
-import { useMemo, useRef } from 'react';
+import { type ReactNode, useMemo, useRef } from 'react';
 import { FlyCanvas } from '../../shared/drawing/FlyCanvas.tsx';
 import { OneOutline } from '../../shared/drawing/Outlines.tsx';
 import { useSettings } from '../../shared/settings/settings.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
+import type { Landmarks, Photo } from './photo.ts';
+import { PhotoBoard, SHOWN, type Shown } from './PhotoBoard.tsx';
 
-const BARE = [48, 40] as const;
+const BARE = [48, 56] as const;
 
 /** The box round both, so that they stand at one scale. */
 function aboutBoth(flies: readonly LaidFly[]) {
@@ -20,21 +23,37 @@ function aboutBoth(flies: readonly LaidFly[]) {
   };
 }
 
-/** The fly as its readings have it, and the outline of the plan over it. */
-export function Board({ plan, tied }: { readonly plan: LaidFly; readonly tied: LaidFly | null }) {
+interface BoardProps {
+  readonly plan: LaidFly;
+  /** As its readings have it; null where there are none. */
+  readonly tied: LaidFly | null;
+  readonly photo: Photo | null;
+  readonly silhouette: SpecimenReport['silhouette'];
+  readonly shown: Shown;
+  readonly onShown: (shown: Shown) => void;
+  readonly onMove: (landmarks: Landmarks) => void;
+  /** What is said of a picture that is worked on, or was not taken. */
+  readonly children?: ReactNode;
+}
+
+/** The fly by its photograph, or as its readings have it, and the outline of the plan over it. */
+export function Board({ plan, tied, photo, silhouette, shown, onShown, onMove, children }: BoardProps) {
   const { hand } = useSettings();
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
-  const shown = tied ?? plan;
+  const drawn = tied ?? plan;
   const views = useMemo(
-    () => (width > 0 && height > 0 ? [fitView(aboutBoth([plan, shown]), { width, height, bare: BARE, hand })] : []),
-    [plan, shown, width, height, hand],
+    () => (width > 0 && height > 0 ? [fitView(aboutBoth([plan, drawn]), { width, height, bare: BARE, hand })] : []),
+    [plan, drawn, width, height, hand],
   );
+  const [view] = views;
+  const marked = photo?.landmarks && shown !== 'plan' ? { ...photo, landmarks: photo.landmarks } : null;
   return (
     <figure ref={frame} className="relative flex-1 min-h-[160px]" data-testid="inspect-board">
-      {views.length > 0 && (
+      {view && marked && <PhotoBoard photo={marked} {...{ plan, view, width, height, shown, onMove }} />}
+      {view && !marked && (
         <>
-          <FlyCanvas laid={shown} views={views} width={width} height={height} mode="dressed" />
+          <FlyCanvas laid={drawn} views={views} width={width} height={height} mode="dressed" />
           {tied && (
             <svg width={width} height={height} className="absolute inset-0" aria-hidden="true">
               <OneOutline laid={plan} views={views} width={width} height={height} stroke="var(--measure)" />
@@ -42,8 +61,14 @@ export function Board({ plan, tied }: { readonly plan: LaidFly; readonly tied: L
           )}
         </>
       )}
-      <figcaption className="absolute left-3 top-2 text-label italic text-ink2">
-        {tied ? (
+      <figcaption className="absolute left-3 top-2 text-label italic text-ink2 bg-sheet/85 px-1">
+        {marked ? (
+          <>
+            {photo?.simulated === true ? 'near side, rendered, not taken' : 'photograph, near side'};{' '}
+            <span className="text-measure">outline: the plan</span>
+            {shown === 'difference' && <span className="text-shape">, hatched: beyond it</span>}
+          </>
+        ) : tied ? (
           <>
             as it was tied, by what was measured; <span className="text-measure">outline: the plan</span>
           </>
@@ -51,6 +76,37 @@ export function Board({ plan, tied }: { readonly plan: LaidFly; readonly tied: L
           'the plan: nothing is measured yet'
         )}
       </figcaption>
+      {marked && shown === 'difference' && silhouette && (
+        <p className="absolute right-3 bottom-2 bg-sheet/85 px-2 text-label">
+          <span className="text-shape">beyond the plan {Math.round(silhouette.only_fly_mm2)} mm²</span>
+          {'; '}
+          <span className="text-measure">short of it {Math.round(silhouette.only_plan_mm2)} mm²</span>
+        </p>
+      )}
+      {photo?.landmarks && <Shows shown={shown} onShown={onShown} />}
+      {children}
     </figure>
   );
 }
+
+/** Photograph, difference or plan. */
+const Shows = ({ shown, onShown }: Pick<BoardProps, 'shown' | 'onShown'>) => (
+  <div
+    role="group"
+    aria-label="What is shown"
+    className="absolute right-3 top-2 flex gap-3 bg-sheet/85 px-2 items-baseline"
+  >
+    {SHOWN.map((each) => (
+      <button
+        key={each}
+        type="button"
+        aria-pressed={each === shown}
+        className={each === shown ? 'font-bold border-b-2 border-ink' : 'text-ink2 hover:text-ink'}
+        onClick={() => onShown(each)}
+      >
+        {each}
+      </button>
+    ))}
+    <span className="plain-key">V</span>
+  </div>
+);

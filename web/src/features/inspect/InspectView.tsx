@@ -1,20 +1,24 @@
 import type { Fault } from '@jobbet/core/base';
 import type { SpecimenFile } from '@jobbet/core/records';
 import { dequal } from 'dequal';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { BoardFrame } from '../../fly/frame/BoardFrame.tsx';
 import { useSaver } from '../../fly/frame/FlyOnBench.tsx';
 import { useBench } from '../../fly/store.ts';
 import type { StoredSpecimen } from '../../shared/api/client.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
+import { DropFrame } from '../../shared/ui/DropFrame.tsx';
 import { say } from '../../shared/ui/toast.ts';
-import { Board } from './Board.tsx';
 import { INSPECT } from './commands.ts';
 import { Entry } from './Entry.tsx';
 import { Teaches, VERDICTS, VerdictOf } from './Margin.tsx';
+import { afterShown, Looked, takeFirst } from './Looked.tsx';
+import { sideOf } from './photo.ts';
+import type { Shown } from './PhotoBoard.tsx';
 import { Run } from './Run.tsx';
 import { useInspected } from './useInspected.ts';
 import { addSpecimen, changeSpecimen, removeSpecimen, useSpecimens } from './useSpecimens.ts';
+import { usePhoto } from './usePhoto.ts';
 import { useTakes } from './useTakes.ts';
 
 /** Finished flies of the pattern on the bench against it. */
@@ -64,25 +68,38 @@ function Heads({
   );
 }
 
-/** The flies that lie on the table, the one that is looked at, and all of them beside it. */
-function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] }) {
-  const id = useBench((state) => state.id);
-  const calm = useBench((state) => state.calm);
-  const revision = useBench((state) => state.revision);
-  const margin = useRef<HTMLElement>(null);
-  const [picked, setPicked] = useState<number | null>(null);
+/** The fly that is looked at, and the ways to those beside it. */
+function usePicked(specimens: readonly StoredSpecimen[]) {
+  const [picked, pick] = useState<number | null>(null);
   const index = Math.max(
     0,
     specimens.findIndex(({ record }) => record.number === picked),
   );
   const here = specimens[index];
   const number = here?.record.number ?? null;
+  const step = (by: number): (() => void) | null => {
+    const other = specimens[index + by];
+    return other ? () => pick(other.record.number ?? number) : null;
+  };
+  return { here, number, pick, before: step(-1), after: step(1) };
+}
+
+/** The flies that lie on the table, the one that is looked at, and all of them beside it. */
+function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] }) {
+  const id = useBench((state) => state.id);
+  const calm = useBench((state) => state.calm);
+  const revision = useBench((state) => state.revision);
+  const margin = useRef<HTMLElement>(null);
+  const { here, number, pick, before, after } = usePicked(specimens);
   const { good, faults, told, tied } = useInspected(specimens, number);
   const takes = useTakes(good);
-  const step = (by: number) => () => setPicked(specimens[index + by]?.record.number ?? number);
+  const known = useMemo(() => new Set(good?.measures.map(({ key }) => key)), [good]);
+  const photo = usePhoto(here, known);
+  const files = useRef<HTMLInputElement>(null);
+  const [shown, setShown] = useState<Shown>('photograph');
   const another = (): void => {
     addSpecimen(id, calm.file, revision)
-      .then(setPicked)
+      .then(pick)
       .catch((reason: unknown) => say(reason instanceof Error ? reason.message : 'It was not kept.'));
   };
   const settle = (verdict: NonNullable<SpecimenFile['verdict']>): void => {
@@ -90,8 +107,8 @@ function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] })
       changeSpecimen(id, here.id, `Fly ${String(number)}: ${VERDICTS[verdict].words}`, (now) => ({ ...now, verdict }));
   };
   useTable('inspect', INSPECT, {
-    before: index > 0 ? step(-1) : null,
-    after: index + 1 < specimens.length ? step(1) : null,
+    before,
+    after,
     add: another,
     measure: here ? () => margin.current?.querySelector<HTMLInputElement>('[data-testid=found] input')?.focus() : null,
     keep: here ? () => settle('keep') : null,
@@ -100,28 +117,36 @@ function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] })
     take: takes[0]?.run ?? null,
     second: takes[1]?.run ?? null,
     remove: here ? () => removeSpecimen(id, here) : null,
+    photo: here ? () => files.current?.click() : null,
+    view: here && sideOf(here.record) ? () => setShown(afterShown(shown)) : null,
+    unphoto: photo.drop,
   });
   if (!here) return <Empty onAdd={another} name={calm.file.name} />;
   return (
     <main className="flex flex-1 min-h-0" data-testid="inspect">
-      <div className="flex-1 min-w-0 flex flex-col">
-        <Heads specimens={specimens} faults={faults} />
-        <Board plan={calm} tied={told && told.measured.found > 0 ? tied : null} />
-        {good && good.report.series.length > 0 && (
-          <Run report={good.report} measures={good.measures} at={number} onPick={setPicked} />
-        )}
+      <div className="flex-1 min-w-0">
+        <DropFrame what="photograph" onTake={(taken) => takeFirst(taken, photo.take)}>
+          <Heads specimens={specimens} faults={faults} />
+          <Looked
+            key={here.id}
+            record={here.record}
+            plan={calm}
+            tied={told && told.measured.found > 0 ? tied : null}
+            silhouette={told?.silhouette ?? null}
+            {...{ shown, photo, files }}
+            onShown={setShown}
+          />
+          {good && good.report.series.length > 0 && (
+            <Run report={good.report} measures={good.measures} at={number} onPick={pick} />
+          )}
+        </DropFrame>
       </div>
       <aside
         ref={margin}
         aria-label="This fly"
         className="w-[340px] max-[1100px]:w-[290px] shrink-0 border-l border-hair overflow-y-auto"
       >
-        {told && <VerdictOf record={here.record} report={told} onVerdict={settle} />}
-        {!told && (
-          <p className="px-4 py-3 text-ink2" role="status">
-            Working it out
-          </p>
-        )}
+        {told ? <VerdictOf record={here.record} report={told} onVerdict={settle} /> : <WorkingItOut />}
         {good && (
           <Entry
             key={here.id}
@@ -132,16 +157,29 @@ function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] })
             onChange={(words, how) => changeSpecimen(id, here.id, words, how)}
           />
         )}
-        <p className="px-4 py-2 border-t border-hair">
-          <button type="button" className="sheet-button" onClick={another}>
-            Another fly <span className="plain-key">N</span>
-          </button>
-        </p>
+        <More onAnother={another} onPhoto={() => files.current?.click()} />
         {good && <Teaches learnt={good.report.learnt} takes={takes} />}
       </aside>
     </main>
   );
 }
+
+const WorkingItOut = () => (
+  <p className="px-4 py-3 text-ink2" role="status">
+    Working it out
+  </p>
+);
+
+const More = ({ onAnother, onPhoto }: { readonly onAnother: () => void; readonly onPhoto: () => void }) => (
+  <p className="px-4 py-2 border-t border-hair flex gap-2 flex-wrap">
+    <button type="button" className="sheet-button" onClick={onAnother}>
+      Another fly <span className="plain-key">N</span>
+    </button>
+    <button type="button" className="sheet-button" onClick={onPhoto}>
+      A photograph <span className="plain-key">C</span>
+    </button>
+  </p>
+);
 
 const Empty = ({ onAdd, name }: { readonly onAdd: () => void; readonly name: string }) => (
   <main className="flex-1 grid place-content-center gap-3 text-center p-6" data-testid="inspect">

@@ -1,11 +1,16 @@
 import type { Fault } from '@jobbet/core/base';
 import { changedFigures, summarise } from '@jobbet/core/contract';
 import { inspectFlies, type InspectReport, type Learnt, reportInspected, withLearnt } from '@jobbet/core/inspect';
-import { solveFly } from '@jobbet/core/model';
+import { layFly, type LaidFly, solveFly } from '@jobbet/core/model';
+import { findFly, type LengthFound, lengthsBy, type PhotoFound, type Picture } from '@jobbet/core/photo';
 import type { FlyFile } from '@jobbet/core/pattern';
 import type { SpecimenFile } from '@jobbet/core/records';
 import type { Style } from '@jobbet/core/units';
+import type { Photo } from './photo.ts';
 import type { Desk } from '../../shared/solve/desk.ts';
+
+const sentence = (words: string): string =>
+  `${words.charAt(0).toUpperCase()}${words.slice(1)}${/[.?!]$/.test(words) ? '' : '.'}`;
 
 /** Something that can be measured on the fly, as far as it is shown. */
 export interface MeasureShown {
@@ -35,7 +40,57 @@ export type InspectAnswer =
     }
   | { readonly ok: false; readonly faults: readonly Fault[] };
 
+/** A fly found in a photograph, or why none is. */
+export type PhotoAnswer =
+  { readonly ok: true; readonly found: PhotoFound } | { readonly ok: false; readonly why: string };
+
+/** More pixels than this are not unpacked. */
+const MOST_PIXELS = 60_000_000;
+
+/** The pixels of a picture. @throws where it is none, or too large */
+async function pixelsOf(picture: Blob): Promise<Picture> {
+  let image: ImageBitmap;
+  try {
+    image = await createImageBitmap(picture);
+  } catch {
+    throw new Error('This is not a picture that can be read; a PNG, JPEG or WebP is.');
+  }
+  try {
+    const { width, height } = image;
+    if (width * height > MOST_PIXELS)
+      throw new Error(`It has ${String(Math.round((width * height) / 1e6))} million pixels: a tenth of them would do.`);
+    const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true });
+    if (!context) throw new Error('This browser does not show the pixels of a picture.');
+    context.drawImage(image, 0, 0);
+    return { width, height, data: context.getImageData(0, 0, width, height).data };
+  } finally {
+    image.close();
+  }
+}
+
+const laidOf = (file: FlyFile, desk: Desk): LaidFly => {
+  const laid = layFly(file, desk.drawers);
+  if (!laid.ok) throw new Error('The pattern does not lay out, so nothing can be held against it.');
+  return laid.value;
+};
+
 export const inspectReckon = (desk: Desk) => ({
+  /** Looks for the fly in a photograph from the side. */
+  async find(file: FlyFile, picture: Blob): Promise<PhotoAnswer> {
+    try {
+      const found = findFly(await pixelsOf(picture), laidOf(file, desk), { mmPerPx: null, by: 'shank' });
+      return found.ok
+        ? { ok: true, found: found.value }
+        : { ok: false, why: sentence(found.faults.map(({ message }) => message).join('; ')) };
+    } catch (error) {
+      return { ok: false, why: error instanceof Error ? error.message : 'It cannot be read.' };
+    }
+  },
+  /** Lengths by a photograph whose landmarks were moved. */
+  remeasure(file: FlyFile, { contour, landmarks }: Photo): readonly LengthFound[] {
+    return contour && landmarks ? lengthsBy(contour, landmarks, laidOf(file, desk)) : [];
+  },
+
   inspect(file: FlyFile, specimens: readonly SpecimenFile[], style: Style): InspectAnswer {
     const made = inspectFlies(file, specimens, desk.drawers);
     if (!made.ok) return made;

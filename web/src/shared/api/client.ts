@@ -91,6 +91,8 @@ export const api = {
   createSpecimen: (record: SpecimenFile) => ask(ROUTES.createSpecimen, { body: { record } }),
   saveSpecimen: (id: string, record: SpecimenFile, revision: number) =>
     ask(ROUTES.saveSpecimen, { params: { id }, body: { record, revision } }),
+  /** Keeps a picture. @returns as what a finished fly names it */
+  keepPicture: (picture: Blob) => ask(ROUTES.keepPicture, { body: picture }),
   listedSpecimens: () => ask(ROUTES.listedSpecimens, {}),
   purgeSpecimen: (id: string) => ask(ROUTES.purgeSpecimen, { params: { id } }),
   removeSpecimen: (id: string) => ask(ROUTES.deleteSpecimen, { params: { id } }),

@@ -1,0 +1,54 @@
+import type { LaidFly } from '../model/index.ts';
+import type { LengthFound } from './find.ts';
+import type { Field } from './picture.ts';
+import { type Pose, toFly } from './pose.ts';
+import { crossings, type Marks, poseBy } from './silhouette.ts';
+import { tipsOf } from './tips.ts';
+
+const PX_PER_MM = 10;
+const MARGIN_MM = 4;
+/** A length so uncertain is not told. */
+const WORST = 0.08;
+
+/** An outline as a cover at ten pixels a millimetre, the fly lying along it, eye left. */
+function coverBy(ring: readonly (readonly [number, number])[]): { readonly cover: Field; readonly pose: Pose } {
+  const [low, high] = [Math.min(...ring.map(([x]) => x)) - MARGIN_MM, Math.max(...ring.map(([x]) => x)) + MARGIN_MM];
+  const [down, top] = [
+    Math.min(...ring.map(([, z]) => z)) - MARGIN_MM,
+    Math.max(...ring.map(([, z]) => z)) + MARGIN_MM,
+  ];
+  const [width, height] = [Math.ceil((high - low) * PX_PER_MM), Math.ceil((top - down) * PX_PER_MM)];
+  const at = new Float32Array(width * height);
+  for (let y = 0; y < height; y++) {
+    const cuts = crossings(ring, top - y / PX_PER_MM).map((x) => (x - low) * PX_PER_MM);
+    for (let k = 0; k + 1 < cuts.length; k += 2) {
+      const [from, to] = [Math.max(0, Math.ceil(cuts[k] as number)), Math.min(width - 1, cuts[k + 1] as number)];
+      for (let x = from; x <= to; x++) at[y * width + x] = 1;
+    }
+  }
+  const pose: Pose = { tx: -low * PX_PER_MM, ty: top * PX_PER_MM, turn: 0, scale: PX_PER_MM, tall: 1, side: 1 };
+  return { cover: { width, height, at }, pose };
+}
+
+/** Lengths by an outline that was kept and landmarks that may have been moved since: what is told once the picture itself is put away. */
+export function lengthsBy(
+  outline: readonly (readonly [number, number])[],
+  marks: Marks,
+  laid: LaidFly,
+): readonly LengthFound[] {
+  const lies = poseBy(marks, laid);
+  const { cover, pose } = coverBy(outline.map(([x, y]) => toFly(lies, x, y)));
+  const frame = { left: 0, top: 0, right: cover.width, bottom: cover.height };
+  const { rear } = laid.platform.landmarksMm;
+  return tipsOf(cover, frame, pose, laid).flatMap((tip): LengthFound[] => {
+    const planned = laid.parts.find(({ file }) => file.id === tip.part)?.extent;
+    if ('hiddenBy' in tip || planned?.tipMm == null) return [];
+    const mm = planned.lengthMm + tip.tipMm - planned.tipMm;
+    const pastBend = tip.tipMm - rear;
+    const { spreadMm } = tip;
+    return [
+      ...(spreadMm < WORST * mm ? [{ measure: tip.part, mm, spreadMm }] : []),
+      ...(spreadMm < WORST * pastBend ? [{ measure: `${tip.part}.pastBend`, mm: pastBend, spreadMm }] : []),
+    ];
+  });
+}

@@ -1,0 +1,74 @@
+import type { SpecimenReport } from '@jobbet/core/inspect';
+import type { LaidFly } from '@jobbet/core/model';
+import type { SpecimenFile } from '@jobbet/core/records';
+import { type RefObject, useEffect } from 'react';
+import { leaveLongWork } from '../../shared/solve/solver.ts';
+import { FilesInput } from '../../shared/ui/FilesInput.tsx';
+import { Board } from './Board.tsx';
+import { sideOf } from './photo.ts';
+import { SHOWN, type Shown } from './PhotoBoard.tsx';
+import type { usePhoto } from './usePhoto.ts';
+
+/** The first of what was dropped, pasted or chosen. */
+export function takeFirst(files: FileList | null | undefined, take: (picture: Blob) => void): void {
+  const [first] = files ?? [];
+  if (first) take(first);
+}
+
+interface LookedProps {
+  readonly record: SpecimenFile;
+  readonly plan: LaidFly;
+  readonly tied: LaidFly | null;
+  readonly silhouette: SpecimenReport['silhouette'];
+  readonly photo: ReturnType<typeof usePhoto>;
+  readonly files: RefObject<HTMLInputElement | null>;
+  readonly shown: Shown;
+  readonly onShown: (shown: Shown) => void;
+}
+
+/** The fly that is looked at, and where a photograph of it is taken in: chosen, or pasted. */
+export function Looked({ record, plan, tied, silhouette, photo, files, shown, onShown }: LookedProps) {
+  const { take } = photo;
+  useEffect(() => {
+    const onPaste = (event: ClipboardEvent): void => {
+      if (event.target instanceof HTMLInputElement) return;
+      takeFirst(event.clipboardData?.files, take);
+    };
+    window.addEventListener('paste', onPaste);
+    return () => window.removeEventListener('paste', onPaste);
+  }, [take]);
+  return (
+    <>
+      <Board {...{ plan, tied, silhouette, shown, onShown }} photo={sideOf(record)} onMove={photo.move}>
+        <PhotoSaid working={photo.working} refused={photo.refused} />
+      </Board>
+      <FilesInput
+        ref={files}
+        label="Photograph of the fly"
+        accept="image/png,image/jpeg,image/webp"
+        onTake={(taken) => takeFirst(taken, take)}
+      />
+    </>
+  );
+}
+
+export const afterShown = (shown: Shown): Shown => SHOWN[(SHOWN.indexOf(shown) + 1) % SHOWN.length] ?? 'photograph';
+
+/** How far a photograph is, or why it was not taken. */
+const PhotoSaid = ({ working, refused }: { readonly working: string | null; readonly refused: string | null }) => (
+  <>
+    {working !== null && (
+      <p role="status" className="absolute left-3 bottom-2 bg-sheet px-2 py-1 border border-rule flex gap-3">
+        {working}
+        <button type="button" className="text-ink2 hover:text-ink" onClick={leaveLongWork}>
+          Stop
+        </button>
+      </p>
+    )}
+    {refused !== null && (
+      <p role="alert" className="absolute left-3 right-3 bottom-2 bg-warnwash text-warn px-2 py-1">
+        {refused}
+      </p>
+    )}
+  </>
+);
