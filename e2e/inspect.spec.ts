@@ -138,3 +138,47 @@ test('what is no photograph of the fly is refused in words, and the fly stays as
   await page.getByLabel('Photograph of the fly').setInputFiles('package.json');
   await expect(page.getByRole('alert')).toContainText('not a picture that can be read');
 });
+
+test('falls in a jar are timed by key, set against the model, and taught to the pattern; undo takes it back', async ({
+  own,
+  page,
+}) => {
+  await onTable(page, own, 'Slate Runner');
+  await page.keyboard.press('n');
+  await expect(verdict(page)).toContainText('Fly 1');
+  const jar = page.getByRole('region', { name: 'Jar' });
+  // One fall by the stopwatch: J at the upper mark, space at the lower.
+  await page.keyboard.press('j');
+  await expect(jar.getByRole('button', { name: 'At the lower mark' })).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(jar.getByRole('listitem')).toHaveCount(1);
+  await expect(jar).toContainText('less than a second');
+  await jar.getByRole('button', { name: 'leave fall 1 out' }).click();
+  await expect(jar.getByRole('listitem')).toHaveCount(0);
+  // Six more, as a slow one fell: written by a script, since nobody waits here for a fly to sink.
+  const fly = new URL(page.url()).pathname.split('/')[2] ?? '';
+  const [kept] = (await (await page.request.get(`${own.url}/api/flies/${fly}/specimens`)).json()) as {
+    id: string;
+    revision: number;
+    record: { jar: object };
+  }[];
+  const falls = ['2.40 s', '2.31 s', '2.44 s', '2.38 s', '2.35 s', '2.42 s'].map((time) => ({
+    time,
+    rest: 'point-up',
+  }));
+  const record = { ...kept?.record, jar: { ...kept?.record.jar, falls } };
+  const saved = await page.request.put(`${own.url}/api/specimens/${kept?.id ?? ''}`, {
+    data: { record, revision: kept?.revision },
+  });
+  expect(saved.status()).toBe(200);
+  await page.reload();
+  await expect(jar).toContainText(/found .* predicted/);
+  await expect(jar).toContainText(/times the drag reckoned/);
+  const teaches = page.getByRole('region', { name: 'What it teaches' });
+  await expect(teaches).toContainText('drag in the fall');
+  expect(await findings(page)).toEqual([]);
+  await page.keyboard.press('t');
+  await expect(teaches).toBeHidden();
+  await page.keyboard.press('z');
+  await expect(teaches).toContainText('drag in the fall');
+});

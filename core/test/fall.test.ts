@@ -72,17 +72,17 @@ describe('a leader', () => {
 describe('a sink test', () => {
   test('timed as computed it gives one; twice the drag is found again', () => {
     const alone = timeWith(SOAKED_ALONE);
-    expect(dragFactorOf(it, depth, alone)).toBeCloseTo(1, 2);
+    expect(dragFactorOf(it, { depthMm: depth }, alone)).toBeCloseTo(1, 2);
     const twice = laid([eyes(), tail(), body()], { measured: { dragFactor: 2 } });
     const slow = timeTo(fallOf(twice, SOAKED_ALONE, 1.01 * depth), depth) ?? 0;
-    expect(dragFactorOf(it, depth, slow)).toBeCloseTo(2, 2);
+    expect(dragFactorOf(it, { depthMm: depth }, slow)).toBeCloseTo(2, 2);
     // The factor it has already is left out of the reckoning.
-    expect(dragFactorOf(twice, depth, slow)).toBeCloseTo(2, 2);
+    expect(dragFactorOf(twice, { depthMm: depth }, slow)).toBeCloseTo(2, 2);
     expect(balanceModel(twice).dragFactor).toBe(2);
     expect(sinkSpeed(twice)).toBeLessThan(0.8 * sinkSpeed(it));
   });
   test('a time that no such drag gives is refused', () => {
-    expect(dragFactorOf(it, depth, 0.1)).toBeNull();
-    expect(dragFactorOf(it, depth, 600)).toBeNull();
+    expect(dragFactorOf(it, { depthMm: depth }, 0.1)).toBeNull();
+    expect(dragFactorOf(it, { depthMm: depth }, 600)).toBeNull();
   });
 });

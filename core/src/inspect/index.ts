@@ -7,4 +7,5 @@ export {
   type SeriesReport,
   type SpecimenReport,
 } from './inspect.ts';
+export { type JarReport } from './jar.ts';
 export { type Learnt, withLearnt } from './learnt.ts';

@@ -7,11 +7,13 @@ import { type Marks, silhouetteOf } from '../photo/index.ts';
 import { type SpecimenFile, readingOf } from '../records/index.ts';
 import { type Step, tyingPlan } from '../tying/index.ts';
 import { leaningMm, solveTied } from './asTied.ts';
+import { type JarReport, jarReport } from './jar.ts';
 import { learntOf, type Learnt } from './learnt.ts';
 import { type Measure, measuresOf, namedMeasures } from './measures.ts';
 import { seriesWords, toldOf, type Series } from './series.ts';
 import { farReadings, meanOf, summary, type Interval } from './statistics.ts';
 import { offerFor, type Verdict } from './verdict.ts';
+import { heavierUnderWaterMg } from './weighed.ts';
 
 /** What a caliper and a scale tell apart, mm and mg. */
 const FINEST = { mm: 0.1, mg: 5 } as const;
@@ -43,6 +45,8 @@ export interface SpecimenReport {
     readonly only_plan_mm2: number;
     readonly only_fly_mm2: number;
   } | null;
+  /** What its falls in a jar came to; null where it fell in none. */
+  readonly jar: JarReport | null;
   /** Of what can be measured on the fly, how much of it was. */
   readonly measured: { readonly of: number; readonly found: number };
   readonly asTied: {
@@ -106,6 +110,7 @@ interface Read {
   readonly values: ReadonlyMap<Measure, readonly number[]>;
   readonly dryMg: readonly number[];
   readonly photo: Profiled | null;
+  readonly jar: SpecimenFile['jar'];
 }
 
 function profiledIn({ photos = [] }: SpecimenFile): Profiled | null {
@@ -142,6 +147,7 @@ function readSpecimen(file: SpecimenFile, at: number, measures: readonly Measure
     values,
     dryMg: (file.weight ?? []).map((each) => readingOf('mass', each)),
     photo: profiledIn(file),
+    jar: file.jar,
   });
 }
 
@@ -181,7 +187,7 @@ interface Against {
 }
 
 function specimenReport(
-  { number, values, dryMg, photo }: Read,
+  { number, values, dryMg, photo, jar }: Read,
   { plan, findings, measures, steps, drawers }: Against,
 ): Outcome<{ readonly report: SpecimenReport; readonly tied: SolvedFly }> {
   const found = [...values].map(([measure, each]) => ({ measure, mm: meanOf(each) }));
@@ -200,6 +206,8 @@ function specimenReport(
   }));
   const offer = offerFor({ plan, tied, lengths, news: newsOf(checked.findings, findings), steps });
   const { tight, hold, sink } = tied.balance;
+  const heavier = mg === null ? 0 : heavierUnderWaterMg(tied.laid, mg);
+  const fallen = jar && jar.falls.length > 0 ? jarReport(tied.laid, heavier, jar, tight.ride) : null;
   return good({
     tied,
     report: {
@@ -207,6 +215,7 @@ function specimenReport(
       lengths: [...values].map(([measure, each]) => lengthReport(measure, each, leans.get(measure) ?? 0)),
       weight: { mg: roundOrNone(mg), plan_mg: round(plan.laid.dryMg), asked: farReadings(dryMg, FINEST.mg) },
       silhouette: silhouetteReport(photo, plan.laid),
+      jar: fallen && roundedJar(fallen),
       measured: { of: measures.length, found: values.size },
       asTied: {
         ride: tight.ride,
@@ -220,6 +229,16 @@ function specimenReport(
     },
   });
 }
+
+const roundedJar = (jar: JarReport): JarReport => ({
+  ...jar,
+  found_s: roundOrNone(jar.found_s),
+  predicted_s: roundOrNone(jar.predicted_s),
+  found_mm_s: roundOrNone(jar.found_mm_s),
+  predicted_mm_s: roundOrNone(jar.predicted_mm_s),
+  dragFactor: roundOrNone(jar.dragFactor),
+  interval: jar.interval && [round(jar.interval[0]), round(jar.interval[1])],
+});
 
 /** The series of each measure that was taken, in the order of the flies' numbers. */
 function seriesOf(reads: readonly Read[], measures: readonly Measure[]): readonly Series[] {
@@ -291,7 +310,12 @@ export function inspectFlies(file: FlyFile, specimens: readonly SpecimenFile[], 
     tied: done.map(({ tied }) => tied),
     specimens: done.map(({ report }) => report),
     series: series.map((one) => seriesReport(one, steps)),
-    learnt: learntOf(laid, series, dry).map((one) => ({
+    learnt: learntOf(
+      laid,
+      series,
+      dry,
+      done.flatMap(({ report }) => report.jar ?? []),
+    ).map((one) => ({
       ...one,
       was: round(one.was),
       now: round(one.now),

@@ -1,8 +1,9 @@
 import { withKey, withPart } from '../edit/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
-import { type LaidFly } from '../model/index.ts';
+import { DRAG_FACTOR, type LaidFly } from '../model/index.ts';
 import { USUAL_SPREADS } from '../study/index.ts';
 import { partName } from '../tying/index.ts';
+import { type JarReport, LEAST_FALLS } from './jar.ts';
 import type { Series } from './series.ts';
 import { LEAST_LIMITS, meanInterval, meanOf, spreadInterval, summary, type Interval } from './statistics.ts';
 import { heavierBy, stillOpenMg } from './weighed.ts';
@@ -23,6 +24,7 @@ export interface Learnt {
   readonly why: string;
 }
 
+const DRAG = 'drag';
 /** 19 times in 20. */
 const SIGMAS = 1.96;
 const isIn = (value: number, [low, high]: Interval): boolean => value >= low && value <= high;
@@ -117,14 +119,54 @@ function ofWeights(laid: LaidFly, dryMg: readonly number[]): Learnt[] {
   ];
 }
 
+/** What falls in a jar say of the drag of the fly, all of them together, each by how sure it is. */
+function ofJars(laid: LaidFly, jars: readonly JarReport[]): Learnt[] {
+  const was = laid.file.measured?.dragFactor ?? 1;
+  const taught = jars.flatMap(({ dragFactor, interval, usable }) =>
+    dragFactor !== null && interval
+      ? [{ log: Math.log(dragFactor), half: Math.log(interval[1] / dragFactor), usable }]
+      : [],
+  );
+  const falls = taught.reduce((sum, { usable }) => sum + usable, 0);
+  if (falls < LEAST_FALLS) return [];
+  const weights = taught.reduce((sum, { half }) => sum + 1 / half ** 2, 0);
+  const log = taught.reduce((sum, one) => sum + one.log / one.half ** 2, 0) / weights;
+  const half = 1 / Math.sqrt(weights);
+  const interval = [Math.exp(log - half), Math.exp(log + half)] as const;
+  if (isIn(was, interval)) return [];
+  return [
+    {
+      what: DRAG,
+      words: 'drag in the fall',
+      part: null,
+      goesTo: 'fly',
+      was,
+      now: Math.exp(log),
+      interval,
+      unit: 'share',
+      why: `${String(falls)} falls in a jar, of ${taught.length === 1 ? 'one fly' : flies(taught.length)}`,
+    },
+  ];
+}
+
 /** Everything that some flies teach, one by one; nothing where what was known lies within what they say. */
-export const learntOf = (laid: LaidFly, series: readonly Series[], dryMg: readonly number[]): readonly Learnt[] => [
+export const learntOf = (
+  laid: LaidFly,
+  series: readonly Series[],
+  dryMg: readonly number[],
+  jars: readonly JarReport[],
+): readonly Learnt[] => [
   ...series.flatMap((each) => [...ofHook(each), ...ofHands(each)]),
   ...ofWeights(laid, dryMg),
+  ...ofJars(laid, jars),
 ];
 
-/** The pattern with what was learnt of its hook or of its eyes in it, as a tier writes it; null for what goes elsewhere. */
+/** The pattern with what was learnt of its hook, its eyes or its drag in it, as a tier writes it; null for what goes elsewhere. */
 export function withLearnt(file: FlyFile, { what, part, unit, now }: Learnt): FlyFile | null {
+  if (what === DRAG) {
+    const dragFactor = Math.round(Math.min(DRAG_FACTOR.most, Math.max(DRAG_FACTOR.least, now)) * 100) / 100;
+    return { ...file, measured: { ...file.measured, dragFactor } };
+  }
   if (unit === 'mg' && part !== null)
     return withPart(file, part, (each) => withKey(each, 'mass', `${(now / 1000).toFixed(3)} g`));
   const { kind } = file.platform;

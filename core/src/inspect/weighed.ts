@@ -45,9 +45,13 @@ export function stillOpenMg(laid: LaidFly, id: string): number {
 /** The balance of a fly with some parts heavier: metal keeps its room, all else takes more room as it is more. */
 export function heavierModel(laid: LaidFly, heavier: readonly Heavier[]): BalanceModel {
   const own = balanceModel(laid);
-  const extra = heavier.map(({ part, byMg }) => ({
-    submergedMg: part.built.ball ? byMg : byMg * (part.submergedMg / part.massMg),
-    at: part.centroid,
-  }));
+  const extra = heavier.map((each) => ({ submergedMg: underWater(each), at: each.part.centroid }));
   return { ...own, weights: [...own.weights, ...extra] };
 }
+
+const underWater = ({ part, byMg }: Heavier): number =>
+  part.built.ball ? byMg : byMg * (part.submergedMg / part.massMg);
+
+/** By how much heavier a fly that was put on a scale is under water, mg. */
+export const heavierUnderWaterMg = (laid: LaidFly, dryMg: number): number =>
+  heavierBy(laid, dryMg).reduce((sum, each) => sum + underWater(each), 0);

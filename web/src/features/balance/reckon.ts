@@ -119,7 +119,7 @@ export const balanceReckon = (desk: Desk) => {
     },
     /** How many times its computed drag it has by a timed fall; null where no sensible drag gives that time. @throws Unsolved */
     dragFactor: (file: FlyFile, depthMm: number, seconds: number): number | null =>
-      dragFactorOf(goodOf(desk.laid(file)), depthMm, seconds),
+      dragFactorOf(goodOf(desk.laid(file)), { depthMm }, seconds),
     /**
      * Looks for weights that do what is wished. Longer work asked for later, or `leave`, ends it: it answers null then.
      * @param onStep told how much of it is done, and now and then what was found so far

@@ -1,7 +1,8 @@
 import type { Fault } from '@jobbet/core/base';
+import type { SpecimenReport } from '@jobbet/core/inspect';
 import type { SpecimenFile } from '@jobbet/core/records';
 import { dequal } from 'dequal';
-import { useMemo, useRef, useState } from 'react';
+import { type Ref, useMemo, useRef, useState } from 'react';
 import { BoardFrame } from '../../fly/frame/BoardFrame.tsx';
 import { useSaver } from '../../fly/frame/FlyOnBench.tsx';
 import { useBench } from '../../fly/store.ts';
@@ -10,16 +11,17 @@ import { useTable } from '../../shared/commands/useKeys.ts';
 import { DropFrame } from '../../shared/ui/DropFrame.tsx';
 import { say } from '../../shared/ui/toast.ts';
 import { INSPECT } from './commands.ts';
-import { Entry } from './Entry.tsx';
+import { type ChangeFly, Entry } from './Entry.tsx';
 import { Teaches, VERDICTS, VerdictOf } from './Margin.tsx';
+import { Jar, useWatch, type Watch, withFall } from './Jar.tsx';
 import { afterShown, Looked, takeFirst } from './Looked.tsx';
 import { sideOf } from './photo.ts';
 import type { Shown } from './PhotoBoard.tsx';
 import { Run } from './Run.tsx';
-import { useInspected } from './useInspected.ts';
+import { type Good, useInspected } from './useInspected.ts';
 import { addSpecimen, changeSpecimen, removeSpecimen, useSpecimens } from './useSpecimens.ts';
 import { usePhoto } from './usePhoto.ts';
-import { useTakes } from './useTakes.ts';
+import { type Takeable, useTakes } from './useTakes.ts';
 
 /** Finished flies of the pattern on the bench against it. */
 export function InspectView() {
@@ -96,6 +98,12 @@ function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] })
   const known = useMemo(() => new Set(good?.measures.map(({ key }) => key)), [good]);
   const photo = usePhoto(here, known);
   const files = useRef<HTMLInputElement>(null);
+  const watch = useWatch((seconds) => {
+    if (here)
+      changeSpecimen(id, here.id, `A fall of fly ${String(number)}: ${seconds.toFixed(2)} s`, (now) =>
+        withFall(now, seconds),
+      );
+  });
   const [shown, setShown] = useState<Shown>('photograph');
   const another = (): void => {
     addSpecimen(id, calm.file, revision)
@@ -120,6 +128,7 @@ function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] })
     photo: here ? () => files.current?.click() : null,
     view: here && sideOf(here.record) ? () => setShown(afterShown(shown)) : null,
     unphoto: photo.drop,
+    drop: here ? watch.press : null,
   });
   if (!here) return <Empty onAdd={another} name={calm.file.name} />;
   return (
@@ -141,26 +150,48 @@ function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] })
           )}
         </DropFrame>
       </div>
-      <aside
+      <ThisFly
         ref={margin}
-        aria-label="This fly"
-        className="w-[340px] max-[1100px]:w-[290px] shrink-0 border-l border-hair overflow-y-auto"
-      >
-        {told ? <VerdictOf record={here.record} report={told} onVerdict={settle} /> : <WorkingItOut />}
-        {good && (
-          <Entry
-            key={here.id}
-            record={here.record}
-            report={told}
-            measures={good.measures}
-            planMg={calm.dryMg}
-            onChange={(words, how) => changeSpecimen(id, here.id, words, how)}
-          />
-        )}
-        <More onAnother={another} onPhoto={() => files.current?.click()} />
-        {good && <Teaches learnt={good.report.learnt} takes={takes} />}
-      </aside>
+        here={here}
+        {...{ good, told, takes, watch }}
+        onVerdict={settle}
+        onAnother={another}
+        onPhoto={() => files.current?.click()}
+      />
     </main>
+  );
+}
+
+interface ThisFlyProps {
+  readonly ref: Ref<HTMLElement>;
+  readonly here: StoredSpecimen;
+  readonly good: Good | null;
+  readonly told: SpecimenReport | null;
+  readonly takes: readonly Takeable[];
+  readonly watch: Watch;
+  readonly onVerdict: (verdict: NonNullable<SpecimenFile['verdict']>) => void;
+  readonly onAnother: () => void;
+  readonly onPhoto: () => void;
+}
+
+/** What is known of the fly that is looked at: what it does, its readings, its falls, what they teach. */
+function ThisFly({ ref, here, good, told, takes, watch, onVerdict, onAnother, onPhoto }: ThisFlyProps) {
+  const id = useBench((state) => state.id);
+  const { dryMg } = useBench((state) => state.calm);
+  const onChange: ChangeFly = (words, how) => changeSpecimen(id, here.id, words, how);
+  const { record } = here;
+  return (
+    <aside
+      ref={ref}
+      aria-label="This fly"
+      className="w-[340px] max-[1100px]:w-[290px] shrink-0 border-l border-hair overflow-y-auto"
+    >
+      {told ? <VerdictOf record={record} report={told} onVerdict={onVerdict} /> : <WorkingItOut />}
+      {good && <Entry key={here.id} report={told} measures={good.measures} planMg={dryMg} {...{ record, onChange }} />}
+      <Jar report={told?.jar ?? null} {...{ record, watch, onChange }} />
+      <More onAnother={onAnother} onPhoto={onPhoto} />
+      {good && <Teaches learnt={good.report.learnt} takes={takes} />}
+    </aside>
   );
 }
 

@@ -10,6 +10,7 @@ export const INSPECT = {
   photo: { name: 'Take in a photograph of the fly', group, also: 'picture camera image', keys: 'c' },
   view: { name: 'Photograph, difference or plan', group, keys: 'v' },
   unphoto: { name: 'Put the photograph away', group },
+  drop: { name: 'Time a fall in the jar', group, also: 'stopwatch sink test', keys: 'j' },
   keep: { name: 'Keep the fly', group, keys: 'e' },
   retie: { name: 'Tie the fly again', group, keys: 'r' },
   practice: { name: 'Keep the fly for practice', group, keys: 'p' },

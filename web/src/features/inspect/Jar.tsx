@@ -1,0 +1,216 @@
+import type { JarReport } from '@jobbet/core/inspect';
+import type { SpecimenFile } from '@jobbet/core/records';
+import { formatNumber, formatSpeed, type Style } from '@jobbet/core/units';
+import { useEffect, useEffectEvent, useState } from 'react';
+import { TextField } from '../../shared/fields/Fields.tsx';
+import { useStyle } from '../../shared/settings/settings.ts';
+import { rideWords } from '../../shared/ui/RideGlyph.tsx';
+import type { ChangeFly } from './Entry.tsx';
+import { readReadings } from './readings.ts';
+
+type JarFile = NonNullable<SpecimenFile['jar']>;
+type Fall = JarFile['falls'][number];
+
+/** A jar before anybody has said which: a tall one, marked so that most flies take a second. */
+const USUAL: JarFile = { width: '120 mm', depth: '600 mm', startAbove: '50 mm', falls: [] };
+const RIDES = ['point-down', 'point-up', 'on-its-side'] as const;
+
+const withFalls = (record: SpecimenFile, falls: readonly Fall[]): SpecimenFile => ({
+  ...record,
+  jar: { ...(record.jar ?? USUAL), falls: [...falls] },
+});
+
+/** A stopwatch: started and stopped by the same key. */
+export interface Watch {
+  readonly running: boolean;
+  readonly press: () => void;
+}
+
+/** Times a fall: the first press at the upper mark, the second at the lower; while it runs, space (or a pedal that is one) stops it. */
+export function useWatch(onTime: (seconds: number) => void): Watch {
+  const [since, setSince] = useState<number | null>(null);
+  const press = (): void => {
+    const now = performance.now();
+    if (since === null) setSince(now);
+    else {
+      setSince(null);
+      onTime((now - since) / 1000);
+    }
+  };
+  const onSpace = useEffectEvent(press);
+  const running = since !== null;
+  useEffect(() => {
+    if (!running) return undefined;
+    const onKey = (event: KeyboardEvent): void => {
+      if (event.code === 'Escape') setSince(null);
+      if (event.code !== 'Space') return;
+      event.preventDefault();
+      event.stopPropagation();
+      onSpace();
+    };
+    window.addEventListener('keydown', onKey, { capture: true });
+    return () => window.removeEventListener('keydown', onKey, { capture: true });
+  }, [running]);
+  return { running, press };
+}
+
+/** A record with one more timed fall. */
+export const withFall = (record: SpecimenFile, seconds: number): SpecimenFile =>
+  withFalls(record, [...(record.jar?.falls ?? []), { time: `${seconds.toFixed(2)} s` }]);
+
+interface JarProps {
+  readonly record: SpecimenFile;
+  readonly report: JarReport | null;
+  readonly watch: Watch;
+  readonly onChange: ChangeFly;
+}
+
+/** Falls of the fly in a jar: timed by a key, against what the model says, and which way up it came to rest. */
+export function Jar({ record, report, watch, onChange }: JarProps) {
+  const style = useStyle();
+  const jar = record.jar ?? USUAL;
+  const number = String(record.number ?? 1);
+  const measure = (key: 'width' | 'depth' | 'startAbove', label: string) => (
+    <div className="flex justify-between gap-2 items-baseline border-t border-hair py-1">
+      <span>{label}</span>
+      <span className="w-[110px]">
+        <TextField
+          label={label}
+          value={jar[key] ?? ''}
+          empty="none"
+          later
+          onChange={(text) => {
+            const read = readReadings(text, 'length', style.length, undefined);
+            if ('faults' in read) return read.faults;
+            const [reading] = read.readings;
+            onChange(`The jar of fly ${number}`, (now) =>
+              withMeasure(now, key, typeof reading === 'string' ? reading : null),
+            );
+            return [];
+          }}
+        />
+      </span>
+    </div>
+  );
+  return (
+    <section aria-label="Jar" className="px-4 py-3 border-t border-hair">
+      <h2 className="font-bold">Jar</h2>
+      <p className="text-label italic text-ink2 mb-1">
+        Soaked, let go above the upper mark in still water; press as it passes either mark.
+      </p>
+      {measure('width', 'Width of the jar')}
+      {measure('depth', 'From mark to mark')}
+      {measure('startAbove', 'Let go above it by')}
+      <p className="my-2">
+        <button type="button" className={`sheet-button ${watch.running ? 'primary' : ''}`} onClick={watch.press}>
+          {watch.running ? 'At the lower mark' : 'At the upper mark'}{' '}
+          <span className="plain-key">{watch.running ? 'space' : 'J'}</span>
+        </button>
+      </p>
+      {jar.falls.length > 0 && (
+        <Falls
+          falls={jar.falls}
+          onFalls={(falls, words) => onChange(`${words} of fly ${number}`, (now) => withFalls(now, falls))}
+        />
+      )}
+      {report && <Told report={report} style={style} />}
+    </section>
+  );
+}
+
+/** A jar with one of its measures changed; one that is needed stays as it was where it is emptied. */
+function withMeasure(record: SpecimenFile, key: 'width' | 'depth' | 'startAbove', text: string | null): SpecimenFile {
+  const jar = record.jar ?? USUAL;
+  if (text !== null) return { ...record, jar: { ...jar, [key]: text } };
+  if (key !== 'startAbove') return record;
+  const { startAbove: _none, ...rest } = jar;
+  return { ...record, jar: rest };
+}
+
+const Falls = ({
+  falls,
+  onFalls,
+}: {
+  readonly falls: readonly Fall[];
+  readonly onFalls: (falls: readonly Fall[], words: string) => void;
+}) => (
+  <ol>
+    {falls.map(({ time, rest }, i) => (
+      // Falls have nothing but their place to be told apart by.
+      // oxlint-disable-next-line react/no-array-index-key
+      <li key={i} className="flex justify-between gap-2 items-baseline border-t border-hair py-0.5">
+        <span className="figure">{time}</span>
+        <select
+          aria-label={`fall ${String(i + 1)} came to rest`}
+          className="bg-transparent text-label text-ink2"
+          value={rest ?? ''}
+          onChange={(event) => {
+            const to = RIDES.find((each) => each === event.target.value);
+            onFalls(
+              falls.map((fall, k): Fall => {
+                if (k !== i) return fall;
+                const { rest: _was, ...others } = fall;
+                return to ? { ...others, rest: to } : others;
+              }),
+              'The rest of a fall',
+            );
+          }}
+        >
+          <option value="">came to rest</option>
+          {RIDES.map((ride) => (
+            <option key={ride} value={ride}>
+              {rideWords(ride)}
+            </option>
+          ))}
+        </select>
+        <button
+          type="button"
+          aria-label={`leave fall ${String(i + 1)} out`}
+          className="text-ink2 hover:text-ink px-1"
+          onClick={() =>
+            onFalls(
+              falls.filter((_, k) => k !== i),
+              'One fall fewer',
+            )
+          }
+        >
+          ×
+        </button>
+      </li>
+    ))}
+  </ol>
+);
+
+const Told = ({ report, style }: { readonly report: JarReport; readonly style: Style }) => {
+  const speed = (mmS: number | null): string => {
+    if (mmS === null) return 'floats';
+    const { figure, unit } = formatSpeed(mmS, style);
+    return `${figure} ${unit}`;
+  };
+  const { found_mm_s: found, predicted_mm_s: predicted, dragFactor, interval, rests } = report;
+  return (
+    <div className="mt-2">
+      {found !== null && (
+        <p>
+          found <b>{speed(found)}</b>, <span className="text-measure">predicted {speed(predicted)}</span>
+        </p>
+      )}
+      {dragFactor !== null && interval && (
+        <p className="text-label italic text-ink2">
+          {formatNumber(dragFactor, 2, style)} times the drag reckoned, {formatNumber(interval[0], 2, style)} to{' '}
+          {formatNumber(interval[1], 2, style)}
+        </p>
+      )}
+      {rests && (
+        <p className={rests.most === rests.model ? 'text-ink2' : 'text-warn'}>
+          came to rest {rideWords(rests.most)} {rests.of} of {rests.said} times; reckoned {rideWords(rests.model)}
+        </p>
+      )}
+      {report.words.map((words) => (
+        <p key={words} className="text-ink2 first-letter:uppercase">
+          {words}
+        </p>
+      ))}
+    </div>
+  );
+};
