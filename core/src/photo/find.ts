@@ -61,7 +61,7 @@ const MARGIN_PX = 30;
 /** A landmark further off than this share of the shank is not given; a length nor one so uncertain. */
 const WORST = { landmark: 0.03, length: 0.08 } as const;
 /** So much of the hook's outline has to be explained, and so much of the plan found. */
-const LEAST = { confidence: 0.65, agreement: 0.3 } as const;
+const LEAST = { confidence: 0.72, agreement: 0.3 } as const;
 /** Of two ways to lay the hook that explain as much but for this, neither is known. */
 const AS_GOOD = 0.03;
 
