@@ -146,6 +146,11 @@ test('falls in a jar are timed by key, set against the model, and taught to the 
   await onTable(page, own, 'Slate Runner');
   await page.keyboard.press('n');
   await expect(verdict(page)).toContainText('Fly 1');
+  // By eye, by keyboard: the first look that is open has the focus, and stays answered through a reload.
+  const looks = page.getByRole('region', { name: 'By eye' });
+  await page.keyboard.press('l');
+  await page.keyboard.press('Enter');
+  await expect(looks).toContainText(/^By eye L1 of \d+ looked at/);
   const jar = page.getByRole('region', { name: 'Jar' });
   // One fall by the stopwatch: J at the upper mark, space at the lower.
   await page.keyboard.press('j');
@@ -173,6 +178,7 @@ test('falls in a jar are timed by key, set against the model, and taught to the 
   expect(saved.status()).toBe(200);
   await page.reload();
   await expect(jar).toContainText(/found .* predicted/);
+  await expect(looks.getByRole('button', { pressed: true })).toHaveCount(1);
   await expect(jar).toContainText(/times the drag reckoned/);
   const teaches = page.getByRole('region', { name: 'What it teaches' });
   await expect(teaches).toContainText('drag in the fall');

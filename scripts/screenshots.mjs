@@ -100,7 +100,9 @@ async function inspect() {
   const page = await open('light', 'Copper Eel', 'tail');
   await page.keyboard.press('6');
   await page.getByRole('group', { name: 'The run' }).waitFor();
-  for (let i = 0; i < 9; i++) await page.keyboard.press('ArrowRight');
+  for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowRight');
+  await page.getByTestId('photo').waitFor();
+  await page.keyboard.press('v');
   await page.waitForTimeout(600);
   await page.screenshot({ path: join(out, 'inspect.png') });
 }

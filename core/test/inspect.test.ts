@@ -6,6 +6,7 @@ import { inspectFlies, type Inspected } from '../src/inspect/inspect.ts';
 import { measuresOf, type Measure } from '../src/inspect/measures.ts';
 import { driftOf, farReadings, limitsOf, meanInterval, spreadInterval, summary } from '../src/inspect/statistics.ts';
 import { withLearnt } from '../src/inspect/learnt.ts';
+import { looksOf } from '../src/inspect/looks.ts';
 import { heavierBy } from '../src/inspect/weighed.ts';
 import { layFly, type LaidFly, settleFly } from '../src/model/index.ts';
 import { normalOf } from '../src/numeric/index.ts';
@@ -298,5 +299,51 @@ describe('bad input', () => {
   });
   test('a length no fly has is told by the fly it is of', () => {
     expect(faultsOf({ number: 4, lengths: { tail: ['900 m'] } })[0]).toMatch(/^fly 4: /);
+  });
+});
+
+describe('what a tier looks at', () => {
+  const keys = (): string[] => looksOf(laid).map(({ key }) => key);
+
+  test('is of the parts the fly has, what may come off before what is not even, the whole fly last', () => {
+    expect(keys()).toEqual([
+      'tail holds',
+      'eyes turns',
+      'wing on top',
+      'eyes level',
+      'collar round',
+      ...(laid.headMm > 0 ? ['head'] : []),
+      'strays',
+      'ring',
+    ]);
+  });
+
+  test('is said of a pair as a pair, of a rib as a rib', () => {
+    const pair = layFly(
+      fly([
+        body({}),
+        {
+          id: 'rib',
+          role: 'rib',
+          construction: 'wrap',
+          material: 'copper',
+          strand: '0.2 mm',
+          turns: 5,
+          from: 'bend',
+          to: 'station 3',
+        },
+        {
+          id: 'cheeks',
+          role: 'wing',
+          construction: 'feather',
+          form: 'pair',
+          at: 'head',
+          width: '6 mm',
+          length: '1 shank',
+        },
+      ]),
+    );
+    if (!pair.ok) throw new Error('does not lay out');
+    expect(looksOf(pair.value).map(({ key }) => key)).toEqual(expect.arrayContaining(['cheeks alike', 'rib even']));
   });
 });

@@ -8,4 +8,5 @@ export {
   type SpecimenReport,
 } from './inspect.ts';
 export { type JarReport } from './jar.ts';
+export { LOOKED, type Look, looksOf } from './looks.ts';
 export { type Learnt, withLearnt } from './learnt.ts';

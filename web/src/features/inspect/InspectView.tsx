@@ -11,6 +11,7 @@ import { useTable } from '../../shared/commands/useKeys.ts';
 import { DropFrame } from '../../shared/ui/DropFrame.tsx';
 import { say } from '../../shared/ui/toast.ts';
 import { INSPECT } from './commands.ts';
+import { ByEye } from './ByEye.tsx';
 import { type ChangeFly, Entry } from './Entry.tsx';
 import { Teaches, VERDICTS, VerdictOf } from './Margin.tsx';
 import { Jar, useWatch, type Watch, withFall } from './Jar.tsx';
@@ -129,6 +130,7 @@ function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] })
     view: here && sideOf(here.record) ? () => setShown(afterShown(shown)) : null,
     unphoto: photo.drop,
     drop: here ? watch.press : null,
+    look: here ? () => margin.current?.querySelector<HTMLElement>('[data-look=open] button')?.focus() : null,
   });
   if (!here) return <Empty onAdd={another} name={calm.file.name} />;
   return (
@@ -177,7 +179,7 @@ interface ThisFlyProps {
 /** What is known of the fly that is looked at: what it does, its readings, its falls, what they teach. */
 function ThisFly({ ref, here, good, told, takes, watch, onVerdict, onAnother, onPhoto }: ThisFlyProps) {
   const id = useBench((state) => state.id);
-  const { dryMg } = useBench((state) => state.calm);
+  const calm = useBench((state) => state.calm);
   const onChange: ChangeFly = (words, how) => changeSpecimen(id, here.id, words, how);
   const { record } = here;
   return (
@@ -187,8 +189,11 @@ function ThisFly({ ref, here, good, told, takes, watch, onVerdict, onAnother, on
       className="w-[340px] max-[1100px]:w-[290px] shrink-0 border-l border-hair overflow-y-auto"
     >
       {told ? <VerdictOf record={record} report={told} onVerdict={onVerdict} /> : <WorkingItOut />}
-      {good && <Entry key={here.id} report={told} measures={good.measures} planMg={dryMg} {...{ record, onChange }} />}
+      {good && (
+        <Entry key={here.id} report={told} measures={good.measures} planMg={calm.dryMg} {...{ record, onChange }} />
+      )}
       <Jar report={told?.jar ?? null} {...{ record, watch, onChange }} />
+      <ByEye plan={calm} {...{ record, onChange }} />
       <More onAnother={onAnother} onPhoto={onPhoto} />
       {good && <Teaches learnt={good.report.learnt} takes={takes} />}
     </aside>

@@ -11,6 +11,7 @@ export const INSPECT = {
   view: { name: 'Photograph, difference or plan', group, keys: 'v' },
   unphoto: { name: 'Put the photograph away', group },
   drop: { name: 'Time a fall in the jar', group, also: 'stopwatch sink test', keys: 'j' },
+  look: { name: 'Look at it, point by point', group, also: 'by eye tug strays', keys: 'l' },
   keep: { name: 'Keep the fly', group, keys: 'e' },
   retie: { name: 'Tie the fly again', group, keys: 'r' },
   practice: { name: 'Keep the fly for practice', group, keys: 'p' },
