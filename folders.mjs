@@ -23,6 +23,8 @@ export const CORE = {
   study: 'questions asked of a whole fly: weights that do what is wished, scatter, sizes, visibility, why',
   batch:
     'several flies of one kind or more: what they take from the drawers, what runs out, what it costs, when they are tied',
+  photo:
+    'a fly found in a photograph: told from its ground, its hook laid on it, what can be measured of it and how surely',
   inspect: 'finished flies against their plan: each as it came out, the hand over a batch, what they teach',
 };
 
@@ -52,9 +54,9 @@ export const SERVER = {
   drawers: 'the drawers, and what a change in them does to flies',
   tyings: 'how flies were tied',
   hands: 'whose hands tie, and how far off what they tie comes out',
+  pictures: 'photographs kept as files under their hash, shown, swept when nothing names them',
   records: 'records of what is made of flies: kept, changed by revision, taken away and back',
   print: 'pages and sheets as PDF',
-  pictures: 'photographs read and kept, by what is in them',
   backup: 'everything in one file and back, the commands that keep a folder',
   signin: 'devices that know the phrase',
 };
@@ -76,5 +78,6 @@ export const SHARED = {
   fields: 'blanks that are written in',
   charts: 'figures as curves',
   solve: 'the worker that reckons, looked after',
+  paper: 'pages as they will be printed',
   drawing: 'the drawing of a fly, and what on it can be taken hold of',
 };

@@ -1,4 +1,4 @@
-import { readFileSync, writeFileSync } from 'node:fs';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import prettier from 'prettier';
 import { CORE, SERVER, SHARED, WEB, WITHIN } from '../folders.mjs';
@@ -28,6 +28,19 @@ const map = [
   table('server/src', SERVER),
   table('web/src', WEB, { shared: SHARED }),
 ].join('\n');
+
+/** Folders that stand there and that nobody placed in the order. */
+const unplaced = Object.entries({ 'core/src': CORE, 'server/src': SERVER, 'web/src': WEB, 'web/src/shared': SHARED })
+  .flatMap(([folder, placed]) =>
+    readdirSync(join(root, folder), { withFileTypes: true })
+      .filter((entry) => entry.isDirectory() && !(entry.name in placed))
+      .map(({ name }) => `${folder}/${name}`),
+  )
+  .sort();
+if (unplaced.length > 0) {
+  process.stderr.write(`folders.mjs does not say where ${unplaced.join(', ')} stands\n`);
+  process.exit(1);
+}
 
 const old = readFileSync(page, 'utf8');
 const [before, rest] = old.split(BEGIN);

@@ -1,21 +1,14 @@
-import { CAUTIONS, dryMinutes } from '../data/index.ts';
+import { CAUTIONS } from '../data/index.ts';
 import type { LaidFly, LaidPart } from '../model/index.ts';
 import { formatNumber, type Style, saying } from '../units/index.ts';
 import { across, along, step, type Step } from './step.ts';
 import type { Thread } from './threadOf.ts';
+import { sealed } from './coats.ts';
 import { isHead } from './constraints.ts';
 import { partName } from './partName.ts';
 import { frontWords } from './places.ts';
 import { isCutLong } from './words/free.ts';
 import { sideWords } from './words/told.ts';
-
-const FUMES: Readonly<Record<string, string>> = {
-  superglue: CAUTIONS.superglue,
-  resin: CAUTIONS.resin,
-  epoxy: CAUTIONS.epoxy,
-  cement: CAUTIONS.solvent,
-  varnish: CAUTIONS.solvent,
-};
 
 const isTube = (laid: LaidFly): boolean => laid.platform.tube !== null;
 /** An eye at the front that can be choked. */
@@ -312,48 +305,6 @@ function headBuilt(laid: LaidFly, drawn: readonly string[]): Step[] {
     }),
   ];
 }
-
-const secondsDry = (coat: string, nth: number): number | null => {
-  const minutes = dryMinutes(coat, nth);
-  return minutes === null ? null : 60 * minutes;
-};
-
-const SEALED = ['The eye of the hook is clear.'];
-
-/** The coats of the head, each told which of its kind it is where there are several. */
-const coated = (coats: readonly string[], eye: boolean, drawn: readonly string[]): Step[] =>
-  coats.map((name, i) => {
-    const alike = coats.filter((each) => each === name).length;
-    const nth = coats.slice(0, i + 1).filter((each) => each === name).length;
-    return step({
-      key: `coat/${String(i + 1)}`,
-      title: `${name.charAt(0).toUpperCase()}${name.slice(1)}${alike > 1 ? `, coat ${String(nth)}` : ''}`,
-      how: [
-        `One thin coat over the whip, on the point of a needle.`,
-        ...(name === 'resin' ? ['Turn the fly under the lamp.'] : []),
-        ...(name === 'epoxy' ? ['Keep the fly turning until it no longer runs.'] : []),
-      ],
-      look: eye ? SEALED : [],
-      caution: FUMES[name] ?? null,
-      dryS: secondsDry(name, nth),
-      drawn,
-    });
-  });
-
-/** Sealing is a step even where the file names no coat; only an empty list means none. */
-const sealed = (coats: readonly string[] | undefined, eye: boolean, drawn: readonly string[]): Step[] =>
-  coats === undefined
-    ? [
-        step({
-          key: 'seal',
-          title: 'Seal the whip',
-          how: ['Cement, varnish or resin, as you are used to: one thin coat on the point of a needle.'],
-          look: eye ? SEALED : [],
-          caution: CAUTIONS.coats,
-          drawn,
-        }),
-      ]
-    : coated(coats, eye, drawn);
 
 /** What is done after the last part: what is left long, the head, the whips, what is trimmed and glued, the coats, the eye. @param late steps of what goes on the finished head */
 export function finishSteps(laid: LaidFly, style: Style, before: readonly string[], late: readonly Step[]): Step[] {
