@@ -12,7 +12,7 @@ import { layFly, type LaidFly, settleFly } from '../src/model/index.ts';
 import { normalOf } from '../src/numeric/index.ts';
 import { headOf, readRecord } from '../src/records/kinds.ts';
 import { SPECIMEN_KIND, type SpecimenFile } from '../src/records/specimen.ts';
-import { body, collar, eyes, fly, strip, tail, without } from './build.ts';
+import { body, collar, eyes, feathers, fly, rib, strip, tail, without } from './build.ts';
 
 type Loose = Record<string, unknown>;
 
@@ -319,30 +319,7 @@ describe('what a tier looks at', () => {
   });
 
   test('is said of a pair as a pair, of a rib as a rib', () => {
-    const pair = layFly(
-      fly([
-        body({}),
-        {
-          id: 'rib',
-          role: 'rib',
-          construction: 'wrap',
-          material: 'copper',
-          strand: '0.2 mm',
-          turns: 5,
-          from: 'bend',
-          to: 'station 3',
-        },
-        {
-          id: 'cheeks',
-          role: 'wing',
-          construction: 'feather',
-          form: 'pair',
-          at: 'head',
-          width: '6 mm',
-          length: '1 shank',
-        },
-      ]),
-    );
+    const pair = layFly(fly([body({}), rib(), feathers({ id: 'cheeks' })]));
     if (!pair.ok) throw new Error('does not lay out');
     expect(looksOf(pair.value).map(({ key }) => key)).toEqual(expect.arrayContaining(['cheeks alike', 'rib even']));
   });

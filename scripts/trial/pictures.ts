@@ -2,24 +2,7 @@ import { findFly, type Landmark, type PhotoFound, type PhotoHints } from '../../
 import { partIn } from '../../core/test/build.ts';
 import { drawnFly, LANDMARKS, plannedFly, tipsOf } from '../../core/test/drawnPlan.ts';
 import { coveredMm2, type DrawnFly, photographed, placed, type Shot, shotOf } from '../../core/test/photographed.ts';
-
-/** A drawn fly looked for in its photograph: how far what was found is from what was drawn. */
-export type Tried =
-  | {
-      readonly what: string;
-      readonly ok: true;
-      /** By landmark, share of the shank. */
-      readonly landmarks: Readonly<Record<string, { readonly off: number; readonly spread: number }>>;
-      /** By measure, mm. */
-      readonly lengths: Readonly<Record<string, { readonly mm: number; readonly is: number; readonly spread: number }>>;
-      /** Found to drawn. */
-      readonly area: number;
-      readonly mmPerPx: number;
-      readonly confidence: number;
-      readonly notes: readonly string[];
-      readonly ms: number;
-    }
-  | { readonly what: string; readonly ok: false; readonly why: string; readonly ms: number };
+import type { Tried } from '../../core/test/tried.ts';
 
 const plan = plannedFly();
 

@@ -2,7 +2,8 @@
  * The finder over seeds of turn, scale, side, ground, light, grain and blur, by numbers.
  * `npm run trial` for 200, `npm run trial -- 12` for so many; `--json` prints each, and the odd ones too.
  */
-import { type Tried, tryOdd, trySeed } from './pictures.ts';
+import type { Tried } from '../../core/test/tried.ts';
+import { tryOdd, trySeed } from './pictures.ts';
 
 const WITHIN = { landmark: 0.01, lengthMm: 0.4, length: 0.02, area: 0.03 } as const;
 const [count = '200'] = process.argv.slice(2).filter((each) => !each.startsWith('--'));

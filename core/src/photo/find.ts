@@ -9,6 +9,7 @@ import { enlarged, type Pose, toFly, toPixel } from './pose.ts';
 import { agreement, averaged, columnsOf, likelyPoses } from './search.ts';
 import { nearPlan, profileOf, type WireLine, wireLineOf, witnessesOf } from './template.ts';
 import { contourOf } from './contour.ts';
+import { type LengthFound, lengthsOf } from './lengths.ts';
 import { pointPlace } from './silhouette.ts';
 import { tipsOf } from './tips.ts';
 
@@ -18,8 +19,6 @@ export interface PhotoHints {
   readonly mmPerPx: number | null;
   /** Which of the hook's own measures sets the scale where nothing else does. */
   readonly by: 'shank' | 'gap';
-  /** Told how far it has come, 0 to 1. */
-  readonly onPart?: (done: number) => void;
 }
 
 export type Landmark = 'eye' | 'bend' | 'point';
@@ -28,14 +27,6 @@ export type Landmark = 'eye' | 'bend' | 'point';
 export interface Spot {
   readonly at: readonly [number, number];
   readonly spread: number;
-}
-
-/** A length that was found, mm, with its spread. */
-export interface LengthFound {
-  /** As a specimen names it. */
-  readonly measure: string;
-  readonly mm: number;
-  readonly spreadMm: number;
 }
 
 /** A fly found in a picture. */
@@ -58,8 +49,8 @@ const PLAN_CELL_MM = 0.25;
 /** Patches smaller than this share of the largest are dust. */
 const DUST = 0.02;
 const MARGIN_PX = 30;
-/** A landmark further off than this share of the shank is not given; a length nor one so uncertain. */
-const WORST = { landmark: 0.03, length: 0.08 } as const;
+/** A landmark further off than this share of the shank is not given. */
+const WORST_LANDMARK = 0.03;
 /** So much of the hook's outline has to be explained, and so much of the plan found. */
 const LEAST = { confidence: 0.72, agreement: 0.3 } as const;
 /** Of two ways to lay the hook that explain as much but for this, neither is known. */
@@ -213,15 +204,13 @@ const landmarkPlaces = (laid: LaidFly): Readonly<Record<Landmark, readonly [numb
  * @returns what was found, each with how sure it is; or why nothing can be measured, and what to do
  */
 export function findFly(picture: Picture, laid: LaidFly, hints: PhotoHints): Outcome<PhotoFound> {
-  const { mmPerPx, by, onPart } = hints;
+  const { mmPerPx, by } = hints;
   const seen = seenIn(picture);
   if (!seen.ok) return seen;
-  onPart?.(0.35);
   const { shrunk, box } = seen.value;
   const line = wireLineOf(laid);
   const known = mmPerPx === null ? null : 1 / (mmPerPx * shrunk);
   const best = layOn(seen.value, laid, line, known);
-  onPart?.(0.9);
   if (!best || best.fit.confidence < LEAST.confidence || best.agrees < LEAST.agreement)
     return cannot(notFoundWords(seen.value));
   const { fit, rivals } = best;
@@ -234,7 +223,7 @@ export function findFly(picture: Picture, laid: LaidFly, hints: PhotoHints): Out
     if (!place) continue;
     const own = name === 'eye' ? frontSpread(fit, fit.pose.scale * shank) : spreadAt(fit, place[0], place[1]);
     const spread = Math.hypot(own, rivalsOff(fit, rivals, place)) * shrunk;
-    if (spread * perPx > WORST.landmark * shank)
+    if (spread * perPx > WORST_LANDMARK * shank)
       notes.push(`the ${name} is covered, and cannot be told from what is seen`);
     else landmarks[name] = { at: toPixel(pose, place[0], place[1]), spread };
   }
@@ -244,7 +233,7 @@ export function findFly(picture: Picture, laid: LaidFly, hints: PhotoHints): Out
     pose,
     mmPerPx: perPx,
     landmarks,
-    ...measuredOn(bare, laid, { fit, known: mmPerPx !== null, notes }),
+    ...measuredOn(bare, laid, { fit, known: mmPerPx !== null, scale: perPx * pose.scale, notes }),
     contour: contourOf(bare.cover.whole).map(([x, y]) => toPicture([x + box.left, y + box.top], shrunk)),
     confidence: fit.confidence,
     notes,
@@ -313,17 +302,12 @@ function withoutJaw(seen: Seen, laid: LaidFly, pose: Pose, notes: string[]): See
   return { ...seen, cover: { whole: kept(whole), strands: kept(strands), edgePx } };
 }
 
-const hiddenWords = (part: string, by: string): string =>
-  by === ''
-    ? `the tip of the ${part} is not seen`
-    : by === 'border'
-      ? `the ${part} runs out of the picture: leave a finger’s breadth of ground all round the fly`
-      : `the tip of the ${part} lies in the ${by}`;
-
 interface Measuring {
   readonly fit: Fit;
   /** Whether the scale was told. */
   readonly known: boolean;
+  /** Times the millimetres that the shank tells, where the gap sets the scale. */
+  readonly scale: number;
   readonly notes: string[];
 }
 
@@ -331,35 +315,21 @@ interface Measuring {
 function measuredOn(
   { cover, apart, box }: Seen,
   laid: LaidFly,
-  { fit, known, notes }: Measuring,
+  { fit, known, scale, notes }: Measuring,
 ): Pick<PhotoFound, 'lengths' | 'areaMm2' | 'areaSpreadMm2'> {
   const byScale = scaleSpread(fit, known);
-  const lengths: LengthFound[] = [];
-  const { rear } = laid.platform.landmarksMm;
   const frame: Box = { left: -box.left, top: -box.top, right: apart.width - box.left, bottom: apart.height - box.top };
-  for (const tip of tipsOf(cover.whole, frame, fit.pose, laid)) {
-    if ('hiddenBy' in tip) {
-      notes.push(hiddenWords(tip.part, tip.hiddenBy));
-      continue;
-    }
-    const planned = laid.parts.find(({ file }) => file.id === tip.part)?.extent;
-    if (planned?.tipMm == null) continue;
-    const mm = planned.lengthMm + tip.tipMm - planned.tipMm;
-    const spreadMm = Math.hypot(tip.spreadMm, byScale * mm, spreadAt(fit, tip.tipMm, 0) / fit.pose.scale);
-    if (spreadMm > WORST.length * mm) {
-      notes.push(`the ${tip.part} cannot be measured to a twelfth of its length`);
-      continue;
-    }
-    lengths.push({ measure: tip.part, mm, spreadMm });
-    const pastBend = tip.tipMm - rear;
-    if (spreadMm < WORST.length * pastBend) lengths.push({ measure: `${tip.part}.pastBend`, mm: pastBend, spreadMm });
-  }
-  const { scale, tall } = fit.pose;
+  const tips = tipsOf(cover.whole, frame, fit.pose, laid);
+  const told = lengthsOf(tips, laid, scale, (mm, tipMm) =>
+    Math.hypot(byScale * mm, spreadAt(fit, tipMm, 0) / fit.pose.scale),
+  );
+  notes.push(...told.notes);
+  const mm2 = fit.pose.scale ** 2 * fit.pose.tall;
   const sumOver = (least: number): number => {
     let sum = 0;
     for (const value of cover.strands.at) if (value >= least) sum += value;
-    return sum / (scale * scale * tall);
+    return sum / mm2;
   };
   const [area, more, less] = [sumOver(0.25), sumOver(0.05), sumOver(0.6)];
-  return { lengths, areaMm2: area, areaSpreadMm2: Math.hypot((more - less) / 4, 2 * byScale * area) };
+  return { lengths: told.lengths, areaMm2: area, areaSpreadMm2: Math.hypot((more - less) / 4, 2 * byScale * area) };
 }

@@ -1,4 +1,5 @@
-export { findFly, type Landmark, type LengthFound, type PhotoFound, type PhotoHints, type Spot } from './find.ts';
+export { findFly, type Landmark, type PhotoFound, type PhotoHints, type Spot } from './find.ts';
+export { type LengthFound } from './lengths.ts';
 export { lengthsBy } from './outline.ts';
 export { type Picture } from './picture.ts';
 export { type Pose, toFly, toPixel } from './pose.ts';

@@ -1,5 +1,5 @@
 import type { LaidFly } from '../model/index.ts';
-import type { LengthFound } from './find.ts';
+import { type LengthFound, lengthsOf } from './lengths.ts';
 import type { Field } from './picture.ts';
 import { type Pose, toFly } from './pose.ts';
 import { crossings, type Marks, poseBy } from './silhouette.ts';
@@ -7,8 +7,6 @@ import { tipsOf } from './tips.ts';
 
 const PX_PER_MM = 10;
 const MARGIN_MM = 4;
-/** A length so uncertain is not told. */
-const WORST = 0.08;
 
 /** An outline as a cover at ten pixels a millimetre, the fly lying along it, eye left. */
 function coverBy(ring: readonly (readonly [number, number])[]): { readonly cover: Field; readonly pose: Pose } {
@@ -39,16 +37,5 @@ export function lengthsBy(
   const lies = poseBy(marks, laid);
   const { cover, pose } = coverBy(outline.map(([x, y]) => toFly(lies, x, y)));
   const frame = { left: 0, top: 0, right: cover.width, bottom: cover.height };
-  const { rear } = laid.platform.landmarksMm;
-  return tipsOf(cover, frame, pose, laid).flatMap((tip): LengthFound[] => {
-    const planned = laid.parts.find(({ file }) => file.id === tip.part)?.extent;
-    if ('hiddenBy' in tip || planned?.tipMm == null) return [];
-    const mm = planned.lengthMm + tip.tipMm - planned.tipMm;
-    const pastBend = tip.tipMm - rear;
-    const { spreadMm } = tip;
-    return [
-      ...(spreadMm < WORST * mm ? [{ measure: tip.part, mm, spreadMm }] : []),
-      ...(spreadMm < WORST * pastBend ? [{ measure: `${tip.part}.pastBend`, mm: pastBend, spreadMm }] : []),
-    ];
-  });
+  return lengthsOf(tipsOf(cover, frame, pose, laid), laid).lengths;
 }
