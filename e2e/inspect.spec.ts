@@ -152,6 +152,14 @@ test('falls in a jar are timed by key, set against the model, and taught to the 
   await page.keyboard.press('Enter');
   await expect(looks).toContainText(/^By eye L1 of \d+ looked at/);
   const jar = page.getByRole('region', { name: 'Jar' });
+  // A jar is told before anything falls in it.
+  await expect(jar.getByRole('button', { name: 'At the upper mark' })).toBeHidden();
+  await jar.getByLabel('Width of the jar').fill('120');
+  await jar.getByLabel('Width of the jar').press('Enter');
+  await jar.getByLabel('From mark to mark').fill('600');
+  await jar.getByLabel('From mark to mark').press('Enter');
+  await expect(jar.getByRole('button', { name: 'At the upper mark' })).toBeVisible();
+  await page.keyboard.press('Escape');
   // One fall by the stopwatch: J at the upper mark, space at the lower.
   await page.keyboard.press('j');
   await expect(jar.getByRole('button', { name: 'At the lower mark' })).toBeVisible();

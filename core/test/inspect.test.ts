@@ -318,6 +318,17 @@ describe('what a tier looks at', () => {
     ]);
   });
 
+  test('asks of a wing that is tied in beneath whether it hangs straight, not whether it is on top', () => {
+    const under = layFly(
+      fly([
+        strip({ id: 'wing', boundAt: ['bend'], at: 'station 3', length: '1.6 shank', width: '3 mm', side: 'bottom' }),
+      ]),
+    );
+    expect(under.ok && looksOf(under.value).map(({ key }) => key)).toEqual(
+      expect.arrayContaining(['wing straight below']),
+    );
+  });
+
   test('is said of a pair as a pair, of a rib as a rib', () => {
     const pair = layFly(fly([body({}), rib(), feathers({ id: 'cheeks' })]));
     if (!pair.ok) throw new Error('does not lay out');

@@ -29,7 +29,10 @@ function ofPart({ file }: LaidPart): readonly Look[] {
   if (role === 'tail') return [look('holds', `tug the ${name}: it stays where it was bound`)];
   if (construction === 'feather' && FEATHERS_IN_PAIRS.has(file.form ?? 'single'))
     return [look('alike', `${name} against the ring: alike, as long and as high on either side`)];
-  if (role === 'wing') return [look('on top', `${name} from the front: on top still, after the pull of the thread`)];
+  if (role === 'wing' || role === 'underwing') {
+    const lies = 'side' in file && file.side === 'bottom' ? 'straight below' : 'on top';
+    return [look(lies, `${name} from the front: ${lies} still, after the pull of the thread`)];
+  }
   if (role === 'rib') return [look('even', `${name}: turns as far apart as the body tapers, the last as the first`)];
   if (role === 'legs') return [look('short', `${name}: short of the gap, so that the point stays bare`)];
   if (construction === 'spun' || role === 'collar' || role === 'hackle')
@@ -38,7 +41,17 @@ function ofPart({ file }: LaidPart): readonly Look[] {
 }
 
 /** In which order one looks: what may come off first, then what stands askew, then what is not even. */
-const ORDER: readonly string[] = ['holds', 'turns', 'on top', 'alike', 'level', 'round', 'even', 'short'];
+const ORDER: readonly string[] = [
+  'holds',
+  'turns',
+  'on top',
+  'straight below',
+  'alike',
+  'level',
+  'round',
+  'even',
+  'short',
+];
 const rank = ({ key }: Look): number => ORDER.findIndex((what) => key.endsWith(` ${what}`));
 
 /** The looks a tier takes at a finished fly, in the order he takes them. */

@@ -129,7 +129,7 @@ function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] })
     photo: here ? () => files.current?.click() : null,
     view: here && sideOf(here.record) ? () => setShown(afterShown(shown)) : null,
     unphoto: photo.drop,
-    drop: here ? watch.press : null,
+    drop: here?.record.jar ? watch.press : null,
     look: here ? () => margin.current?.querySelector<HTMLElement>('[data-look=open] button')?.focus() : null,
   });
   if (!here) return <Empty onAdd={another} name={calm.file.name} />;

@@ -11,14 +11,13 @@ import { readReadings } from './readings.ts';
 type JarFile = NonNullable<SpecimenFile['jar']>;
 type Fall = JarFile['falls'][number];
 
-/** A jar before anybody has said which: a tall one, marked so that most flies take a second. */
-const USUAL: JarFile = { width: '120 mm', depth: '600 mm', startAbove: '50 mm', falls: [] };
+type Measure = 'width' | 'depth' | 'startAbove';
+/** What is told of a jar so far: its width and its marks are needed before anything falls in it. */
+type Told = Partial<Pick<JarFile, Measure>>;
 const RIDES = ['point-down', 'point-up', 'on-its-side'] as const;
 
-const withFalls = (record: SpecimenFile, falls: readonly Fall[]): SpecimenFile => ({
-  ...record,
-  jar: { ...(record.jar ?? USUAL), falls: [...falls] },
-});
+const withFalls = (record: SpecimenFile, falls: readonly Fall[]): SpecimenFile =>
+  record.jar ? { ...record, jar: { ...record.jar, falls: [...falls] } } : record;
 
 /** A stopwatch: started and stopped by the same key. */
 export interface Watch {
@@ -68,24 +67,28 @@ interface JarProps {
 /** Falls of the fly in a jar: timed by a key, against what the model says, and which way up it came to rest. */
 export function Jar({ record, report, watch, onChange }: JarProps) {
   const style = useStyle();
-  const jar = record.jar ?? USUAL;
+  const { jar } = record;
+  // One of the two alone is no jar yet: it waits here for the other.
+  const [told, setTold] = useState<Told>({});
+  const now: Told = jar ?? told;
   const number = String(record.number ?? 1);
-  const measure = (key: 'width' | 'depth' | 'startAbove', label: string) => (
+  const measure = (key: Measure, label: string, empty: string) => (
     <div className="flex justify-between gap-2 items-baseline border-t border-hair py-1">
       <span>{label}</span>
       <span className="w-[110px]">
         <TextField
           label={label}
-          value={jar[key] ?? ''}
-          empty="none"
+          value={now[key] ?? ''}
+          empty={empty}
           later
           onChange={(text) => {
             const read = readReadings(text, 'length', style.length, undefined);
             if ('faults' in read) return read.faults;
             const [reading] = read.readings;
-            onChange(`The jar of fly ${number}`, (now) =>
-              withMeasure(now, key, typeof reading === 'string' ? reading : null),
-            );
+            const next: Told = { ...now, [key]: typeof reading === 'string' ? reading : undefined };
+            setTold(next);
+            if (next.width !== undefined && next.depth !== undefined)
+              onChange(`The jar of fly ${number}`, (kept) => withJar(kept, next));
             return [];
           }}
         />
@@ -98,33 +101,36 @@ export function Jar({ record, report, watch, onChange }: JarProps) {
       <p className="text-label italic text-ink2 mb-1">
         Soaked, let go above the upper mark in still water; press as it passes either mark.
       </p>
-      {measure('width', 'Width of the jar')}
-      {measure('depth', 'From mark to mark')}
-      {measure('startAbove', 'Let go above it by')}
-      <p className="my-2">
-        <button type="button" className={`sheet-button ${watch.running ? 'primary' : ''}`} onClick={watch.press}>
-          {watch.running ? 'At the lower mark' : 'At the upper mark'}{' '}
-          <span className="plain-key">{watch.running ? 'space' : 'J'}</span>
-        </button>
-      </p>
-      {jar.falls.length > 0 && (
+      {measure('width', 'Width of the jar', 'not told')}
+      {measure('depth', 'From mark to mark', 'not told')}
+      {measure('startAbove', 'Let go above it by', 'at the mark')}
+      {jar ? (
+        <p className="my-2">
+          <button type="button" className={`sheet-button ${watch.running ? 'primary' : ''}`} onClick={watch.press}>
+            {watch.running ? 'At the lower mark' : 'At the upper mark'}{' '}
+            <span className="plain-key">{watch.running ? 'space' : 'J'}</span>
+          </button>
+        </p>
+      ) : (
+        <p className="text-ink2">With its width and the way between its marks told, falls are timed here.</p>
+      )}
+      {jar && jar.falls.length > 0 && (
         <Falls
           falls={jar.falls}
-          onFalls={(falls, words) => onChange(`${words} of fly ${number}`, (now) => withFalls(now, falls))}
+          onFalls={(falls, words) => onChange(`${words} of fly ${number}`, (kept) => withFalls(kept, falls))}
         />
       )}
-      {report && <Told report={report} style={style} />}
+      {report && <Against report={report} style={style} />}
     </section>
   );
 }
 
-/** A jar with one of its measures changed; one that is needed stays as it was where it is emptied. */
-function withMeasure(record: SpecimenFile, key: 'width' | 'depth' | 'startAbove', text: string | null): SpecimenFile {
-  const jar = record.jar ?? USUAL;
-  if (text !== null) return { ...record, jar: { ...jar, [key]: text } };
-  if (key !== 'startAbove') return record;
-  const { startAbove: _none, ...rest } = jar;
-  return { ...record, jar: rest };
+/** A record with its jar as it is told now; without one as long as its width or its marks are not. */
+function withJar(record: SpecimenFile, { width, depth, startAbove }: Told): SpecimenFile {
+  const { jar, ...rest } = record;
+  if (width === undefined || depth === undefined) return record;
+  const { startAbove: _was, ...kept } = jar ?? { falls: [] };
+  return { ...rest, jar: { ...kept, width, depth, ...(startAbove === undefined ? {} : { startAbove }) } };
 }
 
 const Falls = ({
@@ -181,7 +187,7 @@ const Falls = ({
   </ol>
 );
 
-const Told = ({ report, style }: { readonly report: JarReport; readonly style: Style }) => {
+const Against = ({ report, style }: { readonly report: JarReport; readonly style: Style }) => {
   const speed = (mmS: number | null): string => {
     if (mmS === null) return 'floats';
     const { figure, unit } = formatSpeed(mmS, style);
