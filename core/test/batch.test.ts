@@ -11,6 +11,7 @@ import { readDrawers } from '../src/drawers/file.ts';
 import { drawersOf, NOMINAL_DRAWERS, type Drawers } from '../src/drawers/tables.ts';
 import { HACKLES, STRIPS } from '../src/data/nominal/others.ts';
 import { WOUND } from '../src/data/index.ts';
+import { handfulFor } from '../src/batch/times.ts';
 import { boughtWords } from '../src/batch/needReport.ts';
 import { BATCH_KIND, type BatchFile } from '../src/records/batch.ts';
 import type { FlyFile } from '../src/pattern/schema.ts';
@@ -489,6 +490,13 @@ describe('the time', () => {
     expect([one.way, many.way]).toEqual(['one-by-one', 'by-steps']);
     for (const { way, byWay_min } of [one, many]) expect(byWay_min[way]).toBe(Math.min(...Object.values(byWay_min)));
     expect(asked(30, 'one-by-one').hands_min).toBeCloseTo(many.byWay_min['one-by-one'], 1);
+  });
+  test('a handful is begun as the batch says by now, whatever it was worked out with; else the quicker way', () => {
+    const stepwise = handfulFor({}, 'by-steps');
+    expect(stepwise).toBeGreaterThan(1);
+    expect(handfulFor({ way: 'by-steps' }, 'one-by-one')).toBe(stepwise);
+    expect(handfulFor({ way: 'one-by-one' }, 'by-steps')).toBe(1);
+    expect(handfulFor({})).toBe(1);
   });
   test('more stock never takes more evenings, and no stock changes no evening at all', () => {
     fc.assert(

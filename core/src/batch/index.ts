@@ -18,4 +18,4 @@ export { type ItemTaking, takingsOf } from './takings.ts';
 export { prepAtHand, type PrepReport } from './prep.ts';
 export { type BatchReport, type RowReport, type ScheduleReport, reportBatch } from './report.ts';
 export { ownFly, type RowFly, rowFly } from './rowFly.ts';
-export { handfulFor } from './times.ts';
+export { handfulFor, type Way } from './times.ts';

@@ -69,8 +69,13 @@ export function workOf(
 export const WAYS = ['one-by-one', 'by-steps'] as const;
 export type Way = (typeof WAYS)[number];
 
-/** How many flies of a row are begun at once. */
-export const handfulFor = (way: Way | undefined): number => (way === 'by-steps' ? BATCH_MINUTES.handful : 1);
+/**
+ * How many flies of a row are begun at once.
+ * @param batch as it is when they are begun: its own way counts before what it was worked out with
+ * @param quicker the way a plan found quicker, where the batch leaves it open
+ */
+export const handfulFor = ({ way }: { readonly way?: Way | undefined }, quicker?: Way): number =>
+  (way ?? quicker) === 'by-steps' ? BATCH_MINUTES.handful : 1;
 
 /** Times as long as the first, after so many of the same. */
 const learnt = (rate: number, nth: number): number => Math.max(BATCH_MINUTES.quickest, rate ** Math.log2(nth));

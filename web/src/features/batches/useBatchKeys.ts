@@ -112,8 +112,8 @@ function flyKeys(
   const on = (): void => {
     if (!at) return;
     const coats = report?.rows[at.row - 1]?.coats_min.length ?? 0;
-    const handful = handfulFor(report?.time.way ?? batch.way);
-    const gone = (now: BatchFile): BatchFile | null => goneOn(now, at, coats, momentNow(), handful);
+    const gone = (now: BatchFile): BatchFile | null =>
+      goneOn(now, at, coats, momentNow(), handfulFor(now, report?.time.way));
     const other = inVise(batch);
     if (gone(batch)) change(`on with a fly of ${rowWords(batch, at.row)}`, gone);
     else if (other) say(`A fly of ${rowWords(batch, other.row)} is in the vise: finish that one first.`);
@@ -127,7 +127,7 @@ function flyKeys(
     else
       doing(
         changeBatch(id, `a fly of ${rowWords(batch, at.row)} into the vise`, (now) =>
-          goneOn(now, at, 0, momentNow(), handfulFor(report?.time.way ?? batch.way)),
+          goneOn(now, at, 0, momentNow(), handfulFor(now, report?.time.way)),
         ).then(() => void navigate(`/batches/${id}/vise`)),
       );
   };

@@ -90,7 +90,7 @@ function InVise({ id, batch, drawers, shown, row }: InViseProps) {
           .filter((each) => each.row === row)
           .map((at) => ({ at, tying: openTying(atVise.all, sheet.id, ofFly(at)) }))
       : [];
-  const bySteps = shown.report.time.way === 'by-steps';
+  const bySteps = (batch.way ?? shown.report.time.way) === 'by-steps';
   const steps = sheet?.steps ?? [];
   const here = underHands(steps, inHand, bySteps);
   const after = underHands(

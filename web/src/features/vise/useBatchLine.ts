@@ -1,4 +1,4 @@
-import { handfulFor, prepAtHand } from '@jobbet/core/batch';
+import { handfulFor, prepAtHand, type Way } from '@jobbet/core/batch';
 import type { LaidFly } from '@jobbet/core/model';
 import {
   type BatchFile,
@@ -67,7 +67,7 @@ async function takenOut(
   id: string,
   words: string,
   change: (now: BatchFile) => BatchFile | null,
-  handful: number,
+  quicker: Way,
 ): Promise<boolean> {
   let left = false;
   await changeBatch(id, words, (now) => {
@@ -75,7 +75,7 @@ async function takenOut(
     if (!without || inVise(without)) return without;
     const following = nextOf(without);
     left = following === null;
-    return following ? (goneOn(without, following, 0, momentNow(), handful) ?? without) : without;
+    return following ? (goneOn(without, following, 0, momentNow(), handfulFor(without, quicker)) ?? without) : without;
   });
   return left;
 }
@@ -118,7 +118,7 @@ export function useBatchLine({
   const next = others[0]?.at ?? nextOf(batch);
   const out = (words: string, change: (now: BatchFile) => BatchFile | null): void =>
     doing(
-      takenOut(id, words, change, handfulFor(report.time.way)).then((left) => {
+      takenOut(id, words, change, report.time.way).then((left) => {
         if (left) void navigate(`/batches/${id}`);
       }),
     );

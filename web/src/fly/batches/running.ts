@@ -36,7 +36,7 @@ export async function tieOfRunning(id: string, file: FlyFile): Promise<{ id: str
     if (!at) continue;
     if (!inVise(record))
       await changeBatch(batchId, `a fly of ${rowWords(record, at.row)} into the vise`, (now) =>
-        goneOn(now, at, 0, momentNow(), handfulFor(now.way)),
+        goneOn(now, at, 0, momentNow(), handfulFor(now)),
       );
     return { id: batchId, name: record.name };
   }
