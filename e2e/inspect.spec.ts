@@ -196,3 +196,47 @@ test('falls in a jar are timed by key, set against the model, and taught to the 
   await page.keyboard.press('z');
   await expect(teaches).toContainText('drag in the fall');
 });
+
+test('the caliper’s readings land where the keyboard is, one by one; the last is left out', async ({ own, page }) => {
+  await onTable(page, own, 'Slate Runner');
+  await page.keyboard.press('n');
+  await page.keyboard.press('m');
+  const tail = found(page, 'tail');
+  await tail.focus();
+  for (const _ of [1, 2]) await page.keyboard.press('F8');
+  await expect(tail).toHaveValue(/^\d+\.\d\d mm; \d+\.\d\d mm$/);
+  await expect(verdict(page)).toContainText('by 1 of');
+  await page.getByRole('button', { name: 'leave the last out' }).click();
+  await expect(tail).toHaveValue(/^\d+\.\d\d mm$/);
+  // The scale is taken in hand for what is weighed.
+  await found(page, 'weight, dry').focus();
+  await page.keyboard.press('F8');
+  await expect(found(page, 'weight, dry')).toHaveValue(/^0\.\d{3} g$/);
+});
+
+test('hooks that measure otherwise than their packet teach the drawers, and whose hands tied is kept', async ({
+  own,
+  page,
+}) => {
+  await onTable(page, own, 'Slate Runner');
+  const fly = new URL(page.url()).pathname.split('/')[2] ?? '';
+  for (let number = 1; number <= 5; number++) {
+    const lengths = { 'hook.shank': [`${String(30 + 0.1 * (number % 3))} mm`] };
+    const record = { format: 'jobbet.specimen', version: 1, fly, number, lengths };
+    expect((await page.request.post(`${own.url}/api/specimens`, { data: { record } })).status()).toBe(201);
+  }
+  await page.reload();
+  const take = page.getByRole('button', { name: 'To long streamer 6 in the drawers' });
+  await take.click();
+  await expect(
+    page.getByText(/^long streamer 6 in the drawers: the hook’s shank\. Moved: .*Slate Runner/),
+  ).toBeVisible();
+  await expect(take).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(take).toBeVisible();
+  await page.getByLabel('tied by').fill('Anna');
+  await page.getByLabel('tied by').press('Enter');
+  await expect(page.getByText('Fly 1 tied by Anna')).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('tied by')).toHaveValue('Anna');
+});

@@ -3,7 +3,7 @@ import type { Drawers } from '../drawers/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
 import { layFly, type LaidFly, settleFly, solveBalance, type SolvedFly } from '../model/index.ts';
 import type { Measure } from './measures.ts';
-import { heavierBy, heavierModel } from './weighed.ts';
+import { heavierModel } from './weighed.ts';
 
 /** A measure of one fly as it came out, mm. */
 export interface Found {
@@ -65,6 +65,6 @@ export function solveTied(
   if (!tied.ok) return tied;
   const solved = settleFly(tied.value);
   if (dryMg === null) return good(solved);
-  const model = heavierModel(tied.value, heavierBy(tied.value, dryMg));
+  const model = heavierModel(tied.value, dryMg);
   return good({ ...solved, balance: solveBalance(model) });
 }

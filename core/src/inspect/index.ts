@@ -9,4 +9,5 @@ export {
 } from './inspect.ts';
 export { type JarReport } from './jar.ts';
 export { LOOKED, type Look, looksOf } from './looks.ts';
+export { drawersWith, type Laying, layingOf, withLaying } from './intoDrawer.ts';
 export { type Learnt, withLearnt } from './learnt.ts';

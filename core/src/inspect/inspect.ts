@@ -8,12 +8,11 @@ import { type SpecimenFile, readingOf } from '../records/index.ts';
 import { type Step, tyingPlan } from '../tying/index.ts';
 import { leaningMm, solveTied } from './asTied.ts';
 import { type JarReport, jarReport } from './jar.ts';
-import { learntOf, type Learnt } from './learnt.ts';
+import { learntOf, type Learnt, type OfHand } from './learnt.ts';
 import { type Measure, measuresOf, namedMeasures } from './measures.ts';
 import { seriesWords, toldOf, type Series } from './series.ts';
 import { farReadings, meanOf, summary, type Interval } from './statistics.ts';
 import { offerFor, type Verdict } from './verdict.ts';
-import { heavierUnderWaterMg } from './weighed.ts';
 
 /** What a caliper and a scale tell apart, mm and mg. */
 const FINEST = { mm: 0.1, mg: 5 } as const;
@@ -107,6 +106,7 @@ interface Profiled {
 /** A specimen read: the mean of each measure, and of its weight. */
 interface Read {
   readonly number: number;
+  readonly hand: string | null;
   readonly values: ReadonlyMap<Measure, readonly number[]>;
   readonly dryMg: readonly number[];
   readonly photo: Profiled | null;
@@ -144,6 +144,7 @@ function readSpecimen(file: SpecimenFile, at: number, measures: readonly Measure
   }
   return good({
     number: file.number ?? at + 1,
+    hand: file.hand ?? null,
     values,
     dryMg: (file.weight ?? []).map((each) => readingOf('mass', each)),
     photo: profiledIn(file),
@@ -206,8 +207,7 @@ function specimenReport(
   }));
   const offer = offerFor({ plan, tied, lengths, news: newsOf(checked.findings, findings), steps });
   const { tight, hold, sink } = tied.balance;
-  const heavier = mg === null ? 0 : heavierUnderWaterMg(tied.laid, mg);
-  const fallen = jar && jar.falls.length > 0 ? jarReport(tied.laid, heavier, jar, tight.ride) : null;
+  const fallen = jar && jar.falls.length > 0 ? jarReport(tied.laid, mg, jar) : null;
   return good({
     tied,
     report: {
@@ -238,6 +238,14 @@ const roundedJar = (jar: JarReport): JarReport => ({
   predicted_mm_s: roundOrNone(jar.predicted_mm_s),
   dragFactor: roundOrNone(jar.dragFactor),
   interval: jar.interval && [round(jar.interval[0]), round(jar.interval[1])],
+  eyes: jar.eyes && {
+    ...jar.eyes,
+    chance: round(jar.eyes.chance),
+    mass_mg: round(jar.eyes.mass_mg),
+    was_mg: round(jar.eyes.was_mg),
+    interval: [round(jar.eyes.interval[0]), round(jar.eyes.interval[1])],
+    higher_mm: round(jar.eyes.higher_mm),
+  },
 });
 
 /** The series of each measure that was taken, in the order of the flies' numbers. */
@@ -253,6 +261,16 @@ function seriesOf(reads: readonly Read[], measures: readonly Measure[]): readonl
       : [{ measure, values: own.map(({ value }) => value), numbers: own.map(({ number }) => number) }];
   });
 }
+
+/** The same by whose hands tied them. */
+const handsOf = (reads: readonly Read[], measures: readonly Measure[]): readonly OfHand[] =>
+  [...new Set(reads.map(({ hand }) => hand))].map((hand) => ({
+    hand,
+    series: seriesOf(
+      reads.filter((each) => each.hand === hand),
+      measures,
+    ),
+  }));
 
 function seriesReport(series: Series, steps: readonly Step[]): SeriesReport {
   const told = toldOf(series, steps);
@@ -313,6 +331,7 @@ export function inspectFlies(file: FlyFile, specimens: readonly SpecimenFile[], 
     learnt: learntOf(
       laid,
       series,
+      handsOf(reads, measures),
       dry,
       done.flatMap(({ report }) => report.jar ?? []),
     ).map((one) => ({

@@ -1,8 +1,10 @@
-import { dragFactorOf, type LaidFly, timeDown } from '../model/index.ts';
+import { dragFactorOf, type LaidFly, slackRest, timeDown } from '../model/index.ts';
 import { studentQuantile } from '../numeric/index.ts';
 import type { SpecimenFile } from '../records/index.ts';
 import { parseQuantity } from '../units/index.ts';
+import { type EyesByRide, type Fell, fellIn, newsOf } from './fallen.ts';
 import { driftOf, type Interval, meanOf, summary } from './statistics.ts';
+import { heavierModel, heavierUnderWaterMg } from './weighed.ts';
 
 /** A stopwatch is pressed so late or early at either end, s; how late one always is cancels between the two. */
 const PRESSED_S = 0.07;
@@ -14,7 +16,6 @@ const READ_MM = 1;
 export const LEAST_FALLS = 5;
 
 type JarFile = NonNullable<SpecimenFile['jar']>;
-type Fell = NonNullable<JarFile['falls'][number]['fell']>;
 
 /** What falls in a jar come to. */
 export interface JarReport {
@@ -28,8 +29,10 @@ export interface JarReport {
   /** Times the computed drag, 19 times in 20 between; null where it cannot be told. */
   readonly dragFactor: number | null;
   readonly interval: Interval | null;
-  /** How it came to rest, of those falls that say so, against how the model has it. */
+  /** Which way up it fell, of those falls that say so, against how the model has it on a slack line. */
   readonly rests: { readonly most: Fell; readonly of: number; readonly said: number; readonly model: string } | null;
+  /** What that says of its eyes; null where it was to be expected. */
+  readonly eyes: EyesByRide | null;
   readonly words: readonly string[];
 }
 
@@ -39,12 +42,15 @@ const mmOf = (text: string | undefined): number => {
 };
 
 function restsOf({ falls }: JarFile, model: string): JarReport['rests'] {
-  const said = falls.flatMap(({ rest }) => (rest ? [rest] : []));
+  const said = fellIn(falls);
   const counts = new Map<Fell, number>();
-  for (const rest of said) counts.set(rest, (counts.get(rest) ?? 0) + 1);
+  for (const fell of said) counts.set(fell, (counts.get(fell) ?? 0) + 1);
   const [top] = [...counts].sort((one, other) => other[1] - one[1]);
   return top ? { most: top[0], of: top[1], said: said.length, model } : null;
 }
+
+/** How far off the mean of so many times is by pressing alone, s. */
+const pressedS = (n: number): number => (PRESSED_S * Math.SQRT2) / Math.sqrt(n);
 
 /**
  * The factor on the computed drag that falls teach, by least squares: the mean of their times is what a factor has to give. Its interval has the
@@ -56,7 +62,7 @@ function factorOf(laid: LaidFly, timed: Parameters<typeof dragFactorOf>[1], time
   if (factor === null) return null;
   const { n, mean, sd } = summary(times);
   // What falls differ by among themselves is told by few of them; less than the pressing alone it never is.
-  const pressed = (PRESSED_S * Math.SQRT2) / Math.sqrt(n);
+  const pressed = pressedS(n);
   const own = sd === null ? 0 : sd / Math.sqrt(n);
   const ofTime = own > pressed ? own * studentQuantile(0.975, n - 1) : pressed * 1.96;
   const share = 2 * Math.hypot(ofTime / mean, (1.96 * READ_MM) / timed.depthMm);
@@ -96,9 +102,10 @@ function wantedWords(falls: number, usable: number, tooNarrow: boolean): readonl
 
 /**
  * Falls of a finished fly in a jar against the model.
- * @param laid the fly as it came out @param heavierMg by how much heavier than reckoned it is under water @param ride how the model has it rest
+ * @param laid the fly as it came out @param dryMg what it weighs; null where nobody weighed it
  */
-export function jarReport(laid: LaidFly, heavierMg: number, jar: JarFile, ride: string): JarReport {
+export function jarReport(laid: LaidFly, dryMg: number | null, jar: JarFile): JarReport {
+  const heavierMg = dryMg === null ? 0 : heavierUnderWaterMg(laid, dryMg);
   const times = jar.falls.map(({ time }) => Number.parseFloat(time));
   const usable = times.filter((each) => each >= LEAST_S);
   const depthMm = mmOf(jar.depth);
@@ -107,7 +114,18 @@ export function jarReport(laid: LaidFly, heavierMg: number, jar: JarFile, ride: 
   const found = times.length === 0 ? null : meanOf(times);
   // What falls faster and faster still gives off air: its drag is not told by that.
   const soaking = isSoaking(times);
-  const taught = usable.length === 0 || soaking ? null : factorOf(laid, timed, usable);
+  // Nothing pulls on it as it falls.
+  const rests = restsOf(jar, slackRest(heavierModel(laid, dryMg)).ride);
+  const took =
+    predicted !== null && usable.length > 0 && !soaking
+      ? { meanS: meanOf(usable), predictedS: predicted, off: pressedS(usable.length) / meanOf(usable) }
+      : null;
+  const news =
+    rests && rests.most !== rests.model ? newsOf(laid, { fell: fellIn(jar.falls), timed: took, dryMg }) : null;
+  const taught =
+    usable.length === 0 || soaking
+      ? null
+      : factorOf(laid, { ...timed, heavierMg: heavierMg + (news ? news.mass_mg - news.was_mg : 0) }, usable);
   return {
     falls: times.length,
     usable: usable.length,
@@ -117,7 +135,8 @@ export function jarReport(laid: LaidFly, heavierMg: number, jar: JarFile, ride: 
     predicted_mm_s: predicted === null ? null : depthMm / predicted,
     dragFactor: taught?.factor ?? null,
     interval: taught?.interval ?? null,
-    rests: restsOf(jar, ride),
+    rests,
+    eyes: news,
     words: [
       ...(soaking ? [SOAKING] : []),
       ...wantedWords(times.length, usable.length, predicted === null && laid.submergedMg + heavierMg > 0),

@@ -3,6 +3,7 @@ import type { FlyFile } from '../pattern/index.ts';
 import { DRAG_FACTOR, type LaidFly } from '../model/index.ts';
 import { USUAL_SPREADS } from '../study/index.ts';
 import { partName } from '../tying/index.ts';
+import type { EyesByRide } from './fallen.ts';
 import { type JarReport, LEAST_FALLS } from './jar.ts';
 import type { Series } from './series.ts';
 import { LEAST_LIMITS, meanInterval, meanOf, spreadInterval, summary, type Interval } from './statistics.ts';
@@ -20,7 +21,12 @@ export interface Learnt {
   readonly was: number;
   readonly now: number;
   readonly interval: Interval;
+  /** Of how many flies, and how these spread, in its unit; null for one. */
+  readonly n: number;
+  readonly sd: number | null;
   readonly unit: 'mm' | 'mg' | 'share';
+  /** Whose hands it is of; null where nobody said, or it is of no hands. */
+  readonly hand: string | null;
   readonly why: string;
 }
 
@@ -28,31 +34,35 @@ const DRAG = 'drag';
 /** 19 times in 20. */
 const SIGMAS = 1.96;
 const isIn = (value: number, [low, high]: Interval): boolean => value >= low && value <= high;
+const countOf = (values: readonly number[]): Pick<Learnt, 'n' | 'sd'> => {
+  const { n, sd } = summary(values);
+  return { n, sd };
+};
 const flies = (n: number): string => `${String(n)} flies`;
 
-/** A hook that measures otherwise than its packet says. */
-function ofHook({ measure, values }: Series): Learnt[] {
+/** What is bought and measures otherwise than its packet says: a hook, the hide of a strip, a sheet. */
+function ofBought({ measure, values }: Series): Learnt[] {
   const interval = meanInterval(values);
-  if (!measure.key.startsWith('hook.') || !interval || isIn(measure.planMm, interval)) return [];
-  const why = `measured on ${String(values.length)} hooks of the packet`;
+  if (!measure.bought || !interval || isIn(measure.planMm, interval)) return [];
+  const { n, mean, sd } = summary(values);
+  const { key, words, part, planMm } = measure;
+  const why = part === null ? `measured on ${String(n)} hooks of the packet` : `measured on ${flies(n)}`;
   return [
-    {
-      what: measure.key,
-      words: measure.words,
-      part: null,
-      goesTo: 'drawers',
-      was: measure.planMm,
-      now: meanOf(values),
-      interval,
-      unit: 'mm',
-      why,
-    },
+    { what: key, words, part, goesTo: 'drawers', was: planMm, now: mean, interval, n, sd, unit: 'mm', hand: null, why },
   ];
 }
 
+/** The flies of one pair of hands, measure by measure. */
+export interface OfHand {
+  /** Null where nobody said whose. */
+  readonly hand: string | null;
+  readonly series: readonly Series[];
+}
+
 /** How alike a tier's lengths come out, and how far off. */
-function ofHands({ measure, values }: Series): Learnt[] {
+function ofHands(hand: string | null, { measure, values }: Series): Learnt[] {
   const { n, mean, sd } = summary(values);
+  const by = hand === null ? '' : ` by ${hand}`;
   const isLength = measure.key === measure.part || measure.key.endsWith('.fibre');
   if (!isLength || n < LEAST_LIMITS || sd === null) return [];
   const spread = spreadInterval(values);
@@ -70,8 +80,11 @@ function ofHands({ measure, values }: Series): Learnt[] {
             was,
             now: sd / mean,
             interval: share,
+            n,
+            sd: null,
             unit: 'share' as const,
-            why: `of ${flies(n)}; how alike yours come out goes by it`,
+            hand,
+            why: `of ${flies(n)}${by}; how alike yours come out goes by it`,
           },
         ]
       : []),
@@ -85,8 +98,11 @@ function ofHands({ measure, values }: Series): Learnt[] {
             was: measure.planMm,
             now: mean,
             interval: centre,
+            n,
+            sd,
             unit: 'mm' as const,
-            why: `of ${flies(n)}: plan it so, or tie it ${mean > measure.planMm ? 'shorter' : 'longer'}`,
+            hand,
+            why: `of ${flies(n)}${by}: plan it so, or tie it ${mean > measure.planMm ? 'shorter' : 'longer'}`,
           },
         ]
       : []),
@@ -113,7 +129,9 @@ function ofWeights(laid: LaidFly, dryMg: readonly number[]): Learnt[] {
       was: ball.massMg,
       now: meanOf(own),
       interval,
+      ...countOf(own),
       unit: 'mg',
+      hand: null,
       why: `${flies(dryMg.length)} on the scale, and nobody weighed them before they were tied in; a pair weighed says it better`,
     },
   ];
@@ -143,8 +161,48 @@ function ofJars(laid: LaidFly, jars: readonly JarReport[]): Learnt[] {
       was,
       now: Math.exp(log),
       interval,
+      n: taught.length,
+      sd: null,
       unit: 'share',
+      hand: null,
       why: `${String(falls)} falls in a jar, of ${taught.length === 1 ? 'one fly' : flies(taught.length)}`,
+    },
+  ];
+}
+
+/** What flies that fell another way up than the model has it say of their eyes, all of them together. */
+function ofRides(laid: LaidFly, jars: readonly JarReport[]): Learnt[] {
+  const told = jars.flatMap(({ eyes }) => eyes ?? []);
+  const [first] = told;
+  const part = laid.parts.find(({ file }) => file.id === first?.part);
+  if (!first || !part) return [];
+  const weighed = told.map((one) => ({ ...one, weight: 1 / Math.max(1, one.interval[1] - one.interval[0]) ** 2 }));
+  const all = weighed.reduce((sum, { weight }) => sum + weight, 0);
+  const mean = (of: (one: EyesByRide) => number): number =>
+    weighed.reduce((sum, one) => sum + one.weight * of(one), 0) / all;
+  const higher = mean(({ higher_mm }) => higher_mm);
+  const place =
+    Math.abs(higher) < 0.05
+      ? ''
+      : `, sitting ${Math.abs(higher).toFixed(1)} mm ${higher > 0 ? 'further from' : 'nearer to'} the shank`;
+  const chance = Math.round(100 * Math.max(...told.map((one) => one.chance)));
+  const fights = told.some((one) => one.fights)
+    ? '; what was known of them would hardly have it, so weigh a pair before it is taken'
+    : '';
+  return [
+    {
+      what: `weight of ${first.part} by its ride`,
+      words: `weight of ${partName(first.part)}`,
+      part: first.part,
+      goesTo: 'fly',
+      was: part.massMg,
+      now: mean(({ mass_mg }) => mass_mg),
+      interval: [mean(({ interval }) => interval[0]), mean(({ interval }) => interval[1])],
+      n: told.length,
+      sd: null,
+      unit: 'mg',
+      hand: null,
+      why: `which way up ${told.length === 1 ? 'one fly' : flies(told.length)} fell had ${chance < 1 ? 'less than one chance' : `${String(chance)} chances`} in a hundred as reckoned${place}${fights}`,
     },
   ];
 }
@@ -153,12 +211,15 @@ function ofJars(laid: LaidFly, jars: readonly JarReport[]): Learnt[] {
 export const learntOf = (
   laid: LaidFly,
   series: readonly Series[],
+  hands: readonly OfHand[],
   dryMg: readonly number[],
   jars: readonly JarReport[],
 ): readonly Learnt[] => [
-  ...series.flatMap((each) => [...ofHook(each), ...ofHands(each)]),
+  ...series.flatMap(ofBought),
+  ...hands.flatMap((one) => one.series.flatMap((each) => ofHands(one.hand, each))),
   ...ofWeights(laid, dryMg),
   ...ofJars(laid, jars),
+  ...ofRides(laid, jars),
 ];
 
 /** The pattern with what was learnt of its hook, its eyes or its drag in it, as a tier writes it; null for what goes elsewhere. */
@@ -171,6 +232,8 @@ export function withLearnt(file: FlyFile, { what, part, unit, now }: Learnt): Fl
     return withPart(file, part, (each) => withKey(each, 'mass', `${(now / 1000).toFixed(3)} g`));
   const { kind } = file.platform;
   const key = what.startsWith('hook.') ? what.slice('hook.'.length) : null;
+  if (part !== null && (what === `${part}.width` || what === `${part}.thickness`))
+    return withPart(file, part, (each) => withKey(each, what.slice(part.length + 1), `${now.toFixed(2)} mm`));
   if (key === null || kind === 'tube' || kind === 'shank') return null;
   return { ...file, platform: { ...file.platform, [key]: `${now.toFixed(key === 'wire' ? 2 : 1)} mm` } };
 }

@@ -19,6 +19,8 @@ export interface Measure {
   readonly bandMm: readonly [low: number, high: number] | null;
   /** What it is on a fly as it is laid. */
   readonly on: (laid: LaidFly) => number | null;
+  /** Whether it comes so out of its packet, and no hand makes it so. */
+  readonly bought: boolean;
   /** The pattern with so many mm more of it; null where the pattern cannot say it. */
   readonly more: ((file: FlyFile, laid: LaidFly, byMm: number) => FlyFile) | null;
 }
@@ -39,6 +41,7 @@ const ASPECTS: Readonly<Record<string, string>> = {
   diameter: 'diameter of ',
   at: 'place of ',
   width: 'width of ',
+  thickness: 'thickness of ',
 };
 
 /** The key a part's length is told by; null where it is told by none. */
@@ -99,6 +102,7 @@ function ofPart(part: LaidPart, laid: LaidFly, drawers: Drawers): Measure[] {
             part: id,
             planMm,
             bandMm: band === undefined ? fixed(planMm) : band,
+            bought: false,
             on: (now: LaidFly) => {
               const there = partOf(now, id);
               return there ? (of(there) ?? null) : null;
@@ -125,8 +129,48 @@ function ofPart(part: LaidPart, laid: LaidFly, drawers: Drawers): Measure[] {
       ? [...sized('diameter'), ...own(`${id}.at`, ({ extent }) => extent.startMm, withMore(id, 'at'))]
       : []),
     ...('width' in part.file && part.file.width !== undefined ? sized('width') : []),
+    ...asSold(part, drawers),
   ];
 }
+
+/** What of a part a pattern leaves as it is sold, with the figure its material has of it. */
+function soldAs(
+  { file, built }: LaidPart,
+  { strips, sheets }: Drawers,
+): { readonly key: string; readonly mm: number }[] {
+  const named = <T extends { readonly name: string }>(items: readonly T[]): T | undefined =>
+    items.find(({ name }) => name === built.figuredAs);
+  if (file.construction === 'strip' && file.width === undefined) {
+    const hide = named(strips);
+    return hide ? [{ key: 'width', mm: hide.widthMm }] : [];
+  }
+  if (file.construction === 'sheet' && file.thickness === undefined) {
+    const sheet = named(sheets);
+    return sheet ? [{ key: 'thickness', mm: sheet.thicknessMm }] : [];
+  }
+  return [];
+}
+
+/** Measures of what is bought ready and cut no other. */
+const asSold = (part: LaidPart, drawers: Drawers): Measure[] =>
+  soldAs(part, drawers).map(({ key, mm }): Measure => {
+    const { id } = part.file;
+    const on = (now: LaidFly): number | null => {
+      const there = partOf(now, id);
+      if (!there) return null;
+      return there.extent.lengths[key]?.mm ?? soldAs(there, drawers)[0]?.mm ?? null;
+    };
+    return {
+      key: `${id}.${key}`,
+      words: `${ASPECTS[key] ?? ''}${partName(id)}`,
+      part: id,
+      planMm: mm,
+      bandMm: null,
+      bought: true,
+      on,
+      more: (file, now, byMm) => withPart(file, id, (each) => withKey(each, key, mmText((on(now) ?? mm) + byMm))),
+    };
+  });
 
 /** Measures of the hook: what is bought has no band. */
 function ofHook(laid: LaidFly): Measure[] {
@@ -143,7 +187,9 @@ function ofHook(laid: LaidFly): Measure[] {
       ...file,
       platform: { ...file.platform, [key]: mmText((on(now) ?? planMm) + byMm) },
     });
-    return [{ key: `hook.${key}`, words: `the hook’s ${key}`, part: null, planMm, bandMm: null, on, more }];
+    return [
+      { key: `hook.${key}`, words: `the hook’s ${key}`, part: null, planMm, bandMm: null, bought: true, on, more },
+    ];
   });
 }
 
@@ -160,6 +206,7 @@ export const measuresOf = (laid: LaidFly, drawers: Drawers): readonly Measure[] 
           planMm: laid.headMm,
           bandMm: fixed(laid.headMm),
           on: (now: LaidFly) => now.headMm,
+          bought: false,
           more: null,
         },
       ]

@@ -42,10 +42,31 @@ export function stillOpenMg(laid: LaidFly, id: string): number {
   return all === 0 ? 0 : Math.sqrt(own * (1 - own / all));
 }
 
-/** The balance of a fly with some parts heavier: metal keeps its room, all else takes more room as it is more. */
-export function heavierModel(laid: LaidFly, heavier: readonly Heavier[]): BalanceModel {
+/** How far off the weight of one part may be, mg, one standard deviation. @param weighed whether the whole fly was put on a scale */
+export function openMg(laid: LaidFly, id: string, weighed: boolean): number {
+  if (weighed) return stillOpenMg(laid, id);
+  const part = laid.parts.find(({ file }) => file.id === id);
+  return part ? sigmaMg(part) : 0;
+}
+
+/** How much heavier a part is to be expected by the scale than it was reckoned, and the least it may be from there, mg. */
+export function expectedBy(
+  laid: LaidFly,
+  part: LaidPart,
+  dryMg: number | null,
+): { readonly byMg: number; readonly leastMg: number } {
+  const byMg = dryMg === null ? 0 : (heavierBy(laid, dryMg).find((each) => each.part === part)?.byMg ?? 0);
+  return { byMg, leastMg: (LEAST_SHARE - 1) * part.massMg - byMg };
+}
+
+/**
+ * The balance of a fly that was put on a scale: metal keeps its room, all else takes more room as it is more.
+ * @param dryMg null where nobody weighed it
+ */
+export function heavierModel(laid: LaidFly, dryMg: number | null): BalanceModel {
   const own = balanceModel(laid);
-  const extra = heavier.map((each) => ({ submergedMg: underWater(each), at: each.part.centroid }));
+  if (dryMg === null) return own;
+  const extra = heavierBy(laid, dryMg).map((each) => ({ submergedMg: underWater(each), at: each.part.centroid }));
   return { ...own, weights: [...own.weights, ...extra] };
 }
 

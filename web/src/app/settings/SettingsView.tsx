@@ -1,4 +1,6 @@
 import { setSettings, type Settings, useSettings } from '../../shared/settings/settings.ts';
+import { useTiers } from '../../fly/hands/useSpreads.ts';
+import { TextField } from '../../shared/fields/Fields.tsx';
 import { BrokenRows } from './BrokenRows.tsx';
 import { Devices } from './Devices.tsx';
 import { KeepSafe } from './KeepSafe.tsx';
@@ -125,6 +127,32 @@ const ROWS: readonly RowProps[] = [
   },
 ];
 
+/** Whose hands tie here, where several share the box. */
+function Whose() {
+  const { tier } = useSettings();
+  const tiers = useTiers();
+  return (
+    <div className="flex items-baseline gap-4 py-2 border-b border-hair">
+      <span className="w-40 font-semibold text-row">Whose hands</span>
+      <span className="w-60">
+        <TextField
+          label="whose hands"
+          value={tier}
+          empty="nobody else ties here"
+          options={tiers}
+          later
+          onChange={(text) => {
+            if (text.trim().length > 80)
+              return [{ path: '', code: 'size', message: 'a name has at most 80 signs: write a shorter one' }];
+            setSettings({ tier: text.trim() });
+            return [];
+          }}
+        />
+      </span>
+    </div>
+  );
+}
+
 /** How one person likes it, what is kept on this device, and the backup. */
 export function SettingsView() {
   return (
@@ -135,6 +163,7 @@ export function SettingsView() {
         {ROWS.map((row) => (
           <Row key={row.key_} {...row} />
         ))}
+        <Whose />
         <KeepSafe />
         <LeftOnDevice />
         <BrokenRows />

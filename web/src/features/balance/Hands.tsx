@@ -13,10 +13,11 @@ import { partName } from '@jobbet/core/tying';
 import { formatAngle, formatMass, formatNumber, formatSpeed, type Style } from '@jobbet/core/units';
 import { proxy } from 'comlink';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { useStyle } from '../../shared/settings/settings.ts';
+import { setSettings, useSettings, useStyle } from '../../shared/settings/settings.ts';
 import { leaveLongWork } from '../../shared/solve/solver.ts';
 import { rideWords } from '../../shared/ui/RideGlyph.tsx';
-import { type OwnSpreads, useSpreads } from '../../fly/hands/useSpreads.ts';
+import { keepSpreads, type OwnSpreads, useSpreads, useTier, useTiers } from '../../fly/hands/useSpreads.ts';
+import { ChoiceField } from '../../shared/fields/Fields.tsx';
 import { careWords, type Off } from './handWords.ts';
 import { SpreadTable } from './SpreadTable.tsx';
 import { SpreadChart } from './SpreadChart.tsx';
@@ -38,8 +39,9 @@ interface Outcome {
 
 /** How a fly comes out of a tier's own hands: of ten thousand tied, how many ride as meant, and what to mind. */
 export function Hands(props: HandsProps) {
-  const { own, keep } = useSpreads(props.fly);
-  return own && <OwnHands {...props} own={own} onKeep={keep} />;
+  const own = useSpreads(props.fly);
+  const tier = useTier();
+  return own && <OwnHands {...props} key={tier} own={own(tier)} onKeep={(how) => keepSpreads(props.fly, tier, how)} />;
 }
 
 interface OwnHandsProps extends HandsProps {
@@ -55,7 +57,7 @@ function OwnHands({ laid, drawers, off, onOff, own, onKeep }: OwnHandsProps) {
   return (
     <section aria-label="Your hands" className="px-4 py-2">
       <h2 className="font-semibold flex gap-3 items-baseline">
-        Your hands{' '}
+        <Whose />{' '}
         <span className="font-normal italic text-ink2">ten thousand of this fly, each a little off the plan</span>
         <span className="ml-auto flex gap-3 font-normal items-baseline">
           {share !== null ? (
@@ -92,6 +94,22 @@ function OwnHands({ laid, drawers, off, onOff, own, onKeep }: OwnHandsProps) {
         outcome?.reckoned && <Told laid={outcome.of} reckoned={outcome.reckoned} solved={outcome.solved} />
       )}
     </section>
+  );
+}
+
+/** Whose hands they are, where several share the box. */
+function Whose() {
+  const tiers = useTiers();
+  const tier = useSettings((now) => now.tier);
+  if (tiers.length === 0) return <>Your hands</>;
+  return (
+    <ChoiceField
+      label="whose hands"
+      value={tier}
+      empty="Your hands"
+      options={tiers.map((name) => [name, `Hands of ${name}`] as const)}
+      onChange={(name) => setSettings({ tier: name })}
+    />
   );
 }
 

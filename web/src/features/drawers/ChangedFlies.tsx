@@ -1,5 +1,5 @@
 import { MovedFlies } from '../../fly/MovedFlies.tsx';
-import { useDrawerHistory } from './history.ts';
+import { useDrawerHistory } from '../../fly/drawers/history.ts';
 
 /** What the last change in the drawers did to the flies. */
 export function ChangedFlies() {

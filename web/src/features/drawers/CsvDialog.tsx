@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { RequestError } from '../../shared/api/client.ts';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
 import { DialogBox } from '../../shared/ui/DialogBox.tsx';
-import { layIn } from './history.ts';
+import { layIn } from '../../fly/drawers/history.ts';
 
 interface CsvDialogProps {
   readonly drawer: DrawerName;

@@ -3,7 +3,7 @@ import type { RefObject } from 'react';
 import { Link } from 'react-router';
 import { toggleInstruments } from '../../shared/instruments/store.ts';
 import { HouseBar } from '../../shared/ui/HouseBar.tsx';
-import { useDrawerHistory } from './history.ts';
+import { useDrawerHistory } from '../../fly/drawers/history.ts';
 import { ONE } from './words.ts';
 
 interface DrawerTopProps {

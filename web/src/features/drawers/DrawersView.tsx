@@ -16,7 +16,7 @@ import { DrawerFilter } from './DrawerFilter.tsx';
 import { DrawerTop } from './DrawerTop.tsx';
 import { DrawerTable } from './DrawerTable.tsx';
 import { HookOutline } from './HookOutline.tsx';
-import { addItem, redoDrawers, removeItem, undoDrawers } from './history.ts';
+import { addItem, redoDrawers, removeItem, undoDrawers } from '../../fly/drawers/history.ts';
 import { newItem } from './newItem.ts';
 import { countsOf } from './usedBy.ts';
 import { useDrawers } from '../../shared/api/useDrawers.ts';

@@ -5,7 +5,7 @@ import type { StoredItem } from '../../shared/api/client.ts';
 import { aimAt, aimNowhere, useInstruments, type Measures } from '../../shared/instruments/store.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { measuresOf, typedCell, withSeries, type TableColumn } from './cells.ts';
-import { changeItem } from './history.ts';
+import { changeItem } from '../../fly/drawers/history.ts';
 import { whyOf, type Refused } from './Troubles.tsx';
 import type { CellAt } from './useGrid.ts';
 

@@ -1,11 +1,13 @@
 import type { LengthReport, SpecimenReport } from '@jobbet/core/inspect';
-import type { SpecimenFile } from '@jobbet/core/records';
+import type { Reading, SpecimenFile } from '@jobbet/core/records';
 import { formatLength, formatMass, type Style } from '@jobbet/core/units';
-import type { ReactNode } from 'react';
+import { type ReactNode, useRef } from 'react';
+import { useTiers } from '../../fly/hands/useSpreads.ts';
 import { TextField } from '../../shared/fields/Fields.tsx';
+import { type Measures, useInstruments } from '../../shared/instruments/store.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
-import { readingsText, readReadings } from './readings.ts';
+import { readingBy, readingsText, readReadings } from './readings.ts';
 import type { MeasureShown } from './reckon.ts';
 
 const words = (written: { readonly figure: string; readonly unit: string }): string =>
@@ -25,11 +27,7 @@ interface EntryProps {
 const isUsual = ({ key }: MeasureShown): boolean => !key.endsWith('.pastBend') && key !== 'head';
 
 /** A record with other readings of one measure; without any it is not measured. */
-function withReadings(
-  record: SpecimenFile,
-  key: string,
-  readings: NonNullable<SpecimenFile['lengths']>[string],
-): SpecimenFile {
+function withReadings(record: SpecimenFile, key: string, readings: readonly Reading[]): SpecimenFile {
   const { lengths = {}, ...rest } = record;
   const { [key]: _was, ...others } = lengths;
   const next = readings.length === 0 ? others : { ...others, [key]: [...readings] };
@@ -46,6 +44,7 @@ export function Entry({ record, report, measures, planMg, onChange }: EntryProps
     <section aria-label="Caliper and scale" className="px-4 py-3 border-t border-hair">
       <h2 className="font-bold">Caliper and scale</h2>
       <p className="text-label italic text-ink2 mb-1">Several readings of one: 18.2; 18.4</p>
+      <TiedBy record={record} onChange={onChange} />
       <table className="w-full">
         <thead className="sr-only">
           <tr>
@@ -65,6 +64,13 @@ export function Entry({ record, report, measures, planMg, onChange }: EntryProps
                 measure,
                 style,
               )}
+              measures={{ kind: 'length', nominal: measure.planMm }}
+              known={lengths[measure.key]}
+              onReadings={(readings) =>
+                onChange(`${measure.words} of fly ${String(record.number ?? 1)}`, (now) =>
+                  withReadings(now, measure.key, readings),
+                )
+              }
               onText={(text) => {
                 const read = readReadings(text, 'length', style.length, lengths[measure.key]);
                 if ('faults' in read) return read.faults;
@@ -89,6 +95,11 @@ export function Entry({ record, report, measures, planMg, onChange }: EntryProps
                 )}
               </>
             }
+            measures={{ kind: 'mass', nominal: planMg }}
+            known={record.weight}
+            onReadings={(readings) =>
+              onChange(`weight of fly ${String(record.number ?? 1)}`, (now) => ({ ...now, weight: [...readings] }))
+            }
             onText={(text) => {
               const read = readReadings(text, 'mass', 'g', record.weight);
               if ('faults' in read) return read.faults;
@@ -101,6 +112,35 @@ export function Entry({ record, report, measures, planMg, onChange }: EntryProps
         </tbody>
       </table>
     </section>
+  );
+}
+
+/** Whose hands tied it: the hands that share the box are told apart by name. */
+function TiedBy({ record, onChange }: Pick<EntryProps, 'record' | 'onChange'>) {
+  const tiers = useTiers();
+  return (
+    <p className="flex justify-between gap-2 items-baseline border-t border-hair py-1">
+      <span>Tied by</span>
+      <span className="w-[150px]">
+        <TextField
+          label="tied by"
+          value={record.hand ?? ''}
+          empty="your hands"
+          options={tiers}
+          later
+          onChange={(text) => {
+            const name = text.trim();
+            if (name.length > 80)
+              return [{ path: '', code: 'size', message: 'a name has at most 80 signs: write a shorter one' }];
+            onChange(
+              `Fly ${String(record.number ?? 1)} tied by ${name === '' ? 'your hands' : name}`,
+              ({ hand: _was, ...now }) => (name === '' ? now : { ...now, hand: name }),
+            );
+            return [];
+          }}
+        />
+      </span>
+    </p>
   );
 }
 
@@ -132,17 +172,39 @@ interface LineProps {
   readonly name: string;
   readonly value: string;
   readonly told: ReactNode;
+  readonly measures: Measures;
+  /** What was read of it so far; readings that land come after it. */
+  readonly known: readonly Reading[] | undefined;
+  readonly onReadings: (readings: readonly Reading[]) => void;
   readonly onText: Parameters<typeof TextField>[0]['onChange'];
 }
 
-const Line = ({ name, value, told, onText }: LineProps) => (
-  <tr className="border-t border-hair align-top">
-    <th scope="row" className="text-left font-normal py-1 pr-2 first-letter:uppercase">
-      {name}
-    </th>
-    <td className="py-1 w-[110px]" data-testid="found">
-      <TextField label={name} value={value} empty="not measured" onChange={onText} later />
-    </td>
-    <td className="py-1 pl-2 text-right whitespace-nowrap text-measure">{told}</td>
-  </tr>
-);
+/** A measure with its readings: typed, or taken from the caliper or the scale while it has the keyboard. */
+function Line({ name, value, told, measures, known, onReadings, onText }: LineProps) {
+  const before = useRef<readonly Reading[]>([]);
+  const landed = (readings: readonly number[], fresh: boolean): void => {
+    // The first of a series comes after what stood there; those that follow come after it.
+    if (fresh) before.current = known ?? [];
+    const { simulated } = useInstruments.getState().port;
+    onReadings([...before.current, ...readings.map((each) => readingBy(measures.kind, each, simulated))]);
+  };
+  return (
+    <tr className="border-t border-hair align-top">
+      <th scope="row" className="text-left font-normal py-1 pr-2 first-letter:uppercase">
+        {name}
+      </th>
+      <td className="py-1 w-[110px]" data-testid="found">
+        <TextField
+          label={name}
+          value={value}
+          empty="not measured"
+          onChange={onText}
+          measures={measures}
+          onReadings={landed}
+          later
+        />
+      </td>
+      <td className="py-1 pl-2 text-right whitespace-nowrap text-measure">{told}</td>
+    </tr>
+  );
+}

@@ -8,6 +8,7 @@ import { useSaver } from '../../fly/frame/FlyOnBench.tsx';
 import { useBench } from '../../fly/store.ts';
 import type { StoredSpecimen } from '../../shared/api/client.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
+import { useSettings } from '../../shared/settings/settings.ts';
 import { DropFrame } from '../../shared/ui/DropFrame.tsx';
 import { say } from '../../shared/ui/toast.ts';
 import { INSPECT } from './commands.ts';
@@ -93,6 +94,7 @@ function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] })
   const calm = useBench((state) => state.calm);
   const revision = useBench((state) => state.revision);
   const margin = useRef<HTMLElement>(null);
+  const tier = useSettings((now) => now.tier);
   const { here, number, pick, before, after } = usePicked(specimens);
   const { good, faults, told, tied } = useInspected(specimens, number);
   const takes = useTakes(good);
@@ -107,7 +109,7 @@ function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] })
   });
   const [shown, setShown] = useState<Shown>('photograph');
   const another = (): void => {
-    addSpecimen(id, calm.file, revision)
+    addSpecimen(id, calm.file, revision, tier)
       .then(pick)
       .catch((reason: unknown) => say(reason instanceof Error ? reason.message : 'It was not kept.'));
   };

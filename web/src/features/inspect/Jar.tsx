@@ -1,6 +1,6 @@
 import type { JarReport } from '@jobbet/core/inspect';
 import type { SpecimenFile } from '@jobbet/core/records';
-import { formatNumber, formatSpeed, type Style } from '@jobbet/core/units';
+import { formatMass, formatNumber, formatSpeed, type Style } from '@jobbet/core/units';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { TextField } from '../../shared/fields/Fields.tsx';
 import { useStyle } from '../../shared/settings/settings.ts';
@@ -14,6 +14,7 @@ type Fall = JarFile['falls'][number];
 type Measure = 'width' | 'depth' | 'startAbove';
 /** What is told of a jar so far: its width and its marks are needed before anything falls in it. */
 type Told = Partial<Pick<JarFile, Measure>>;
+const WHEN = { fell: 'fell', rest: 'came to rest' } as const;
 const RIDES = ['point-down', 'point-up', 'on-its-side'] as const;
 
 const withFalls = (record: SpecimenFile, falls: readonly Fall[]): SpecimenFile =>
@@ -141,34 +142,37 @@ const Falls = ({
   readonly onFalls: (falls: readonly Fall[], words: string) => void;
 }) => (
   <ol>
-    {falls.map(({ time, rest }, i) => (
+    {falls.map((fall, i) => (
       // Falls have nothing but their place to be told apart by.
       // oxlint-disable-next-line react/no-array-index-key
       <li key={i} className="flex justify-between gap-2 items-baseline border-t border-hair py-0.5">
-        <span className="figure">{time}</span>
-        <select
-          aria-label={`fall ${String(i + 1)} came to rest`}
-          className="bg-transparent text-label text-ink2"
-          value={rest ?? ''}
-          onChange={(event) => {
-            const to = RIDES.find((each) => each === event.target.value);
-            onFalls(
-              falls.map((fall, k): Fall => {
-                if (k !== i) return fall;
-                const { rest: _was, ...others } = fall;
-                return to ? { ...others, rest: to } : others;
-              }),
-              'The rest of a fall',
-            );
-          }}
-        >
-          <option value="">came to rest</option>
-          {RIDES.map((ride) => (
-            <option key={ride} value={ride}>
-              {rideWords(ride)}
-            </option>
-          ))}
-        </select>
+        <span className="figure">{fall.time}</span>
+        {(['fell', 'rest'] as const).map((when) => (
+          <select
+            key={when}
+            aria-label={`fall ${String(i + 1)} ${WHEN[when]}`}
+            className="bg-transparent text-label text-ink2 w-[94px]"
+            value={fall[when] ?? ''}
+            onChange={(event) => {
+              const to = RIDES.find((each) => each === event.target.value);
+              onFalls(
+                falls.map((each, k): Fall => {
+                  if (k !== i) return each;
+                  const { [when]: _was, ...others } = each;
+                  return to ? { ...others, [when]: to } : others;
+                }),
+                `Which way up a fall ${when === 'fell' ? 'went' : 'ended'}`,
+              );
+            }}
+          >
+            <option value="">{WHEN[when]}</option>
+            {RIDES.map((ride) => (
+              <option key={ride} value={ride}>
+                {rideWords(ride)}
+              </option>
+            ))}
+          </select>
+        ))}
         <button
           type="button"
           aria-label={`leave fall ${String(i + 1)} out`}
@@ -193,7 +197,11 @@ const Against = ({ report, style }: { readonly report: JarReport; readonly style
     const { figure, unit } = formatSpeed(mmS, style);
     return `${figure} ${unit}`;
   };
-  const { found_mm_s: found, predicted_mm_s: predicted, dragFactor, interval, rests } = report;
+  const { found_mm_s: found, predicted_mm_s: predicted, dragFactor, interval, rests, eyes } = report;
+  const mass = (mg: number): string => {
+    const { figure, unit } = formatMass(mg, style);
+    return `${figure} ${unit}`;
+  };
   return (
     <div className="mt-2">
       {found !== null && (
@@ -209,7 +217,14 @@ const Against = ({ report, style }: { readonly report: JarReport; readonly style
       )}
       {rests && (
         <p className={rests.most === rests.model ? 'text-ink2' : 'text-warn'}>
-          came to rest {rideWords(rests.most)} {rests.of} of {rests.said} times; reckoned {rideWords(rests.model)}
+          fell {rideWords(rests.most)} {rests.of} of {rests.said} times; reckoned {rideWords(rests.model)}
+        </p>
+      )}
+      {eyes && (
+        <p>
+          Eyes of <b>{mass(eyes.mass_mg)}</b> would have it so, {mass(eyes.interval[0])} to {mass(eyes.interval[1])};{' '}
+          <span className="text-measure">{mass(eyes.was_mg)} reckoned</span>
+          {eyes.fights && <span className="text-warn">; that is far from what is known of them: weigh a pair</span>}
         </p>
       )}
       {report.words.map((words) => (

@@ -93,7 +93,7 @@ export function Teaches({ learnt, takes }: TeachesProps) {
         const at = takes.findIndex((take) => take.learnt === each);
         const take = takes[at];
         return (
-          <div key={each.what} className="border-t border-hair py-1.5">
+          <div key={`${each.what} ${each.hand ?? ''}`} className="border-t border-hair py-1.5">
             <p>
               <b className="first-letter:uppercase inline-block">{each.words}</b>:{' '}
               {valueWords(each.now, each.unit, style)}, not {valueWords(each.was, each.unit, style)}

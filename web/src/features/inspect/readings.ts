@@ -4,6 +4,13 @@ import { parseQuantity, type QuantityKind } from '@jobbet/core/units';
 
 const textOf = (reading: Reading): string => (typeof reading === 'string' ? reading : reading.value);
 
+/** A reading an instrument sent. @param value mm or mg @param simulated of a stand-in */
+export const readingBy = (kind: 'length' | 'mass', value: number, simulated: boolean): Reading => ({
+  value: kind === 'length' ? `${value.toFixed(2)} mm` : `${(value / 1000).toFixed(3)} g`,
+  by: kind === 'length' ? 'caliper' : 'scale',
+  ...(simulated ? { simulated } : {}),
+});
+
 /** Readings as they stand in a field: `19.4 mm; 19.6 mm`. */
 export const readingsText = (readings: readonly Reading[] | undefined): string =>
   (readings ?? []).map(textOf).join('; ');

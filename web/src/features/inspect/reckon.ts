@@ -1,6 +1,15 @@
 import type { Fault } from '@jobbet/core/base';
 import { changedFigures, summarise } from '@jobbet/core/contract';
-import { inspectFlies, type InspectReport, type Learnt, reportInspected, withLearnt } from '@jobbet/core/inspect';
+import {
+  drawersWith,
+  inspectFlies,
+  type InspectReport,
+  type Laying,
+  layingOf,
+  type Learnt,
+  reportInspected,
+  withLearnt,
+} from '@jobbet/core/inspect';
 import { layFly, type LaidFly, solveFly } from '@jobbet/core/model';
 import { findFly, type LengthFound, lengthsBy, type PhotoFound, type Picture } from '@jobbet/core/photo';
 import type { FlyFile } from '@jobbet/core/pattern';
@@ -21,9 +30,9 @@ export interface MeasureShown {
   readonly bandMm: readonly [number, number] | null;
 }
 
-/** What was learnt, taken into the pattern. */
+/** What was learnt, taken to the item of the drawers it is of, else into the pattern. */
 export interface Take {
-  readonly file: FlyFile;
+  readonly to: { readonly laying: Laying } | { readonly file: FlyFile };
   /** What is other than before, in words. */
   readonly moves: readonly string[];
 }
@@ -35,7 +44,7 @@ export type InspectAnswer =
       readonly report: InspectReport;
       readonly measures: readonly MeasureShown[];
       readonly tied: readonly FlyFile[];
-      /** For each of what is learnt, the pattern with it and what that moves; null for what goes elsewhere. */
+      /** For each of what is learnt, where it is taken and what that moves; null for what goes to the hands. */
       readonly takes: readonly (Take | null)[];
     }
   | { readonly ok: false; readonly faults: readonly Fault[] };
@@ -96,10 +105,14 @@ export const inspectReckon = (desk: Desk) => ({
     if (!made.ok) return made;
     const plan = summarise(made.value.plan);
     const takeOf = (learnt: Learnt): Take | null => {
-      const taken = withLearnt(file, learnt);
-      const solved = taken && solveFly(taken, desk.drawers);
+      const laying = layingOf(learnt, made.value.plan.laid, desk.drawers);
+      const taken = laying ? file : withLearnt(file, learnt);
+      const solved = taken && solveFly(taken, laying ? drawersWith(desk.drawers, laying) : desk.drawers);
       if (!taken || solved?.ok !== true) return null;
-      return { file: taken, moves: changedFigures(plan, summarise(solved.value), style).map(({ words }) => words) };
+      return {
+        to: laying ? { laying } : { file: taken },
+        moves: changedFigures(plan, summarise(solved.value), style).map(({ words }) => words),
+      };
     };
     return {
       ok: true,

@@ -71,8 +71,8 @@ export const changeSpecimen = (fly: string, id: string, words: string, how: How)
     }),
   );
 
-/** Lays another one on the table, with the pattern as it is now. @returns its number */
-export async function addSpecimen(fly: string, file: FlyFile, revision: number): Promise<number> {
+/** Lays another one on the table, with the pattern as it is now. @param hand whose hands tied it; nothing where nobody says @returns its number */
+export async function addSpecimen(fly: string, file: FlyFile, revision: number, hand: string): Promise<number> {
   const number = 1 + Math.max(0, ...(await api.specimens(fly)).map(({ record }) => record.number ?? 0));
   await api.createSpecimen({
     format: 'jobbet.specimen',
@@ -82,6 +82,7 @@ export async function addSpecimen(fly: string, file: FlyFile, revision: number):
     pattern: { ...file },
     number,
     tied: momentNow().slice(0, 10),
+    ...(hand === '' ? {} : { hand }),
   });
   await mutate(keyOf(fly));
   return number;

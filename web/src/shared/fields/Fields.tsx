@@ -16,6 +16,8 @@ interface FieldProps {
   readonly onStep?: ((steps: number) => string | null) | undefined;
   readonly options?: readonly string[] | undefined;
   readonly measures?: Measures | undefined;
+  /** Takes the readings one by one as they land, and whether they begin anew, instead of what they come to as a text. */
+  readonly onReadings?: ((readings: readonly number[], fresh: boolean) => void) | undefined;
   /** The unit that a bare number takes once it is done with: at Enter, or when the field is left. */
   readonly unit?: string | undefined;
   /** Whatever is typed is taken once it is done with: what stands there until then reads too, and is not meant. */
@@ -54,6 +56,7 @@ export function TextField({
   onStep,
   options,
   measures,
+  onReadings,
   unit,
   later = false,
 }: FieldProps) {
@@ -76,9 +79,9 @@ export function TextField({
     setTyped(first ? { text: draft, over: value, fault: first } : null);
   };
   /** The newest way of taking a text: a reading may land long after the focus came. */
-  const landing = useRef(take);
+  const landing = useRef({ take, onReadings });
   useEffect(() => {
-    landing.current = take;
+    landing.current = { take, onReadings };
   });
   const key = (event: KeyboardEvent<HTMLInputElement>): void => {
     if (event.key === 'Escape' && draft !== null) {
@@ -113,7 +116,10 @@ export function TextField({
               id: `${id} ${label}`,
               name: label,
               ...measures,
-              land: ({ mean }) => landing.current(readingText(measures.kind, mean)),
+              land: ({ mean }, readings, fresh) => {
+                if (landing.current.onReadings) landing.current.onReadings(readings, fresh);
+                else landing.current.take(readingText(measures.kind, mean));
+              },
             });
         }}
       />

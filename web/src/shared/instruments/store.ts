@@ -14,8 +14,8 @@ export interface Target extends Measures {
   readonly id: string;
   /** `shank of salmon double 6`. */
   readonly name: string;
-  /** Takes what the readings come to, mm or mg, again after each one. */
-  readonly land: (series: Series) => void;
+  /** Takes what the readings come to, mm or mg, again after each one; each of them, and whether they begin anew with it. */
+  readonly land: (series: Series, readings: readonly number[], fresh: boolean) => void;
 }
 
 export interface InstrumentState {
@@ -80,7 +80,7 @@ function hear(line: string): void {
   const next = shared ? [shared.mean] : [...readings, value];
   setState({ heard: line, problem: null, readings: next });
   const series = shared ?? seriesOf(next);
-  if (target && series) target.land(series);
+  if (target && series) target.land(series, next, readings.length === 0);
 }
 
 function dead(why: string): void {
@@ -151,7 +151,7 @@ export function leaveLastOut(): void {
   const next = readings.slice(0, -1);
   setState({ readings: next });
   const series = seriesOf(next);
-  if (series) target?.land(series);
+  if (series) target?.land(series, next, false);
 }
 
 export function startAgain(): void {

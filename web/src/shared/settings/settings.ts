@@ -14,6 +14,8 @@ const settingsSchema = z.object({
   /** As the browser's language writes numbers, until another is chosen. */
   decimal: styleSchema.shape.decimal.catch(decimalOfBrowser()),
   hand: z.enum(['right', 'left']).catch('right'),
+  /** Whose hands tie here, where several share a box; nothing where there is but one. */
+  tier: z.string().trim().max(80).catch(''),
   theme: z.enum(['system', 'light', 'dark']).catch('system'),
   singleKeys: z.boolean().catch(true),
   /** Whether a bare number takes the unit that is shown, or is asked back. */
