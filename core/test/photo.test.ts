@@ -64,10 +64,14 @@ describe('a fly in a photograph, over seeds of turn, scale, side, ground, light,
     expect(Object.keys(fly.landmarks)).toEqual(['eye', 'bend', 'point']);
     for (const { off } of Object.values(fly.landmarks)) expect(off).toBeLessThan(0.01);
     // What stands hardly past the bend is not told by so much.
-    expect(Object.keys(fly.lengths)).toEqual(expect.arrayContaining(['tail', 'tail.pastBend', 'wing']));
-    for (const { mm, is, spread } of Object.values(fly.lengths)) {
+    expect(Object.keys(fly.lengths)).toEqual(
+      expect.arrayContaining(['tail', 'tail.pastBend', 'wing', 'bead.diameter']),
+    );
+    expect(Math.abs((fly.gap?.mm ?? 0) - (fly.gap?.is ?? 9))).toBeLessThan(0.4);
+    for (const [measure, { mm, is, spread }] of Object.entries(fly.lengths)) {
       expect(Math.abs(mm - is)).toBeLessThan(Math.max(0.4, 0.02 * is));
-      expect(spread).toBeLessThan(0.08 * mm);
+      // A place is held against the bead that sits there.
+      expect(spread).toBeLessThan(0.08 * (measure.endsWith('.at') ? 4 : mm));
     }
     expect(Math.abs(fly.area - 1)).toBeLessThan(0.03);
     expect(fly.confidence).toBeGreaterThan(0.85);

@@ -7,6 +7,8 @@ export type Tried =
       readonly landmarks: Readonly<Record<string, { readonly off: number; readonly spread: number }>>;
       /** By measure, mm. */
       readonly lengths: Readonly<Record<string, { readonly mm: number; readonly is: number; readonly spread: number }>>;
+      /** The gap that is left, mm. */
+      readonly gap: { readonly mm: number; readonly is: number } | null;
       /** Found to drawn. */
       readonly area: number;
       readonly mmPerPx: number;

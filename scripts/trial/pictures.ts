@@ -10,7 +10,7 @@ const plan = plannedFly();
 function drawnLengths(drawn: DrawnFly): Readonly<Record<string, number>> {
   const tips = tipsOf(drawn);
   const { rear } = plan.platform.landmarksMm;
-  return Object.fromEntries(
+  const ends = Object.fromEntries(
     (['tail', 'wing'] as const).flatMap((id) => {
       const { lengthMm, tipMm } = partIn(plan, id).extent;
       return [
@@ -19,6 +19,14 @@ function drawnLengths(drawn: DrawnFly): Readonly<Record<string, number>> {
       ];
     }),
   );
+  return { ...ends, 'bead.diameter': drawn.beadMm, 'bead.at': 2.2 };
+}
+
+/** From the point straight up to the body it was drawn with, half a millimetre ahead of the point. */
+function drawnGap({ shankMm, gapMm, wireMm, legMm, bodyMm }: DrawnFly): number {
+  const x = shankMm - legMm - 0.5;
+  const share = (x - 4.5) / (shankMm - 0.5 - 4.5);
+  return gapMm + wireMm - bodyMm * (1 / 2 + share * (1 / 2.6 - 1 / 2));
 }
 
 function offOf(fly: PhotoFound, shot: Shot, name: Landmark): { readonly off: number; readonly spread: number } | null {
@@ -57,6 +65,7 @@ export async function tryOne(
         { mm, is: is[measure] ?? Number.NaN, spread: spreadMm },
       ]),
     ),
+    gap: fly.shape.gap && drawn ? { mm: fly.shape.gap.mm, is: drawnGap(drawn) } : null,
     area: drawn ? fly.areaMm2 / (await coveredMm2(drawn, shot)) : Number.NaN,
     mmPerPx: fly.mmPerPx,
     confidence: fly.confidence,

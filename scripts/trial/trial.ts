@@ -7,6 +7,8 @@ import { tryOdd, trySeed } from './pictures.ts';
 
 const WITHIN = { landmark: 0.01, lengthMm: 0.4, length: 0.02, area: 0.03 } as const;
 const [count = '200'] = process.argv.slice(2).filter((each) => !each.startsWith('--'));
+/** What should be told of each. */
+const TOLD = ['tail', 'tail.pastBend', 'wing', 'bead.diameter', 'bead.at'];
 const json = process.argv.includes('--json');
 
 const quantile = (values: readonly number[], share: number): number =>
@@ -28,15 +30,17 @@ else {
   const marks = found.flatMap(({ landmarks }) => Object.values(landmarks).map(({ off }) => off));
   const lengths = found.flatMap(({ lengths: each }) => Object.entries(each).map(([at, one]) => ({ at, ...one })));
   const offs = lengths.map(({ mm, is }) => Math.abs(mm - is));
+  const gaps = found.flatMap(({ gap }) => (gap ? [Math.abs(gap.mm - gap.is)] : []));
   const areas = found.map(({ area }) => Math.abs(area - 1));
   const lines = [
-    `${String(found.length)} of ${String(tried.length)} found; ${String(3 * found.length - marks.length)} landmarks and ${String(3 * found.length - lengths.filter(({ at }) => at !== 'wing.pastBend').length)} lengths told to be covered`,
+    `${String(found.length)} of ${String(tried.length)} found; ${String(3 * found.length - marks.length)} landmarks and ${String(TOLD.length * found.length - lengths.filter(({ at }) => TOLD.includes(at)).length)} lengths told to be covered`,
     told('landmarks, share of shank', marks, marks.filter((off) => off > WITHIN.landmark).length),
     told(
       'lengths, mm',
       offs,
       lengths.filter(({ mm, is }) => Math.abs(mm - is) > Math.max(WITHIN.lengthMm, WITHIN.length * is)).length,
     ),
+    told('gap, mm', gaps, gaps.filter((off) => off > WITHIN.lengthMm).length),
     told('area, share', areas, areas.filter((off) => off > WITHIN.area).length),
     told(
       'time, ms',

@@ -3,7 +3,7 @@ import { type CheckReport, checkFly, type Finding, reportChecks } from '../check
 import type { Drawers } from '../drawers/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
 import { type LaidFly, solveFly, type SolvedFly } from '../model/index.ts';
-import { type Marks, silhouetteOf } from '../photo/index.ts';
+import { type Marks, shapesBy, silhouetteOf } from '../photo/index.ts';
 import { type SpecimenFile, readingOf } from '../records/index.ts';
 import { type Step, tyingPlan } from '../tying/index.ts';
 import { leaningMm, solveTied } from './asTied.ts';
@@ -43,6 +43,13 @@ export interface SpecimenReport {
     readonly plan_mm2: number;
     readonly only_plan_mm2: number;
     readonly only_fly_mm2: number;
+    /** The gap that is left, and by plan; null where it is covered. */
+    readonly gap_mm: number | null;
+    readonly plan_gap_mm: number | null;
+    /** How thick the body is where it stands bare, by station, and by plan. */
+    readonly depths: readonly { readonly station: number; readonly mm: number; readonly plan_mm: number }[];
+    /** How far hackles stand off the shank, and by plan. */
+    readonly angles: readonly { readonly part: string; readonly deg: number; readonly plan_deg: number }[];
   } | null;
   /** What its falls in a jar came to; null where it fell in none. */
   readonly jar: JarReport | null;
@@ -121,11 +128,16 @@ function profiledIn({ photos = [] }: SpecimenFile): Profiled | null {
 function silhouetteReport(photo: Profiled | null, laid: LaidFly): SpecimenReport['silhouette'] {
   if (!photo) return null;
   const { areaMm2, planMm2, onlyPlanMm2, onlyFlyMm2 } = silhouetteOf(photo.contour, photo.marks, laid);
+  const { gap, depths, angles } = shapesBy(photo.contour, photo.marks, laid);
   return {
     area_mm2: round(areaMm2),
     plan_mm2: round(planMm2),
     only_plan_mm2: round(onlyPlanMm2),
     only_fly_mm2: round(onlyFlyMm2),
+    gap_mm: roundOrNone(gap?.mm),
+    plan_gap_mm: roundOrNone(gap?.planMm),
+    depths: depths.map(({ station, mm, planMm }) => ({ station, mm: round(mm), plan_mm: round(planMm) })),
+    angles: angles.map(({ part, deg, planDeg }) => ({ part, deg: round(deg), plan_deg: round(planDeg) })),
   };
 }
 

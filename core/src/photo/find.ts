@@ -10,6 +10,7 @@ import { agreement, averaged, columnsOf, likelyPoses } from './search.ts';
 import { nearPlan, profileOf, type WireLine, wireLineOf, witnessesOf } from './template.ts';
 import { contourOf } from './contour.ts';
 import { type LengthFound, lengthsOf } from './lengths.ts';
+import { type ShapeFound, shapesOf } from './shapes.ts';
 import { pointPlace } from './silhouette.ts';
 import { tipsOf } from './tips.ts';
 
@@ -35,6 +36,7 @@ export interface PhotoFound {
   readonly mmPerPx: number;
   readonly landmarks: Partial<Readonly<Record<Landmark, Spot>>>;
   readonly lengths: readonly LengthFound[];
+  readonly shape: ShapeFound;
   /** The outer edge of what is seen of it, px. */
   readonly contour: readonly (readonly [number, number])[];
   readonly areaMm2: number;
@@ -229,12 +231,23 @@ export function findFly(picture: Picture, laid: LaidFly, hints: PhotoHints): Out
   }
   if (Object.keys(landmarks).length < 2) return cannot(notFoundWords(seen.value));
   const bare = withoutJaw(seen.value, laid, fit.pose, notes);
+  const outline = contourOf(bare.cover.whole);
+  const scale = perPx * pose.scale;
+  const measured = measuredOn(bare, laid, { fit, known: mmPerPx !== null, scale, notes });
+  const ring = outline.map(([x, y]) => toFly(fit.pose, x, y));
+  const shape = shapesOf(ring, laid, {
+    scale,
+    share: scaleSpread(fit, mmPerPx !== null),
+    eyeMm: landmarks.eye ? landmarks.eye.spread * perPx : Infinity,
+  });
   return good({
     pose,
     mmPerPx: perPx,
     landmarks,
-    ...measuredOn(bare, laid, { fit, known: mmPerPx !== null, scale: perPx * pose.scale, notes }),
-    contour: contourOf(bare.cover.whole).map(([x, y]) => toPicture([x + box.left, y + box.top], shrunk)),
+    ...measured,
+    lengths: [...measured.lengths, ...shape.lengths],
+    shape,
+    contour: outline.map(([x, y]) => toPicture([x + box.left, y + box.top], shrunk)),
     confidence: fit.confidence,
     notes,
   });

@@ -2,6 +2,7 @@ import type { LaidFly } from '../model/index.ts';
 import { type LengthFound, lengthsOf } from './lengths.ts';
 import type { Field } from './picture.ts';
 import { type Pose, toFly } from './pose.ts';
+import { type ShapeFound, shapesOf } from './shapes.ts';
 import { crossings, type Marks, poseBy } from './silhouette.ts';
 import { tipsOf } from './tips.ts';
 
@@ -28,6 +29,15 @@ function coverBy(ring: readonly (readonly [number, number])[]): { readonly cover
   return { cover: { width, height, at }, pose };
 }
 
+/** What an outline that was kept tells beside its tips. */
+export function shapesBy(outline: readonly (readonly [number, number])[], marks: Marks, laid: LaidFly): ShapeFound {
+  const lies = poseBy(marks, laid);
+  return shapesOf(
+    outline.map(([x, y]) => toFly(lies, x, y)),
+    laid,
+  );
+}
+
 /** Lengths by an outline that was kept and landmarks that may have been moved since: what is told once the picture itself is put away. */
 export function lengthsBy(
   outline: readonly (readonly [number, number])[],
@@ -35,7 +45,8 @@ export function lengthsBy(
   laid: LaidFly,
 ): readonly LengthFound[] {
   const lies = poseBy(marks, laid);
-  const { cover, pose } = coverBy(outline.map(([x, y]) => toFly(lies, x, y)));
+  const ring = outline.map(([x, y]) => toFly(lies, x, y));
+  const { cover, pose } = coverBy(ring);
   const frame = { left: 0, top: 0, right: cover.width, bottom: cover.height };
-  return lengthsOf(tipsOf(cover, frame, pose, laid), laid).lengths;
+  return [...lengthsOf(tipsOf(cover, frame, pose, laid), laid).lengths, ...shapesOf(ring, laid).lengths];
 }

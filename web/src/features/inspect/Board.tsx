@@ -1,10 +1,12 @@
 import type { SpecimenReport } from '@jobbet/core/inspect';
 import { boundsOf, type LaidFly } from '@jobbet/core/model';
 import { fitView } from '@jobbet/core/drawing';
+import { partName } from '@jobbet/core/tying';
+import { formatLength } from '@jobbet/core/units';
 import { type ReactNode, useMemo, useRef } from 'react';
 import { FlyCanvas } from '../../shared/drawing/FlyCanvas.tsx';
 import { OneOutline } from '../../shared/drawing/Outlines.tsx';
-import { useSettings } from '../../shared/settings/settings.ts';
+import { useSettings, useStyle } from '../../shared/settings/settings.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
 import type { Landmarks, Photo } from './photo.ts';
 import { PhotoBoard, SHOWN, type Shown } from './PhotoBoard.tsx';
@@ -76,16 +78,55 @@ export function Board({ plan, tied, photo, silhouette, shown, onShown, onMove, c
           'the plan: nothing is measured yet'
         )}
       </figcaption>
-      {marked && shown === 'difference' && silhouette && (
-        <p className="absolute right-3 bottom-2 bg-sheet/85 px-2 text-label">
-          <span className="text-shape">beyond the plan {Math.round(silhouette.only_fly_mm2)} mm²</span>
-          {'; '}
-          <span className="text-measure">short of it {Math.round(silhouette.only_plan_mm2)} mm²</span>
-        </p>
-      )}
+      {marked && silhouette && <ShapeSaid silhouette={silhouette} shown={shown} />}
       {photo?.landmarks && <Shows shown={shown} onShown={onShown} />}
       {children}
     </figure>
+  );
+}
+
+/** What the outline tells beside its tips: how the areas differ, the gap that is left, how thick the body is, how hackles stand. */
+function ShapeSaid({
+  silhouette,
+  shown,
+}: {
+  readonly silhouette: NonNullable<BoardProps['silhouette']>;
+  readonly shown: Shown;
+}) {
+  const style = useStyle();
+  const length = (mm: number): string => {
+    const { figure, unit } = formatLength(mm, style);
+    return `${figure} ${unit}`;
+  };
+  const { gap_mm: gap, plan_gap_mm: planGap, depths, angles } = silhouette;
+  // The stations where the body is off its plan the most say it all.
+  const [thick] = [...depths].sort((one, other) => Math.abs(other.mm - other.plan_mm) - Math.abs(one.mm - one.plan_mm));
+  const planned = (words: string) => <span className="text-measure">{words} planned</span>;
+  return (
+    <ul className="absolute right-3 bottom-2 bg-sheet/85 px-2 text-label text-right">
+      {shown === 'difference' && (
+        <li>
+          <span className="text-shape">beyond the plan {Math.round(silhouette.only_fly_mm2)} mm²</span>
+          {'; '}
+          <span className="text-measure">short of it {Math.round(silhouette.only_plan_mm2)} mm²</span>
+        </li>
+      )}
+      {gap !== null && planGap !== null && (
+        <li>
+          gap left {length(gap)}, {planned(length(planGap))}
+        </li>
+      )}
+      {thick && (
+        <li>
+          body at station {thick.station}: {length(thick.mm)}, {planned(length(thick.plan_mm))}
+        </li>
+      )}
+      {angles.map(({ part, deg, plan_deg }) => (
+        <li key={part}>
+          {partName(part)} stands off {Math.round(deg)}°, {planned(`${String(Math.round(plan_deg))}°`)}
+        </li>
+      ))}
+    </ul>
   );
 }
 
