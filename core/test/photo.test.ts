@@ -84,6 +84,14 @@ describe('what is told beside the picture', () => {
     expect(found('ruler').mmPerPx * pxPerMm).toBeCloseTo(1, 2);
   });
 
+  test('so does a bank card that lies beside it, printed and askew, and it is no second fly', () => {
+    const beside = found('card');
+    expect(beside.scaledBy).toBe('card');
+    expect(Math.abs(beside.mmPerPx * 10 - 1)).toBeLessThan(0.005);
+    for (const { mm, is } of Object.values(beside.lengths)) expect(Math.abs(mm - is)).toBeLessThan(0.4);
+    expect(found('shank').scaledBy).toBe('shank');
+  });
+
   test('of a fly that stands tilted the gap tells another scale than the shank', () => {
     expect(found('shank').mmPerPx / found('gap').mmPerPx).toBeCloseTo(1.03, 2);
     // What is measured goes by the scale that was asked for.

@@ -12,6 +12,7 @@ export type Tried =
       /** Found to drawn. */
       readonly area: number;
       readonly mmPerPx: number;
+      readonly scaledBy: string;
       readonly confidence: number;
       readonly notes: readonly string[];
       readonly ms: number;

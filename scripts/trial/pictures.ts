@@ -68,6 +68,7 @@ export async function tryOne(
     gap: fly.shape.gap && drawn ? { mm: fly.shape.gap.mm, is: drawnGap(drawn) } : null,
     area: drawn ? fly.areaMm2 / (await coveredMm2(drawn, shot)) : Number.NaN,
     mmPerPx: fly.mmPerPx,
+    scaledBy: fly.scaledBy,
     confidence: fly.confidence,
     notes: fly.notes,
     ms,
@@ -82,6 +83,9 @@ export const trySeed = (seed: number): Promise<Tried> => {
 
 const OTHER_FLY = `<g transform="translate(0 36)"><path d="M-2 0L26 0A4.4 4.4 0 0 1 26 8.8L19 8.8" fill="none" stroke="#2b2724" stroke-width=".8"/><rect x="4" y="-2" width="40" height="4" fill="#553311"/></g>`;
 
+/** A bank card, askew, with a stripe and a number on it. */
+const CARD = `<g transform="translate(-14 22) rotate(9)"><rect width="85.6" height="53.98" rx="3.18" fill="#274b8f"/><rect y="8" width="85.6" height="11" fill="#1c1c1c"/><rect x="10" y="30" width="60" height="4" fill="#e8e6dd"/></g>`;
+
 /** Pictures that are tried for what they are told with, and those of which nothing may be measured falsely. */
 export async function tryOdd(): Promise<readonly Tried[]> {
   const drawn = drawnFly(4);
@@ -93,6 +97,7 @@ export async function tryOdd(): Promise<readonly Tried[]> {
     await tryOne('gap', drawn, { ...shot, tall: 1.03 }, { mmPerPx: null, by: 'gap' }),
     await tryOne('shank', drawn, { ...shot, tall: 1.03 }),
     await tryOne('jaw', drawn, { ...shot, jaw: true }),
+    await tryOne('card', drawn, { ...level, width: 1500, height: 1150, pxPerMm: 10, at: [760, 220], extra: CARD }),
     await tryOne('none', null, shot),
     await tryOne('two', drawn, { ...level, pxPerMm: 9, at: [700, 230], extra: OTHER_FLY }),
     await tryOne('cut', drawn, { ...level, at: [420, 420] }),

@@ -126,7 +126,10 @@ function ofPart(part: LaidPart, laid: LaidFly, drawers: Drawers): Measure[] {
     ...(told === null || told === 'fibre' ? [] : own(`${id}.pastBend`, pastBend, withMore(id, told))),
     ...(part.file.construction === 'hackle' ? sized('fibre') : []),
     ...(part.file.construction === 'ball'
-      ? [...sized('diameter'), ...own(`${id}.at`, ({ extent }) => (extent.startMm + extent.endMm) / 2, withMore(id, 'at'))]
+      ? [
+          ...sized('diameter'),
+          ...own(`${id}.at`, ({ extent }) => (extent.startMm + extent.endMm) / 2, withMore(id, 'at')),
+        ]
       : []),
     ...('width' in part.file && part.file.width !== undefined ? sized('width') : []),
     ...asSold(part, drawers),

@@ -1,6 +1,7 @@
 import { bad, good, type Outcome } from '../base/index.ts';
 import type { LaidFly } from '../model/index.ts';
 import { type Blob, blobsOf, depthOf } from './blobs.ts';
+import { cardAmong } from './card.ts';
 import { type Cover, coverOf, thresholdOf } from './cover.ts';
 import { type Fit, fitHook, frontSpread, scaleSpread, spreadAt } from './fit.ts';
 import { apartFromGround, type Apart } from './ground.ts';
@@ -34,6 +35,8 @@ export interface Spot {
 export interface PhotoFound {
   readonly pose: Pose;
   readonly mmPerPx: number;
+  /** What sets the scale: what was told, a bank card that lies beside the fly, or the plan's own hook. */
+  readonly scaledBy: 'told' | 'card' | 'shank' | 'gap';
   readonly landmarks: Partial<Readonly<Record<Landmark, Spot>>>;
   readonly lengths: readonly LengthFound[];
   readonly shape: ShapeFound;
@@ -70,6 +73,8 @@ interface Seen {
   readonly box: Box;
   readonly cover: Cover;
   readonly held: boolean;
+  /** mm a pixel of the smaller picture, by a card that lies beside the fly; null where none does. */
+  readonly byCard: number | null;
 }
 
 const boxOf = (blobs: readonly Blob[]): Box => ({
@@ -91,7 +96,9 @@ function seenIn(picture: Picture): Outcome<Seen> {
   const colours = coloursOf(picture);
   const apart = apartFromGround(colours);
   const threshold = thresholdOf(apart);
-  const all = blobsOf(apart, 12, threshold).blobs;
+  const found = blobsOf(apart, 12, threshold);
+  const card = cardAmong(found, apart.width, apart.height);
+  const all = card ? apartFromCard(found.blobs, card.blob) : found.blobs;
   const [main] = all;
   if (!main || main.area < LEAST_SHARE * apart.width * apart.height)
     return cannot(
@@ -117,8 +124,16 @@ function seenIn(picture: Picture): Outcome<Seen> {
     box,
     cover: coverOf(cropped(apart, box), threshold),
     held: blobs.some(({ onBorder }) => onBorder > 0),
+    byCard: card && card.mmPerPx,
   });
 }
+
+/** Everything but a card, and what of its printing lies within it. */
+const apartFromCard = (blobs: readonly Blob[], card: Blob): readonly Blob[] =>
+  blobs.filter(
+    ({ box }) =>
+      box.left < card.box.left || box.top < card.box.top || box.right > card.box.right || box.bottom > card.box.bottom,
+  );
 
 function planAreaOf(laid: LaidFly): number {
   const { solid, soft, wire } = profileOf(laid, PLAN_CELL_MM);
@@ -206,11 +221,13 @@ const landmarkPlaces = (laid: LaidFly): Readonly<Record<Landmark, readonly [numb
  * @returns what was found, each with how sure it is; or why nothing can be measured, and what to do
  */
 export function findFly(picture: Picture, laid: LaidFly, hints: PhotoHints): Outcome<PhotoFound> {
-  const { mmPerPx, by } = hints;
+  const { by } = hints;
   const seen = seenIn(picture);
   if (!seen.ok) return seen;
   const { shrunk, box } = seen.value;
   const line = wireLineOf(laid);
+  const { byCard } = seen.value;
+  const mmPerPx = hints.mmPerPx ?? (byCard === null ? null : byCard / shrunk);
   const known = mmPerPx === null ? null : 1 / (mmPerPx * shrunk);
   const best = layOn(seen.value, laid, line, known);
   if (!best || best.fit.confidence < LEAST.confidence || best.agrees < LEAST.agreement)
@@ -219,7 +236,7 @@ export function findFly(picture: Picture, laid: LaidFly, hints: PhotoHints): Out
   const shank = laid.platform.shankMm;
   const pose = enlarged({ ...fit.pose, tx: fit.pose.tx + box.left, ty: fit.pose.ty + box.top }, shrunk);
   const perPx = 1 / (by === 'gap' && mmPerPx === null ? pose.scale * pose.tall : pose.scale);
-  const notes: string[] = [];
+  const notes: string[] = byCard === null ? [] : ['the bank card beside it sets the scale'];
   const landmarks: Partial<Record<Landmark, Spot>> = {};
   for (const [name, place] of Object.entries(landmarkPlaces(laid)) as [Landmark, readonly [number, number] | null][]) {
     if (!place) continue;
@@ -243,6 +260,7 @@ export function findFly(picture: Picture, laid: LaidFly, hints: PhotoHints): Out
   return good({
     pose,
     mmPerPx: perPx,
+    scaledBy: hints.mmPerPx !== null ? 'told' : byCard === null ? by : 'card',
     landmarks,
     ...measured,
     lengths: [...measured.lengths, ...shape.lengths],

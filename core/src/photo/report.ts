@@ -3,6 +3,8 @@ import type { PhotoFound } from './find.ts';
 /** What a photograph told, under the keys the command line promises. */
 export interface PhotoReport {
   readonly mm_per_px: number;
+  /** What set the scale. */
+  readonly scaled_by: PhotoFound['scaledBy'];
   readonly landmarks_px: Readonly<Record<string, readonly [number, number]>>;
   readonly lengths_mm: Readonly<Record<string, number>>;
   /** One standard deviation, of lengths and landmarks. */
@@ -30,6 +32,7 @@ export function reportPhoto({ mmPerPx, landmarks, lengths, shape, ...found }: Ph
     ...marks.map(([name, { spread }]): [string, number] => [name, round(spread * mmPerPx)]),
   ];
   return {
+    scaled_by: found.scaledBy,
     mm_per_px: Number(mmPerPx.toPrecision(6)),
     landmarks_px: Object.fromEntries(marks.map(([name, { at }]) => [name, [round(at[0]), round(at[1])] as const])),
     lengths_mm: Object.fromEntries(lengths.map(({ measure, mm }) => [measure, round(mm)])),
