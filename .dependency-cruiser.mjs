@@ -63,9 +63,9 @@ export default {
     {
       name: 'core-needs-two-packages-only',
       severity: 'error',
-      comment: 'zod reads files, d3-contour draws the outline of what is seen in a photograph',
+      comment: 'zod reads files, d3-contour and d3-polygon draw the outline of what is seen in a photograph',
       from: { path: '^core/src' },
-      to: { path: 'node_modules/(?!zod|d3-contour|@types/d3-contour)' },
+      to: { path: 'node_modules/(?!zod|d3-contour|d3-polygon|@types/d3-contour|@types/d3-polygon)' },
     },
     {
       name: 'print-and-pictures-need-core-only',

@@ -240,3 +240,41 @@ test('hooks that measure otherwise than their packet teach the drawers, and whos
   await page.reload();
   await expect(page.getByLabel('tied by')).toHaveValue('Anna');
 });
+
+test('the stand-in’s camera shows a fly from three sides; eyes are pulled square by key, one picture is put away', async ({
+  own,
+  page,
+}) => {
+  await onTable(page, own, 'Slate Runner');
+  await page.keyboard.press('n');
+  await expect(verdict(page)).toContainText('by 0 of');
+  const take = async (from: string): Promise<void> => {
+    await page.keyboard.press('c');
+    const dialog = page.getByRole('dialog', { name: 'A photograph of fly 1' });
+    await dialog.getByRole('radio', { name: from }).check();
+    await dialog.getByRole('button', { name: 'By the stand-in, simulated' }).click();
+    await expect(page.getByText(`A photograph of fly 1 ${from}`)).toBeVisible();
+  };
+  await take('from the side');
+  await expect(verdict(page)).not.toContainText('by 0 of');
+  await expect(page.getByText('rendered, not taken, near side')).toBeVisible();
+  await take('from above');
+  const aspect = page.getByTestId('aspect');
+  await expect(aspect).toContainText('tips past the bend');
+  await take('from the front');
+  await expect(page.getByText('rendered, not taken, from the front')).toBeVisible();
+  const eye = aspect.getByRole('button', { name: /^left eye, a landmark/ });
+  await eye.focus();
+  for (let i = 0; i < 20; i++) await page.keyboard.press('ArrowUp');
+  await expect(aspect).toContainText(/turned about the shank, the left one higher/);
+  await expect(verdict(page)).toContainText(/the eyes are turned about the shank by \d+°/i);
+  await page.reload();
+  await page.getByRole('button', { name: 'from the front' }).click();
+  await expect(aspect).toContainText(/turned about the shank, the left one higher/);
+  await page.keyboard.press('k');
+  await page.keyboard.type('Put the photograph away');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('The photograph of fly 1 is put away')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'from the front' })).toBeHidden();
+  await expect(page.getByRole('button', { name: 'from above' })).toBeVisible();
+});

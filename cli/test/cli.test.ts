@@ -581,7 +581,7 @@ describe('jobbet inspect', () => {
     [['--photo', 'none.png'], 'none.png: '],
     [['--photo', ''], '--photo needs'],
     [['--photo', 'text', '--by', 'tail'], '--by is shank or gap'],
-    [['--photo', 'text', '--view', 'top'], '--view is side'],
+    [['--photo', 'text', '--view', 'below'], '--view is side, top, front'],
     [['--photo', 'text', '--mm-per-px', 'about 4'], '--mm-per-px is a number'],
     [['--by', 'gap'], '--photo IMAGE names it'],
   ])('%j is refused in words', async (args, words) => {

@@ -1,5 +1,8 @@
+import { NOMINAL_DRAWERS } from '../src/drawers/tables.ts';
+import { inspectFlies } from '../src/inspect/inspect.ts';
 import type { LaidFly } from '../src/model/index.ts';
-import { aspectBy, type AspectTold, findAspect } from '../src/photo/aspect.ts';
+import type { SpecimenFile } from '../src/records/specimen.ts';
+import { aspectBy, type AspectTold, eyesSeen, findAspect } from '../src/photo/aspect.ts';
 import { contourOf } from '../src/photo/contour.ts';
 import type { Picture } from '../src/photo/picture.ts';
 import { body, eyes, laid, tail } from './build.ts';
@@ -27,6 +30,7 @@ const [, outMm, overMm] = ((): readonly [number, number, number] => {
 })();
 
 type Mm = readonly [number, number];
+type Photo = NonNullable<SpecimenFile['photos']>[number];
 interface Drawn {
   /** mm: along it from the eye, and to its left. */
   readonly covers: (s: number, t: number) => boolean;
@@ -86,8 +90,14 @@ function outlined({ covers, bendMm }: Drawn, turnDeg: number) {
   const bend: Mm = [eye[0] + PX * bendMm * cos, eye[1] + PX * bendMm * sin];
   return { field: { width, height, at }, contour: contourOf({ width, height, at }), marks: { eye, bend } };
 }
+/** With its eyes' middles as they are seen. */
+const markedBy = (view: 'top' | 'front', drawn: Drawn, turnDeg: number) => {
+  const { field, contour, marks } = outlined(drawn, turnDeg);
+  const eyesAt = eyesSeen(field, contour, marks, plan, view);
+  return { contour, marks: { ...marks, ...(eyesAt ? { left: eyesAt[0], right: eyesAt[1] } : {}) } };
+};
 const told = (view: 'top' | 'front', drawn: Drawn, turnDeg: number): AspectTold => {
-  const { contour, marks } = outlined(drawn, turnDeg);
+  const { contour, marks } = markedBy(view, drawn, turnDeg);
   return aspectBy(view, contour, marks, plan);
 };
 
@@ -109,10 +119,10 @@ describe('a fly from above', () => {
     expect(Math.abs((behind?.rightMm2 ?? 0) - 12 * 1.6)).toBeLessThan(1);
   });
 
-  test('eyes are told by how far they stand out on either side', () => {
+  test('eyes are told by how far out the middle of either is', () => {
     const { eyes: found } = told('top', above(0, 12, 12), 0);
-    expect(found?.leftMm).toBeCloseTo(outMm + 2, 1);
-    expect(found?.rightMm).toBeCloseTo(outMm + 2, 1);
+    expect(found?.leftMm).toBeCloseTo(outMm, 1);
+    expect(found?.rightMm).toBeCloseTo(outMm, 1);
   });
 });
 
@@ -127,6 +137,19 @@ describe('a fly from the front', () => {
     expect(tips).toBeNull();
   });
 
+  test('through the fibres of a collar that stands about them', () => {
+    const bare = ahead(6);
+    const behind: Drawn = {
+      ...bare,
+      // A strand a tenth of a millimetre broad every six degrees.
+      covers: (s, t) => {
+        const [far, turn] = [Math.hypot(s, t), (Math.atan2(t, s) * 30) / Math.PI];
+        return bare.covers(s, t) || (far < 7 && Math.abs(turn - Math.round(turn)) * (Math.PI / 30) * far < 0.11);
+      },
+    };
+    expect(Math.abs((told('front', behind, 90).eyes?.askewDeg ?? 0) - 6)).toBeLessThan(1.5);
+  });
+
   test('a head as even as it is round', () => {
     const ring = Array.from({ length: 360 }, (_, i): Mm => {
       const r = i < 10 || i > 350 ? 10.2 : 5;
@@ -136,6 +159,37 @@ describe('a fly from the front', () => {
     expect(aspectBy('front', ring, marks, plan).round).toBeCloseTo(1, 2);
     const thin = ring.map(([x, y], i): Mm => (i > 80 && i < 140 ? [100 + (x - 100) / 2, 100 + (y - 100) / 2] : [x, y]));
     expect(aspectBy('front', thin, marks, plan).round).toBeLessThan(0.6);
+  });
+});
+
+describe('a finished fly with eyes out of square', () => {
+  const cameOut = (view: 'top' | 'front', drawn: Drawn, turnDeg: number) => {
+    const { contour, marks } = markedBy(view, drawn, turnDeg);
+    const photo = { file: 'pictures/a.jpg', view, landmarks: marks, contour } as unknown as Photo;
+    const made = inspectFlies(
+      plan.file,
+      [{ format: 'jobbet.specimen', version: 1, fly: 'Test', number: 1, photos: [photo] }],
+      NOMINAL_DRAWERS,
+    );
+    if (!made.ok) throw new Error(JSON.stringify(made.faults));
+    const [report] = made.value.specimens;
+    if (!report) throw new Error('nothing told');
+    return report;
+  };
+
+  test('turned about the shank is weighed so, and leans; it is said what is done about it', () => {
+    const [straight, turned] = [cameOut('front', ahead(0), 90), cameOut('front', ahead(10), 90)];
+    const lean = ({ asTied }: typeof straight): number => Math.abs(180 - Math.abs(asTied.heel_deg ?? 0));
+    expect(lean(straight)).toBeLessThan(1);
+    expect(lean(turned)).toBeGreaterThan(3);
+    expect(turned.why.join()).toMatch(/turned about the shank by (9|10|11)°, the left one higher/);
+    expect(straight.why.join()).not.toContain('turned');
+  });
+
+  test('askew on the shank is said, and weighs no other', () => {
+    const report = cameOut('top', above(8, 12, 12), 0);
+    expect(report.why.join()).toContain('askew on the shank by 8°, the left one ahead');
+    expect(report.views[0]?.tips).toMatchObject({ left_mm: expect.closeTo(12, 0) as number });
   });
 });
 
@@ -165,6 +219,14 @@ describe('its landmarks come by themselves', () => {
     // Within a twentieth of the shank: what it is scaled by is the whole fly.
     expect(off(found.value.landmarks.eye, eye)).toBeLessThan(1.3);
     expect(off(found.value.landmarks.bend, bend)).toBeLessThan(1.3);
+  });
+
+  test('from the front on the line along which it is even, the ring over the bend', () => {
+    const { picture: shot, eye, bend } = picture(ahead(0), 80);
+    const found = findAspect(shot, plan, 'front');
+    if (!found.ok) throw new Error(JSON.stringify(found.faults));
+    expect(off(found.value.landmarks.eye, eye)).toBeLessThan(2.5);
+    expect(off(found.value.landmarks.bend, bend)).toBeLessThan(2.5);
   });
 
   test('an empty ground is refused', () => {

@@ -126,7 +126,7 @@ describe('a fly as it came out', () => {
         fc.array(fc.double({ min: 0.9, max: 1.12, noNaN: true }), { minLength: 7, maxLength: 7 }),
         (keys, shares) => {
           const found = keys.map((key, i) => ({ measure: measure(key), mm: measure(key).planMm * (shares[i] ?? 1) }));
-          const tied = solveTied(laid, NOMINAL_DRAWERS, found, null);
+          const tied = solveTied(laid, NOMINAL_DRAWERS, { found, dryMg: null, askew: new Map() });
           if (!tied.ok) throw new Error(JSON.stringify(tied.faults));
           for (const { measure: each, mm: wanted } of found)
             expect(Math.abs((each.on(tied.value.laid) ?? 0) - wanted)).toBeLessThan(0.02);
@@ -136,7 +136,11 @@ describe('a fly as it came out', () => {
     );
   });
   test('what was not measured stays as planned; what leans on what was follows it', () => {
-    const tied = solveTied(laid, NOMINAL_DRAWERS, [{ measure: measure('tail'), mm: 25 }], null);
+    const tied = solveTied(laid, NOMINAL_DRAWERS, {
+      found: [{ measure: measure('tail'), mm: 25 }],
+      dryMg: null,
+      askew: new Map(),
+    });
     if (!tied.ok) throw new Error('no fly');
     expect(measure('wing').on(tied.value.laid)).toBeCloseTo(measure('wing').planMm, 6);
     expect(measure('flash').on(tied.value.laid)).toBeCloseTo(27, 2);

@@ -1,7 +1,7 @@
 import { good, type Outcome } from '../base/index.ts';
 import type { Drawers } from '../drawers/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
-import { layFly, type LaidFly, settleFly, solveBalance, type SolvedFly } from '../model/index.ts';
+import { type Askew, layFly, type LaidFly, settleFly, solveBalance, type SolvedFly } from '../model/index.ts';
 import type { Measure } from './measures.ts';
 import { heavierModel } from './weighed.ts';
 
@@ -9,6 +9,15 @@ import { heavierModel } from './weighed.ts';
 export interface Found {
   readonly measure: Measure;
   readonly mm: number;
+}
+
+/** What of a fly is known as it came out. */
+export interface CameOut {
+  readonly found: readonly Found[];
+  /** What it weighs; null where nobody weighed it. */
+  readonly dryMg: number | null;
+  /** What of it is turned about the shank, by the part's id. */
+  readonly askew: ReadonlyMap<string, Askew>;
 }
 
 /** Passes over all measures: one that leans on another follows it, and is set right after it. */
@@ -52,16 +61,11 @@ export function leaningMm(laid: LaidFly, drawers: Drawers, found: readonly Found
 
 /**
  * A fly as it came out, laid and solved: its lengths as they were measured, its weight as it was weighed, what was not measured as planned.
- * @param dryMg what it weighs; null where nobody weighed it
  * @returns the solved fly, or why what was measured is no fly
  */
-export function solveTied(
-  laid: LaidFly,
-  drawers: Drawers,
-  found: readonly Found[],
-  dryMg: number | null,
-): Outcome<SolvedFly> {
-  const tied = tiedFile(laid, drawers, found);
+export function solveTied(laid: LaidFly, drawers: Drawers, { found, dryMg, askew }: CameOut): Outcome<SolvedFly> {
+  const straight = tiedFile(laid, drawers, found);
+  const tied = straight.ok && askew.size > 0 ? layFly(straight.value.file, drawers, askew) : straight;
   if (!tied.ok) return tied;
   const solved = settleFly(tied.value);
   if (dryMg === null) return good(solved);

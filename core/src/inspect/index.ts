@@ -7,6 +7,7 @@ export {
   type SeriesReport,
   type SpecimenReport,
 } from './inspect.ts';
+export { type ViewReport, viewReport } from './seenBy.ts';
 export { type JarReport } from './jar.ts';
 export { LOOKED, type Look, looksOf } from './looks.ts';
 export { drawersWith, type Laying, layingOf, withLaying } from './intoDrawer.ts';

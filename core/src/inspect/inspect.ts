@@ -2,14 +2,21 @@ import { bad, good, type Fault, type Outcome } from '../base/index.ts';
 import { type CheckReport, checkFly, type Finding, reportChecks } from '../checks/index.ts';
 import type { Drawers } from '../drawers/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
-import { type LaidFly, solveFly, type SolvedFly } from '../model/index.ts';
-import { type Marks, shapesBy, silhouetteOf } from '../photo/index.ts';
+import { solveFly, type SolvedFly } from '../model/index.ts';
 import { type SpecimenFile, readingOf } from '../records/index.ts';
 import { type Step, tyingPlan } from '../tying/index.ts';
 import { leaningMm, solveTied } from './asTied.ts';
 import { type JarReport, jarReport } from './jar.ts';
 import { learntOf, type Learnt, type OfHand } from './learnt.ts';
 import { type Measure, measuresOf, namedMeasures } from './measures.ts';
+import {
+  askewBy,
+  askewWords,
+  type SilhouetteReport,
+  silhouetteReport,
+  type ViewReport,
+  viewReports,
+} from './seenBy.ts';
 import { seriesWords, toldOf, type Series } from './series.ts';
 import { farReadings, meanOf, summary, type Interval } from './statistics.ts';
 import { offerFor, type Verdict } from './verdict.ts';
@@ -38,19 +45,9 @@ export interface SpecimenReport {
   readonly lengths: readonly LengthReport[];
   readonly weight: { readonly mg: number | null; readonly plan_mg: number; readonly asked: readonly number[] };
   /** Its profile by a photograph from the side; null where there is none that was measured. */
-  readonly silhouette: {
-    readonly area_mm2: number;
-    readonly plan_mm2: number;
-    readonly only_plan_mm2: number;
-    readonly only_fly_mm2: number;
-    /** The gap that is left, and by plan; null where it is covered. */
-    readonly gap_mm: number | null;
-    readonly plan_gap_mm: number | null;
-    /** How thick the body is where it stands bare, by station, and by plan. */
-    readonly depths: readonly { readonly station: number; readonly mm: number; readonly plan_mm: number }[];
-    /** How far hackles stand off the shank, and by plan. */
-    readonly angles: readonly { readonly part: string; readonly deg: number; readonly plan_deg: number }[];
-  } | null;
+  readonly silhouette: SilhouetteReport | null;
+  /** What photographs from above and from the front tell. */
+  readonly views: readonly ViewReport[];
   /** What its falls in a jar came to; null where it fell in none. */
   readonly jar: JarReport | null;
   /** Of what can be measured on the fly, how much of it was. */
@@ -104,41 +101,14 @@ const round = (value: number): number => Math.round(value * 1e4) / 1e4;
 const roundOrNone = (value: number | null | undefined): number | null =>
   value === null || value === undefined ? null : round(value);
 
-/** A photograph from the side that was measured. */
-interface Profiled {
-  readonly contour: readonly (readonly [number, number])[];
-  readonly marks: Marks;
-}
-
 /** A specimen read: the mean of each measure, and of its weight. */
 interface Read {
   readonly number: number;
   readonly hand: string | null;
   readonly values: ReadonlyMap<Measure, readonly number[]>;
   readonly dryMg: readonly number[];
-  readonly photo: Profiled | null;
+  readonly photos: SpecimenFile['photos'];
   readonly jar: SpecimenFile['jar'];
-}
-
-function profiledIn({ photos = [] }: SpecimenFile): Profiled | null {
-  const photo = photos.find(({ view, contour, landmarks }) => view === 'side' && contour && landmarks);
-  return photo?.contour && photo.landmarks ? { contour: photo.contour, marks: photo.landmarks } : null;
-}
-
-function silhouetteReport(photo: Profiled | null, laid: LaidFly): SpecimenReport['silhouette'] {
-  if (!photo) return null;
-  const { areaMm2, planMm2, onlyPlanMm2, onlyFlyMm2 } = silhouetteOf(photo.contour, photo.marks, laid);
-  const { gap, depths, angles } = shapesBy(photo.contour, photo.marks, laid);
-  return {
-    area_mm2: round(areaMm2),
-    plan_mm2: round(planMm2),
-    only_plan_mm2: round(onlyPlanMm2),
-    only_fly_mm2: round(onlyFlyMm2),
-    gap_mm: roundOrNone(gap?.mm),
-    plan_gap_mm: roundOrNone(gap?.planMm),
-    depths: depths.map(({ station, mm, planMm }) => ({ station, mm: round(mm), plan_mm: round(planMm) })),
-    angles: angles.map(({ part, deg, planDeg }) => ({ part, deg: round(deg), plan_deg: round(planDeg) })),
-  };
 }
 
 function readSpecimen(file: SpecimenFile, at: number, measures: readonly Measure[]): Outcome<Read> {
@@ -159,7 +129,7 @@ function readSpecimen(file: SpecimenFile, at: number, measures: readonly Measure
     hand: file.hand ?? null,
     values,
     dryMg: (file.weight ?? []).map((each) => readingOf('mass', each)),
-    photo: profiledIn(file),
+    photos: file.photos,
     jar: file.jar,
   });
 }
@@ -200,13 +170,14 @@ interface Against {
 }
 
 function specimenReport(
-  { number, values, dryMg, photo, jar }: Read,
+  { number, values, dryMg, photos, jar }: Read,
   { plan, findings, measures, steps, drawers }: Against,
 ): Outcome<{ readonly report: SpecimenReport; readonly tied: SolvedFly }> {
   const found = [...values].map(([measure, each]) => ({ measure, mm: meanOf(each) }));
   const leans = new Map(found.map((one) => [one.measure, leaningMm(plan.laid, drawers, found, one)]));
   const mg = dryMg.length === 0 ? null : meanOf(dryMg);
-  const solved = solveTied(plan.laid, drawers, found, mg);
+  const views = viewReports(photos, plan.laid);
+  const solved = solveTied(plan.laid, drawers, { found, dryMg: mg, askew: askewBy(views, plan.laid) });
   if (!solved.ok)
     return bad(...solved.faults.map((fault) => ({ ...fault, path: `fly ${String(number)}: ${fault.path}` })));
   const tied = solved.value;
@@ -217,8 +188,14 @@ function specimenReport(
     mm,
     bandMm: movedBy(measure.bandMm, leans.get(measure) ?? 0),
   }));
-  const offer = offerFor({ plan, tied, lengths, news: newsOf(checked.findings, findings), steps });
-  const { tight, hold, sink } = tied.balance;
+  const offer = offerFor({
+    plan,
+    tied,
+    lengths,
+    askew: askewWords(views),
+    news: newsOf(checked.findings, findings),
+    steps,
+  });
   const fallen = jar && jar.falls.length > 0 ? jarReport(tied.laid, mg, jar) : null;
   return good({
     tied,
@@ -226,21 +203,28 @@ function specimenReport(
       number,
       lengths: [...values].map(([measure, each]) => lengthReport(measure, each, leans.get(measure) ?? 0)),
       weight: { mg: roundOrNone(mg), plan_mg: round(plan.laid.dryMg), asked: farReadings(dryMg, FINEST.mg) },
-      silhouette: silhouetteReport(photo, plan.laid),
+      silhouette: silhouetteReport(photos, plan.laid),
+      views,
       jar: fallen && roundedJar(fallen),
       measured: { of: measures.length, found: values.size },
-      asTied: {
-        ride: tight.ride,
-        heel_deg: roundOrNone(tight.heelDeg),
-        holdsTo_mm_s: roundOrNone(hold.holdsTo),
-        sink_mm_s: roundOrNone(sink?.terminal),
-        tipping: roundOrNone(tied.laid.tipping?.ratio),
-        checks: reportChecks(checked),
-      },
+      asTied: asTiedReport(tied, checked),
       ...offer,
     },
   });
 }
+
+function asTiedReport({ laid, balance }: SolvedFly, checked: Checked): SpecimenReport['asTied'] {
+  const { tight, hold, sink } = balance;
+  return {
+    ride: tight.ride,
+    heel_deg: roundOrNone(tight.heelDeg),
+    holdsTo_mm_s: roundOrNone(hold.holdsTo),
+    sink_mm_s: roundOrNone(sink?.terminal),
+    tipping: roundOrNone(laid.tipping?.ratio),
+    checks: reportChecks(checked),
+  };
+}
+type Checked = ReturnType<typeof checkFly>;
 
 const roundedJar = (jar: JarReport): JarReport => ({
   ...jar,

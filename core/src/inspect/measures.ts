@@ -83,6 +83,8 @@ const fixed = (planMm: number): readonly [number, number] => {
   return [Math.max(0, planMm - play), planMm + play];
 };
 
+const middleOf = ({ extent }: LaidPart): number => (extent.startMm + extent.endMm) / 2;
+
 /** What of one part can be measured. */
 function ofPart(part: LaidPart, laid: LaidFly, drawers: Drawers): Measure[] {
   const { id } = part.file;
@@ -116,9 +118,8 @@ function ofPart(part: LaidPart, laid: LaidFly, drawers: Drawers): Measure[] {
     told === null || told === 'fibre'
       ? []
       : own(id, ({ extent }) => extent.lengthMm, withMore(id, told), bandOf(laid, part, part.extent.lengthMm, drawers));
-  const { rear } = laid.platform.landmarksMm;
-  const pastBend = ({ extent }: LaidPart): number | undefined =>
-    extent.tipMm === null ? undefined : extent.tipMm - rear;
+  const pastBend = ({ extent: { tipMm } }: LaidPart): number | undefined =>
+    tipMm === null ? undefined : tipMm - laid.platform.landmarksMm.rear;
   const sized = (key: string): Measure[] =>
     own(`${id}.${key}`, ({ extent }) => extent.lengths[key]?.mm ?? extent.readings[key]?.mm, withMore(id, key));
   return [
@@ -126,10 +127,7 @@ function ofPart(part: LaidPart, laid: LaidFly, drawers: Drawers): Measure[] {
     ...(told === null || told === 'fibre' ? [] : own(`${id}.pastBend`, pastBend, withMore(id, told))),
     ...(part.file.construction === 'hackle' ? sized('fibre') : []),
     ...(part.file.construction === 'ball'
-      ? [
-          ...sized('diameter'),
-          ...own(`${id}.at`, ({ extent }) => (extent.startMm + extent.endMm) / 2, withMore(id, 'at')),
-        ]
+      ? [...sized('diameter'), ...own(`${id}.at`, middleOf, withMore(id, 'at'))]
       : []),
     ...('width' in part.file && part.file.width !== undefined ? sized('width') : []),
     ...asSold(part, drawers),

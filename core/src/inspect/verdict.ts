@@ -43,11 +43,13 @@ interface Judged {
   readonly lengths: readonly Against[];
   /** What is to be said of the fly, and was not of its plan. */
   readonly news: readonly Finding[];
+  /** What stands out of square, in words. */
+  readonly askew: readonly string[];
   readonly steps: readonly Step[];
 }
 
 /** Keeps a fly that does what was planned and looks it; ties one again that does not; what only looks otherwise is for practice. */
-export function offerFor({ plan, tied, lengths, news, steps }: Judged): Offer {
+export function offerFor({ plan, tied, lengths, news, askew, steps }: Judged): Offer {
   const out = lengths.filter(isOut);
   const [rode, rides] = [plan.balance.tight.ride, tied.balance.tight.ride];
   const serious = news.filter(({ severity }) => severity !== 'note');
@@ -55,6 +57,7 @@ export function offerFor({ plan, tied, lengths, news, steps }: Judged): Offer {
     ...(rode === rides ? [] : [`it rides ${rides}, the plan ${rode}`]),
     ...serious.map(({ message }) => message),
     ...out.map(outWords),
+    ...askew,
   ];
   if (why.length === 0)
     return { verdict: 'keep', fromStep: null, why: ['all that was measured is as planned'], snip: null };

@@ -1,5 +1,6 @@
 import { good, type Outcome } from '../base/index.ts';
-import { type Ellipse, extentOf, type LaidFly, PLAN_UP } from '../model/index.ts';
+import { boundsOf, type Ellipse, extentOf, type LaidFly, PLAN_UP } from '../model/index.ts';
+import { depthOf } from './blobs.ts';
 import { circleAmong, LEAST_BINS, type Ring } from './circle.ts';
 import { contourOf } from './contour.ts';
 import type { Field, Picture } from './picture.ts';
@@ -14,6 +15,9 @@ type Px = readonly [number, number];
 export interface AspectMarks {
   readonly eye: Px;
   readonly bend: Px;
+  /** The middles of a pair of eyes. */
+  readonly left?: Px | undefined;
+  readonly right?: Px | undefined;
 }
 
 export interface AspectFound {
@@ -36,7 +40,7 @@ export interface AspectTold {
   readonly sides: readonly Sides[];
   /** How far the tips reach behind the end of the shank on either side; null from the front. */
   readonly tips: { readonly leftMm: number; readonly rightMm: number } | null;
-  /** Eyes by circles through what of them stands clear: how far out each is, and how far from square to the hook; null where they are not told. */
+  /** How far out the middle of either eye is, and how far the pair is from square to the hook; null where they are not told. */
   readonly eyes: { readonly leftMm: number; readonly rightMm: number; readonly askewDeg: number } | null;
   /** How even it is all round, thinnest twelfth to fullest, of what stands off the ring; null from above. */
   readonly round: number | null;
@@ -118,7 +122,7 @@ const EDGE = { least: 0.5, most: 1.9, aside: 1.3 } as const;
 const TURNS = 36;
 
 /** The middle of an eye by the outer half of its edge. @param side 1 left, −1 right */
-function eyeAt(ring: Ring, { at: [s, t], r }: Ball, side: 1 | -1): readonly [number, number, number] | null {
+function eyeAt(ring: Ring, { at: [s, t], r }: Ball, side: 1 | -1): readonly [number, number] | null {
   const by = new Map<number, readonly [number, number]>();
   for (const [ps, pt] of ring) {
     const [ds, dt] = [ps - s, side * (pt - t)];
@@ -131,21 +135,26 @@ function eyeAt(ring: Ring, { at: [s, t], r }: Ball, side: 1 | -1): readonly [num
   }
   if (by.size < LEAST_BINS) return null;
   const circle = circleAmong([...by.values()]);
-  return circle && circle.offMm < 0.12 * circle.r && Math.abs(circle.r / r - 1) < 0.35
-    ? [circle.x, circle.z, circle.r]
-    : null;
+  return circle && circle.offMm < 0.12 * circle.r && Math.abs(circle.r / r - 1) < 0.35 ? [circle.x, circle.z] : null;
 }
 
-function eyesIn(ring: Ring, laid: LaidFly, view: AspectView): AspectTold['eyes'] {
+/** The middles of both eyes, by circles through what of their edges stands clear; null where either is not told. */
+function eyesIn(
+  ring: Ring,
+  laid: LaidFly,
+  view: AspectView,
+): readonly [left: readonly [number, number], right: readonly [number, number]] | null {
   const balls = ballsOf(laid, view);
   const [left, right] = balls ? [eyeAt(ring, balls[0], 1), eyeAt(ring, balls[1], -1)] : [];
-  if (!left || !right) return null;
-  return {
-    leftMm: left[1] + left[2],
-    rightMm: right[2] - right[1],
-    // Above: the left one ahead of the right; from the front: the left one higher.
-    askewDeg: (Math.atan2(right[0] - left[0], left[1] - right[1]) * 180) / Math.PI,
-  };
+  return left && right ? [left, right] : null;
+}
+
+function eyesTold(
+  [ls, lt]: readonly [number, number],
+  [rs, rt]: readonly [number, number],
+): NonNullable<AspectTold['eyes']> {
+  // Above: the left one ahead of the right; from the front: the left one higher.
+  return { leftMm: lt, rightMm: -rt, askewDeg: (Math.atan2(rs - ls, lt - rt) * 180) / Math.PI };
 }
 
 const SECTORS = 12;
@@ -168,7 +177,8 @@ export function aspectBy(view: AspectView, contour: readonly Px[], marks: Aspect
   const ring = contour.map(([x, y]) => place(x, y));
   const along = ring.map(([s]) => s);
   const [front, rear] = [Math.min(...along), Math.max(...along)];
-  const eyes = eyesIn(ring, laid, view);
+  const { left, right } = marks;
+  const eyes = left && right ? eyesTold(place(...left), place(...right)) : null;
   if (view === 'front')
     return { sides: [sidesBetween(ring, 'all of it', front, rear)], tips: null, eyes, round: roundness(ring) };
   const { shankMm } = laid.platform;
@@ -264,11 +274,94 @@ function marksAbove(contour: readonly Px[], { middle, way }: ReturnType<typeof l
   return { eye: at(0), bend: at(laid.platform.shankMm) };
 }
 
-/** Where the ring and the lowest of the bend are from the front: the thick of it, and what reaches furthest below. */
-function marksAhead(contour: readonly Px[], { middle }: ReturnType<typeof lieOf>): AspectMarks {
-  const below = contour.filter(([x, y]) => y > middle[1] && Math.abs(x - middle[0]) < y - middle[1]);
-  const lowest = (below.length > 0 ? below : contour).reduce((low, each) => (each[1] > low[1] ? each : low));
-  return { eye: middle, bend: lowest };
+/** How far aside of straight down a hook may hang in a picture, degrees, and how finely that is looked for. */
+const [ASIDE_DEG, ASIDE_STEP] = [40, 1];
+const RAYS = 180;
+
+/** How far an outline reaches from a place in so many directions, the first along x. */
+function raysOf(contour: readonly Px[], [mx, my]: Px): Float64Array {
+  const far = new Float64Array(RAYS);
+  for (const [x, y] of contour) {
+    const ray = Math.floor(((Math.atan2(y - my, x - mx) / (2 * Math.PI) + 1) % 1) * RAYS);
+    far[ray] = Math.max(far[ray] as number, Math.hypot(x - mx, y - my));
+  }
+  return far;
+}
+
+/** The way down along which a fly is most alike on either side, radians. */
+function evenWay(contour: readonly Px[], middle: Px): number {
+  const far = raysOf(contour, middle);
+  const at = (rad: number): number => far[Math.floor(((rad / (2 * Math.PI) + 2) % 1) * RAYS)] as number;
+  let best = { off: Infinity, way: Math.PI / 2 };
+  for (let deg = -ASIDE_DEG; deg <= ASIDE_DEG; deg += ASIDE_STEP) {
+    const way = Math.PI / 2 + (deg * Math.PI) / 180;
+    let off = 0;
+    for (let k = 1; k < RAYS / 2; k++) {
+      const by = (k * 2 * Math.PI) / RAYS;
+      off += Math.abs(at(way + by) - at(way - by));
+    }
+    if (off < best.off - 1e-9) best = { off, way };
+  }
+  return best.way;
+}
+
+/** Where the ring and the lowest of the bend are from the front: on the line along which it is most alike on either side, as the plan has them. */
+function marksAhead(contour: readonly Px[], { middle }: ReturnType<typeof lieOf>, laid: LaidFly): AspectMarks {
+  const way = evenWay(contour, middle);
+  const [ux, uy] = [Math.cos(way), Math.sin(way)];
+  const along = contour.map(([x, y]) => (x - middle[0]) * ux + (y - middle[1]) * uy);
+  const { top, bottom } = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
+  const [high, low] = [Math.min(...along), Math.max(...along)];
+  const pxPerMm = (low - high) / (top - bottom);
+  const at = (mm: number): Px => {
+    const s = high + (top + mm) * pxPerMm;
+    return [middle[0] + s * ux, middle[1] + s * uy];
+  };
+  return { eye: at(0), bend: at(dropMm(laid)) };
+}
+
+/** Strands and bunches of them that are thinner than this share of an eye’s radius lie about eyes and are no part of them; by half of it they are worn off. */
+const STRAND = 0.8;
+
+/** What of a cover is thicker than strands: worn off by their half breadth, and as much laid on again. */
+function withoutStrands({ width, height, at }: Field, px: number): Field {
+  const depth = depthOf((i) => (at[i] as number) >= 0.5, width, height);
+  const away = depthOf((i) => (depth[i] as number) <= px, width, height);
+  return { width, height, at: Float32Array.from(at, (_, i) => ((away[i] as number) <= px ? 1 : 0)) };
+}
+
+/** The middles of both eyes in the picture: by the outline, else by what is left of it without strands. */
+export function eyesSeen(
+  whole: Field,
+  outline: readonly Px[],
+  marks: AspectMarks,
+  laid: LaidFly,
+  view: AspectView,
+): readonly [Px, Px] | null {
+  const balls = ballsOf(laid, view);
+  if (!balls) return null;
+  const lengthMm = lengthOf(view, laid);
+  const place = frameOf(marks, lengthMm);
+  const pxPerMm = Math.hypot(marks.bend[0] - marks.eye[0], marks.bend[1] - marks.eye[1]) / lengthMm;
+  const found =
+    eyesIn(
+      outline.map(([x, y]) => place(x, y)),
+      laid,
+      view,
+    ) ??
+    eyesIn(
+      contourOf(withoutStrands(whole, (STRAND / 2) * balls[0].r * pxPerMm)).map(([x, y]) => place(x, y)),
+      laid,
+      view,
+    );
+  if (!found) return null;
+  const [ax, ay] = [(marks.bend[0] - marks.eye[0]) / lengthMm, (marks.bend[1] - marks.eye[1]) / lengthMm];
+  // The way back from the hook to the picture.
+  const back = ([s, t]: readonly [number, number]): Px => [
+    marks.eye[0] + s * ax - t * ay,
+    marks.eye[1] + s * ay + t * ax,
+  ];
+  return [back(found[0]), back(found[1])];
 }
 
 /** Finds a fly in a picture from above or from the front. @returns its outline and where to begin with its landmarks; or why none is seen */
@@ -279,15 +372,21 @@ export function findAspect(picture: Picture, laid: LaidFly, view: AspectView): O
   const outline = contourOf(cover.whole);
   if (outline.length < 12) return cannot('too little of a fly is seen: photograph it larger');
   const lie = lieOf(cover.whole);
-  const { eye, bend } = view === 'top' ? marksAbove(outline, lie, laid) : marksAhead(outline, lie);
+  const lies = view === 'top' ? marksAbove(outline, lie, laid) : marksAhead(outline, lie, laid);
   const whole = ([x, y]: Px): Px => toPicture([x + box.left, y + box.top], shrunk);
+  const eyes = eyesSeen(cover.whole, outline, lies, laid, view);
   return good({
-    landmarks: { eye: whole(eye), bend: whole(bend) },
+    landmarks: {
+      eye: whole(lies.eye),
+      bend: whole(lies.bend),
+      ...(eyes ? { left: whole(eyes[0]), right: whole(eyes[1]) } : {}),
+    },
     contour: outline.map(whole),
     notes: [
       view === 'top'
         ? 'see that eye and bend lie on the hook: what is left and right goes by them'
         : 'see that the two marks lie on the ring and on the lowest of the bend: what is left and right goes by them',
+      ...(eyes || !ballsOf(laid, view) ? [] : ['the eyes are not told from what lies about them']),
       ...(held ? ['something holds the fly: it is taken for a part of it'] : []),
     ],
   });

@@ -1,3 +1,11 @@
+export {
+  aspectBy,
+  type AspectFound,
+  type AspectMarks,
+  type AspectTold,
+  type AspectView,
+  findAspect,
+} from './aspect.ts';
 export { findFly, type Landmark, type PhotoFound, type PhotoHints, type Spot } from './find.ts';
 export { type LengthFound } from './lengths.ts';
 export { lengthsBy, shapesBy } from './outline.ts';

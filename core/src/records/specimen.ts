@@ -44,7 +44,15 @@ const RIDES = ['point-down', 'point-up', 'on-its-side'] as const;
 const photo = z.strictObject({
   file: z.string().min(1).max(400),
   view: z.enum(['side', 'top', 'front']),
-  landmarks: z.strictObject({ eye: pixel, bend: pixel, point: pixel.optional() }).optional(),
+  landmarks: z
+    .strictObject({
+      eye: pixel,
+      bend: pixel,
+      point: pixel.optional(),
+      left: pixel.describe('the middle of the left eye, from above or from the front').optional(),
+      right: pixel.optional(),
+    })
+    .optional(),
   contour: z.array(pixel).max(20_000).optional(),
   simulated: z.boolean().describe('rendered by a stand-in, not taken').optional(),
 });

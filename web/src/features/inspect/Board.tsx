@@ -1,4 +1,5 @@
-import type { SpecimenReport } from '@jobbet/core/inspect';
+import type { SpecimenReport, ViewReport } from '@jobbet/core/inspect';
+import type { SpecimenFile } from '@jobbet/core/records';
 import { boundsOf, type LaidFly } from '@jobbet/core/model';
 import { fitView } from '@jobbet/core/drawing';
 import { partName } from '@jobbet/core/tying';
@@ -8,10 +9,16 @@ import { FlyCanvas } from '../../shared/drawing/FlyCanvas.tsx';
 import { OneOutline } from '../../shared/drawing/Outlines.tsx';
 import { useSettings, useStyle } from '../../shared/settings/settings.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
-import type { Landmarks, Photo } from './photo.ts';
-import { PhotoBoard, SHOWN, type Shown } from './PhotoBoard.tsx';
+import { AspectBoard } from './AspectBoard.tsx';
+import { fromWhere, type Landmarks, photoFrom, type PhotoView, shownOf, type Shown } from './photo.ts';
+import { PhotoBoard } from './PhotoBoard.tsx';
 
 const BARE = [48, 56] as const;
+const WHENCE: Readonly<Record<PhotoView, string>> = {
+  side: 'near side',
+  top: 'from above',
+  front: 'from the front',
+};
 
 /** The box round both, so that they stand at one scale. */
 function aboutBoth(flies: readonly LaidFly[]) {
@@ -29,7 +36,8 @@ interface BoardProps {
   readonly plan: LaidFly;
   /** As its readings have it; null where there are none. */
   readonly tied: LaidFly | null;
-  readonly photo: Photo | null;
+  readonly record: SpecimenFile;
+  readonly views: readonly ViewReport[];
   readonly silhouette: SpecimenReport['silhouette'];
   readonly shown: Shown;
   readonly onShown: (shown: Shown) => void;
@@ -39,7 +47,7 @@ interface BoardProps {
 }
 
 /** The fly by its photograph, or as its readings have it, and the outline of the plan over it. */
-export function Board({ plan, tied, photo, silhouette, shown, onShown, onMove, children }: BoardProps) {
+export function Board({ plan, tied, record, views: seen, silhouette, shown, onShown, onMove, children }: BoardProps) {
   const { hand } = useSettings();
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
@@ -49,10 +57,22 @@ export function Board({ plan, tied, photo, silhouette, shown, onShown, onMove, c
     [plan, drawn, width, height, hand],
   );
   const [view] = views;
+  const from = fromWhere(shown);
+  const photo = photoFrom(record, from);
   const marked = photo?.landmarks && shown !== 'plan' ? { ...photo, landmarks: photo.landmarks } : null;
+  const aside = marked && from !== 'side' ? marked : null;
+  const choices = shownOf(record);
   return (
     <figure ref={frame} className="relative flex-1 min-h-[160px]" data-testid="inspect-board">
-      {view && marked && <PhotoBoard photo={marked} {...{ plan, view, width, height, shown, onMove }} />}
+      {aside && (
+        <AspectBoard
+          key={aside.file}
+          photo={aside}
+          report={seen.find((each) => each.view === from) ?? null}
+          {...{ width, height, onMove }}
+        />
+      )}
+      {view && marked && !aside && <PhotoBoard photo={marked} {...{ plan, view, width, height, shown, onMove }} />}
       {view && !marked && (
         <>
           <FlyCanvas laid={drawn} views={views} width={width} height={height} mode="dressed" />
@@ -66,8 +86,12 @@ export function Board({ plan, tied, photo, silhouette, shown, onShown, onMove, c
       <figcaption className="absolute left-3 top-2 text-label italic text-ink2 bg-sheet/85 px-1">
         {marked ? (
           <>
-            {photo?.simulated === true ? 'near side, rendered, not taken' : 'photograph, near side'};{' '}
-            <span className="text-measure">outline: the plan</span>
+            {photo?.simulated === true ? 'rendered, not taken' : 'photograph'}, {WHENCE[from]}
+            {!aside && (
+              <>
+                ; <span className="text-measure">outline: the plan</span>
+              </>
+            )}
             {shown === 'difference' && <span className="text-shape">, hatched: beyond it</span>}
           </>
         ) : tied ? (
@@ -78,8 +102,8 @@ export function Board({ plan, tied, photo, silhouette, shown, onShown, onMove, c
           'the plan: nothing is measured yet'
         )}
       </figcaption>
-      {marked && silhouette && <ShapeSaid silhouette={silhouette} shown={shown} />}
-      {photo?.landmarks && <Shows shown={shown} onShown={onShown} />}
+      {marked && !aside && silhouette && <ShapeSaid silhouette={silhouette} shown={shown} />}
+      {choices.length > 1 && <Shows {...{ shown, choices, onShown }} />}
       {children}
     </figure>
   );
@@ -131,13 +155,17 @@ function ShapeSaid({
 }
 
 /** Photograph, difference or plan. */
-const Shows = ({ shown, onShown }: Pick<BoardProps, 'shown' | 'onShown'>) => (
+const Shows = ({
+  shown,
+  choices,
+  onShown,
+}: Pick<BoardProps, 'shown' | 'onShown'> & { readonly choices: readonly Shown[] }) => (
   <div
     role="group"
     aria-label="What is shown"
     className="absolute right-3 top-2 flex gap-3 bg-sheet/85 px-2 items-baseline"
   >
-    {SHOWN.map((each) => (
+    {choices.map((each) => (
       <button
         key={each}
         type="button"

@@ -16,13 +16,12 @@ import { ByEye } from './ByEye.tsx';
 import { type ChangeFly, Entry } from './Entry.tsx';
 import { Teaches, VERDICTS, VerdictOf } from './Margin.tsx';
 import { Jar, useWatch, type Watch, withFall } from './Jar.tsx';
-import { afterShown, Looked, takeFirst } from './Looked.tsx';
-import { sideOf } from './photo.ts';
-import type { Shown } from './PhotoBoard.tsx';
+import { Looked, takeFirst } from './Looked.tsx';
+import { PhotoDialog } from './PhotoDialog.tsx';
 import { Run } from './Run.tsx';
 import { type Good, useInspected } from './useInspected.ts';
 import { addSpecimen, changeSpecimen, removeSpecimen, useSpecimens } from './useSpecimens.ts';
-import { usePhoto } from './usePhoto.ts';
+import { usePhotographing } from './usePhotographing.ts';
 import { type Takeable, useTakes } from './useTakes.ts';
 
 /** Finished flies of the pattern on the bench against it. */
@@ -99,15 +98,14 @@ function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] })
   const { good, faults, told, tied } = useInspected(specimens, number);
   const takes = useTakes(good);
   const known = useMemo(() => new Set(good?.measures.map(({ key }) => key)), [good]);
-  const photo = usePhoto(here, known);
-  const files = useRef<HTMLInputElement>(null);
+  const { photo, shown, setShown, files, from, ask, turn, asked } = usePhotographing(here, known);
+  const drawers = useBench((state) => state.drawers);
   const watch = useWatch((seconds) => {
     if (here)
       changeSpecimen(id, here.id, `A fall of fly ${String(number)}: ${seconds.toFixed(2)} s`, (now) =>
         withFall(now, seconds),
       );
   });
-  const [shown, setShown] = useState<Shown>('photograph');
   const another = (): void => {
     addSpecimen(id, calm.file, revision, tier)
       .then(pick)
@@ -128,8 +126,8 @@ function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] })
     take: takes[0]?.run ?? null,
     second: takes[1]?.run ?? null,
     remove: here ? () => removeSpecimen(id, here) : null,
-    photo: here ? () => files.current?.click() : null,
-    view: here && sideOf(here.record) ? () => setShown(afterShown(shown)) : null,
+    photo: here ? ask : null,
+    view: turn,
     unphoto: photo.drop,
     drop: here?.record.jar ? watch.press : null,
     look: here ? () => margin.current?.querySelector<HTMLElement>('[data-look=open] button')?.focus() : null,
@@ -145,8 +143,7 @@ function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] })
             record={here.record}
             plan={calm}
             tied={told && told.measured.found > 0 ? tied : null}
-            silhouette={told?.silhouette ?? null}
-            {...{ shown, photo, files }}
+            {...{ told, shown, photo, files, from }}
             onShown={setShown}
           />
           {good && good.report.series.length > 0 && (
@@ -160,8 +157,9 @@ function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] })
         {...{ good, told, takes, watch }}
         onVerdict={settle}
         onAnother={another}
-        onPhoto={() => files.current?.click()}
+        onPhoto={ask}
       />
+      {asked && <PhotoDialog plan={calm} drawers={drawers} number={number ?? 1} {...asked} />}
     </main>
   );
 }

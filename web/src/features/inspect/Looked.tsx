@@ -5,8 +5,7 @@ import { type RefObject, useEffect } from 'react';
 import { leaveLongWork } from '../../shared/solve/solver.ts';
 import { FilesInput } from '../../shared/ui/FilesInput.tsx';
 import { Board } from './Board.tsx';
-import { sideOf } from './photo.ts';
-import { SHOWN, type Shown } from './PhotoBoard.tsx';
+import type { PhotoView, Shown } from './photo.ts';
 import type { usePhoto } from './usePhoto.ts';
 
 /** The first of what was dropped, pasted or chosen. */
@@ -19,15 +18,18 @@ interface LookedProps {
   readonly record: SpecimenFile;
   readonly plan: LaidFly;
   readonly tied: LaidFly | null;
-  readonly silhouette: SpecimenReport['silhouette'];
+  readonly told: SpecimenReport | null;
   readonly photo: ReturnType<typeof usePhoto>;
   readonly files: RefObject<HTMLInputElement | null>;
+  /** From where the next picture that is chosen was taken. */
+  readonly from: PhotoView;
   readonly shown: Shown;
   readonly onShown: (shown: Shown) => void;
 }
 
 /** The fly that is looked at, and where a photograph of it is taken in: chosen, or pasted. */
-export function Looked({ record, plan, tied, silhouette, photo, files, shown, onShown }: LookedProps) {
+export function Looked({ record, plan, tied, told, photo, files, from, shown, onShown }: LookedProps) {
+  const { silhouette = null, views = [] } = told ?? {};
   const { take } = photo;
   useEffect(() => {
     const onPaste = (event: ClipboardEvent): void => {
@@ -39,20 +41,18 @@ export function Looked({ record, plan, tied, silhouette, photo, files, shown, on
   }, [take]);
   return (
     <>
-      <Board {...{ plan, tied, silhouette, shown, onShown }} photo={sideOf(record)} onMove={photo.move}>
+      <Board {...{ plan, tied, record, views, silhouette, shown, onShown }} onMove={photo.move}>
         <PhotoSaid working={photo.working} refused={photo.refused} />
       </Board>
       <FilesInput
         ref={files}
         label="Photograph of the fly"
         accept="image/png,image/jpeg,image/webp"
-        onTake={(taken) => takeFirst(taken, take)}
+        onTake={(taken) => takeFirst(taken, (picture) => take(picture, from))}
       />
     </>
   );
 }
-
-export const afterShown = (shown: Shown): Shown => SHOWN[(SHOWN.indexOf(shown) + 1) % SHOWN.length] ?? 'photograph';
 
 /** How far a photograph is, or why it was not taken. */
 const PhotoSaid = ({ working, refused }: { readonly working: string | null; readonly refused: string | null }) => (

@@ -6,9 +6,42 @@ import type { Reading, SpecimenFile } from '@jobbet/core/records';
 export type Photo = NonNullable<SpecimenFile['photos']>[number];
 export type Landmarks = NonNullable<Photo['landmarks']>;
 
+/** From where a fly is photographed. */
+export const PHOTO_VIEWS = ['side', 'top', 'front'] as const;
+export type PhotoView = (typeof PHOTO_VIEWS)[number];
+export const VIEW_WORDS: Readonly<Record<PhotoView, string>> = {
+  side: 'from the side',
+  top: 'from above',
+  front: 'from the front',
+};
+
+/** The photograph from somewhere, if there is one. */
+export const photoFrom = ({ photos = [] }: SpecimenFile, from: PhotoView): Photo | null =>
+  photos.find(({ view }) => view === from) ?? null;
+
 /** The photograph from the side, if there is one. */
-export const sideOf = ({ photos = [] }: SpecimenFile): Photo | null =>
-  photos.find(({ view }) => view === 'side') ?? null;
+export const sideOf = (record: SpecimenFile): Photo | null => photoFrom(record, 'side');
+
+/** What of photographs and plan is shown. */
+export type Shown = 'photograph' | 'difference' | 'plan' | 'from above' | 'from the front';
+
+/** Which of its photographs that is. */
+export const fromWhere = (shown: Shown): PhotoView =>
+  shown === 'from above' ? 'top' : shown === 'from the front' ? 'front' : 'side';
+
+/** What there is to be shown of a fly. */
+export const shownOf = (record: SpecimenFile): readonly Shown[] => [
+  ...(sideOf(record) ? (['photograph', 'difference'] as const) : []),
+  'plan',
+  ...(photoFrom(record, 'top') ? (['from above'] as const) : []),
+  ...(photoFrom(record, 'front') ? (['from the front'] as const) : []),
+];
+
+/** What is shown next of a fly. */
+export function afterShown(record: SpecimenFile, shown: Shown): Shown {
+  const all = shownOf(record);
+  return all[(all.indexOf(shown) + 1) % all.length] ?? 'plan';
+}
 
 const isByPhoto = (reading: Reading): boolean => typeof reading === 'object' && reading.by === 'photograph';
 
@@ -31,16 +64,18 @@ function withLengths(record: SpecimenFile, lengths: readonly LengthFound[], simu
   return next.size === 0 ? rest : { ...rest, lengths: Object.fromEntries(next) };
 }
 
-/** A record with a photograph from the side, in the place of the one before, and with what it tells. */
+/** A record with a photograph in the place of the one before from there, and with what it tells. */
 export function withPhoto(record: SpecimenFile, photo: Photo, lengths: readonly LengthFound[]): SpecimenFile {
-  const others = (record.photos ?? []).filter(({ view }) => view !== 'side');
-  return withLengths({ ...record, photos: [photo, ...others] }, lengths, photo.simulated === true);
+  const others = (record.photos ?? []).filter(({ view }) => view !== photo.view);
+  const kept = { ...record, photos: [photo, ...others] };
+  // Lengths are told from the side alone.
+  return photo.view === 'side' ? withLengths(kept, lengths, photo.simulated === true) : kept;
 }
 
-/** A record without its photograph from the side, nor what it told. */
-export function withoutPhoto(record: SpecimenFile): SpecimenFile {
-  const { photos = [], ...rest } = withLengths(record, [], false);
-  const others = photos.filter(({ view }) => view !== 'side');
+/** A record without its photograph from somewhere, nor what it told. */
+export function withoutPhoto(record: SpecimenFile, from: PhotoView = 'side'): SpecimenFile {
+  const { photos = [], ...rest } = from === 'side' ? withLengths(record, [], false) : record;
+  const others = photos.filter(({ view }) => view !== from);
   return others.length === 0 ? rest : { ...rest, photos: others };
 }
 

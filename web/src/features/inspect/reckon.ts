@@ -11,7 +11,16 @@ import {
   withLearnt,
 } from '@jobbet/core/inspect';
 import { layFly, type LaidFly, solveFly } from '@jobbet/core/model';
-import { findFly, type LengthFound, lengthsBy, type PhotoFound, type Picture } from '@jobbet/core/photo';
+import {
+  type AspectFound,
+  type AspectView,
+  findAspect,
+  findFly,
+  type LengthFound,
+  lengthsBy,
+  type PhotoFound,
+  type Picture,
+} from '@jobbet/core/photo';
 import type { FlyFile } from '@jobbet/core/pattern';
 import type { SpecimenFile } from '@jobbet/core/records';
 import type { Style } from '@jobbet/core/units';
@@ -20,6 +29,8 @@ import type { Desk } from '../../shared/solve/desk.ts';
 
 const sentence = (words: string): string =>
   `${words.charAt(0).toUpperCase()}${words.slice(1)}${/[.?!]$/.test(words) ? '' : '.'}`;
+
+const wordsOf = (faults: readonly Fault[]): string => faults.map(({ message }) => message).join('; ');
 
 /** Something that can be measured on the fly, as far as it is shown. */
 export interface MeasureShown {
@@ -48,6 +59,10 @@ export type InspectAnswer =
       readonly takes: readonly (Take | null)[];
     }
   | { readonly ok: false; readonly faults: readonly Fault[] };
+
+/** The same from above or from the front. */
+export type AspectAnswer =
+  { readonly ok: true; readonly found: AspectFound } | { readonly ok: false; readonly why: string };
 
 /** A fly found in a photograph, or why none is. */
 export type PhotoAnswer =
@@ -88,9 +103,16 @@ export const inspectReckon = (desk: Desk) => ({
   async find(file: FlyFile, picture: Blob): Promise<PhotoAnswer> {
     try {
       const found = findFly(await pixelsOf(picture), laidOf(file, desk), { mmPerPx: null, by: 'shank' });
-      return found.ok
-        ? { ok: true, found: found.value }
-        : { ok: false, why: sentence(found.faults.map(({ message }) => message).join('; ')) };
+      return found.ok ? { ok: true, found: found.value } : { ok: false, why: sentence(wordsOf(found.faults)) };
+    } catch (error) {
+      return { ok: false, why: error instanceof Error ? error.message : 'It cannot be read.' };
+    }
+  },
+  /** Looks for the fly in a photograph from above or from the front. */
+  async findAspect(file: FlyFile, picture: Blob, view: AspectView): Promise<AspectAnswer> {
+    try {
+      const found = findAspect(await pixelsOf(picture), laidOf(file, desk), view);
+      return found.ok ? { ok: true, found: found.value } : { ok: false, why: sentence(wordsOf(found.faults)) };
     } catch (error) {
       return { ok: false, why: error instanceof Error ? error.message : 'It cannot be read.' };
     }
