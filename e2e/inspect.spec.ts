@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { expect, findings, test, toBox, type Boathouse } from './boathouse.ts';
 
@@ -277,4 +278,39 @@ test('the stand-in’s camera shows a fly from three sides; eyes are pulled squa
   await expect(page.getByText('The photograph of fly 1 is put away')).toBeVisible();
   await expect(page.getByRole('button', { name: 'from the front' })).toBeHidden();
   await expect(page.getByRole('button', { name: 'from above' })).toBeVisible();
+});
+
+test('readings go out as a table and come in again changed; a fly with its picture goes out and comes in as another', async ({
+  own,
+  page,
+}) => {
+  await onTable(page, own, 'Copper Eel');
+  const saving = async (command: string): Promise<string> => {
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      (async () => {
+        await page.keyboard.press('k');
+        await page.keyboard.type(command);
+        await page.keyboard.press('Enter');
+      })(),
+    ]);
+    return readFileSync(await download.path(), 'utf8');
+  };
+  const table = await saving('Save all readings as a table');
+  const [head = '', first = '', ...rest] = table.trim().split('\n');
+  const tail = head.split(',').indexOf('tail');
+  const cells = first.split(',');
+  cells[tail] = '25.5 mm';
+  const next = [head, cells.join(','), ...rest, `13${','.repeat(tail)}26.1 mm`].join('\n');
+  const files = page.getByLabel('Finished flies from files');
+  await files.setInputFiles({ name: 'eels.csv', mimeType: 'text/csv', buffer: Buffer.from(next) });
+  await expect(page.getByText('1 laid on the table, readings of 1 taken in.')).toBeVisible();
+  await expect(found(page, 'tail')).toHaveValue('25.5 mm');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(found(page, 'tail')).not.toHaveValue('25.5 mm');
+  // With its picture beside it a fly is another on the table.
+  await files.setInputFiles(['examples/copper-eel-07.specimen.json', 'examples/copper-eel-07.jpg']);
+  await expect(page.getByText('1 laid on the table.')).toBeVisible();
+  await files.setInputFiles({ name: 'eel.csv', mimeType: 'text/csv', buffer: Buffer.from('tial\n1\n') });
+  await expect(page.getByText(/eel\.csv: line 1: there is no column "tial"; did you mean "tail"/)).toBeVisible();
 });

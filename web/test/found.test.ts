@@ -19,6 +19,10 @@ describe('what is found by typing', () => {
   test.each(['til', 'clh', 'sqh', 'xyz'])('letters in order are no match: %s', (typed) => {
     expect(words(typed)).toEqual([]);
   });
+  test('a letter by itself among words is passed over', () => {
+    expect(words('a tubing tail')).toEqual(['tubing tail']);
+  });
+
   test('nothing typed leaves the list as it is', () => {
     expect(words(' ')).toHaveLength(5);
   });

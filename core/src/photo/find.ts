@@ -276,6 +276,6 @@ function measuredOn(
     for (const value of cover.strands.at) if (value >= least) sum += value;
     return sum / mm2;
   };
-  const [area, more, less] = [sumOver(0.25), sumOver(0.05), sumOver(0.6)];
+  const [area, more, less] = [sumOver(0.12), sumOver(0.05), sumOver(0.6)];
   return { lengths: told.lengths, areaMm2: area, areaSpreadMm2: Math.hypot((more - less) / 4, 2 * byScale * area) };
 }

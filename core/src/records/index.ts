@@ -36,4 +36,5 @@ export {
   withState,
   withoutRow,
 } from './progress.ts';
+export { readSpecimenTable, type SpecimenRow, writeSpecimenTable } from './specimenTable.ts';
 export { type Reading, readingOf, SPECIMEN_KIND, type SpecimenFile, specimenSchema, VERDICTS } from './specimen.ts';

@@ -2,27 +2,24 @@ import type { Fault } from '@jobbet/core/base';
 import type { SpecimenReport } from '@jobbet/core/inspect';
 import type { SpecimenFile } from '@jobbet/core/records';
 import { dequal } from 'dequal';
-import { type Ref, useMemo, useRef, useState } from 'react';
+import type { Ref } from 'react';
 import { BoardFrame } from '../../fly/frame/BoardFrame.tsx';
 import { useSaver } from '../../fly/frame/FlyOnBench.tsx';
 import { useBench } from '../../fly/store.ts';
 import type { StoredSpecimen } from '../../shared/api/client.ts';
-import { useTable } from '../../shared/commands/useKeys.ts';
-import { useSettings } from '../../shared/settings/settings.ts';
 import { DropFrame } from '../../shared/ui/DropFrame.tsx';
-import { say } from '../../shared/ui/toast.ts';
-import { INSPECT } from './commands.ts';
+import { FilesInput } from '../../shared/ui/FilesInput.tsx';
 import { ByEye } from './ByEye.tsx';
 import { type ChangeFly, Entry } from './Entry.tsx';
-import { Teaches, VERDICTS, VerdictOf } from './Margin.tsx';
-import { Jar, useWatch, type Watch, withFall } from './Jar.tsx';
-import { Looked, takeFirst } from './Looked.tsx';
+import { Teaches, VerdictOf } from './Margin.tsx';
+import { Jar, type Watch } from './Jar.tsx';
+import { Looked } from './Looked.tsx';
 import { PhotoDialog } from './PhotoDialog.tsx';
 import { Run } from './Run.tsx';
-import { type Good, useInspected } from './useInspected.ts';
-import { addSpecimen, changeSpecimen, removeSpecimen, useSpecimens } from './useSpecimens.ts';
-import { usePhotographing } from './usePhotographing.ts';
-import { type Takeable, useTakes } from './useTakes.ts';
+import type { Good } from './useInspected.ts';
+import { useOnTable } from './useOnTable.ts';
+import { changeSpecimen, useSpecimens } from './useSpecimens.ts';
+import type { Takeable } from './useTakes.ts';
 
 /** Finished flies of the pattern on the bench against it. */
 export function InspectView() {
@@ -71,72 +68,29 @@ function Heads({
   );
 }
 
-/** The fly that is looked at, and the ways to those beside it. */
-function usePicked(specimens: readonly StoredSpecimen[]) {
-  const [picked, pick] = useState<number | null>(null);
-  const index = Math.max(
-    0,
-    specimens.findIndex(({ record }) => record.number === picked),
-  );
-  const here = specimens[index];
-  const number = here?.record.number ?? null;
-  const step = (by: number): (() => void) | null => {
-    const other = specimens[index + by];
-    return other ? () => pick(other.record.number ?? number) : null;
-  };
-  return { here, number, pick, before: step(-1), after: step(1) };
-}
-
 /** The flies that lie on the table, the one that is looked at, and all of them beside it. */
 function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] }) {
-  const id = useBench((state) => state.id);
   const calm = useBench((state) => state.calm);
-  const revision = useBench((state) => state.revision);
-  const margin = useRef<HTMLElement>(null);
-  const tier = useSettings((now) => now.tier);
-  const { here, number, pick, before, after } = usePicked(specimens);
-  const { good, faults, told, tied } = useInspected(specimens, number);
-  const takes = useTakes(good);
-  const known = useMemo(() => new Set(good?.measures.map(({ key }) => key)), [good]);
-  const { photo, shown, setShown, files, from, ask, turn, asked } = usePhotographing(here, known);
   const drawers = useBench((state) => state.drawers);
-  const watch = useWatch((seconds) => {
-    if (here)
-      changeSpecimen(id, here.id, `A fall of fly ${String(number)}: ${seconds.toFixed(2)} s`, (now) =>
-        withFall(now, seconds),
-      );
-  });
-  const another = (): void => {
-    addSpecimen(id, calm.file, revision, tier)
-      .then(pick)
-      .catch((reason: unknown) => say(reason instanceof Error ? reason.message : 'It was not kept.'));
-  };
-  const settle = (verdict: NonNullable<SpecimenFile['verdict']>): void => {
-    if (here)
-      changeSpecimen(id, here.id, `Fly ${String(number)}: ${VERDICTS[verdict].words}`, (now) => ({ ...now, verdict }));
-  };
-  useTable('inspect', INSPECT, {
-    before,
-    after,
-    add: another,
-    measure: here ? () => margin.current?.querySelector<HTMLInputElement>('[data-testid=found] input')?.focus() : null,
-    keep: here ? () => settle('keep') : null,
-    retie: here ? () => settle('retie') : null,
-    practice: here ? () => settle('practice') : null,
-    take: takes[0]?.run ?? null,
-    second: takes[1]?.run ?? null,
-    remove: here ? () => removeSpecimen(id, here) : null,
-    photo: here ? ask : null,
-    view: turn,
-    unphoto: photo.drop,
-    drop: here?.record.jar ? watch.press : null,
-    look: here ? () => margin.current?.querySelector<HTMLElement>('[data-look=open] button')?.focus() : null,
-  });
-  if (!here) return <Empty onAdd={another} name={calm.file.name} />;
+  const { picked, inspected, takes, photographing, watch, margin, records, takeFiles, another, settle } =
+    useOnTable(specimens);
+  const { here, number, pick } = picked;
+  const { good, faults, told, tied } = inspected;
+  const { photo, shown, setShown, files, from, ask, asked } = photographing;
+  const takesRecords = (
+    <FilesInput ref={records} label="Finished flies from files" accept=".json,.csv,image/*" onTake={takeFiles} />
+  );
+  if (!here)
+    return (
+      <>
+        <Empty onAdd={another} name={calm.file.name} />
+        {takesRecords}
+      </>
+    );
   return (
     <main className="flex flex-1 min-h-0" data-testid="inspect">
       <div className="flex-1 min-w-0">
-        <DropFrame what="photograph" onTake={(taken) => takeFirst(taken, photo.take)}>
+        <DropFrame what="files" onTake={takeFiles}>
           <Heads specimens={specimens} faults={faults} />
           <Looked
             key={here.id}
@@ -159,6 +113,7 @@ function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] })
         onAnother={another}
         onPhoto={ask}
       />
+      {takesRecords}
       {asked && <PhotoDialog plan={calm} drawers={drawers} number={number ?? 1} {...asked} />}
     </main>
   );

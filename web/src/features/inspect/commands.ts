@@ -17,5 +17,8 @@ export const INSPECT = {
   practice: { name: 'Keep the fly for practice', group, keys: 'p' },
   take: { name: 'Take the first of what it teaches', group, also: 'learnt hands pattern', keys: 't' },
   second: { name: 'Take the second of what it teaches', group, keys: 'y' },
+  save: { name: 'Save the fly’s readings and pictures as files', group, also: 'export specimen json', keys: 's' },
+  table: { name: 'Save all readings as a table', group, also: 'export csv' },
+  takeIn: { name: 'Take in finished flies from files', group, also: 'import csv specimen json readings' },
   remove: { name: 'Put the fly’s readings in the trash', group, keys: 'delete' },
 } as const satisfies CommandTable;

@@ -88,6 +88,42 @@ export async function addSpecimen(fly: string, file: FlyFile, revision: number, 
   return number;
 }
 
+/** Lays flies that came from elsewhere on the table, each under a number of its own, and fills in readings of those that lie there; one step back. */
+export async function layIn(
+  fly: string,
+  fresh: readonly SpecimenFile[],
+  changes: readonly { readonly id: string; readonly how: How }[],
+): Promise<void> {
+  const taken = new Set((await api.specimens(fly)).map(({ record }) => record.number ?? 0));
+  const made: StoredSpecimen[] = [];
+  for (const record of fresh) {
+    const free = 1 + Math.max(0, ...taken);
+    const number = record.number !== undefined && !taken.has(record.number) ? record.number : free;
+    taken.add(number);
+    made.push(await api.createSpecimen({ ...record, fly, number }));
+  }
+  await mutate(keyOf(fly));
+  const done: { readonly id: string; readonly pair: readonly [SpecimenFile, SpecimenFile] }[] = [];
+  for (const { id, how } of changes) {
+    const pair = await inTurn(() => changed(fly, id, how));
+    if (pair) done.push({ id, pair });
+  }
+  const words = [
+    ...(made.length > 0 ? [`${String(made.length)} laid on the table`] : []),
+    ...(done.length > 0 ? [`readings of ${String(done.length)} taken in`] : []),
+  ].join(', ');
+  const back = async (): Promise<void> => {
+    for (const { id } of made) await api.removeSpecimen(id);
+    for (const { id, pair } of done)
+      await inTurn(() => changed(fly, id, (now) => (dequal(now, pair[1]) ? pair[0] : now)));
+    await mutate(keyOf(fly));
+  };
+  say(words === '' ? 'Nothing in it is other than what lies there.' : `${words}.`, {
+    name: 'Undo',
+    run: () => told(back()),
+  });
+}
+
 /** Puts one in the trash, with the way back. */
 export const removeSpecimen = (fly: string, { id, name }: StoredSpecimen): void => {
   const back = (): void => told(api.undeleteSpecimen(id).then(() => mutate(keyOf(fly))));

@@ -5,6 +5,8 @@ export type FoundBy<T> = Readonly<Record<string, { readonly weight: number; read
 
 /** So much of a word may be wrong: one letter of four. Of shorter ones none, so that letters in order are no match. */
 const WRONG = 0.25;
+/** Shorter matches are none. */
+const LEAST = 2;
 
 /** A finder in a list: every word that is typed must be found somewhere, the nearest first. */
 export function finderOf<T>(items: readonly T[], by: FoundBy<T>): (words: string) => readonly T[] {
@@ -18,11 +20,14 @@ export function finderOf<T>(items: readonly T[], by: FoundBy<T>): (words: string
       })),
       threshold: WRONG,
       ignoreLocation: true,
-      minMatchCharLength: 2,
+      minMatchCharLength: LEAST,
     },
   );
   return (words) => {
-    const each = words.trim().split(/\s+/).filter(Boolean);
+    const typed = words.trim().split(/\s+/).filter(Boolean);
+    // A letter by itself among words tells nothing: "as a table".
+    const long = typed.filter((word) => word.length >= LEAST);
+    const each = long.length > 0 ? long : typed;
     if (each.length === 0) return items;
     const query: Expression = {
       $and: each.map((word) => ({ $or: Object.keys(by).map((key): Expression => ({ [key]: word })) })),
