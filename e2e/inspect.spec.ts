@@ -138,6 +138,23 @@ test('what is no photograph of the fly is refused in words, and the fly stays as
   await expect(photograph(page)).toBeHidden();
   await page.getByLabel('Photograph of the fly').setInputFiles('package.json');
   await expect(page.getByRole('alert')).toContainText('not a picture that can be read');
+  await expect(page.getByRole('button', { name: 'Lay its landmarks by hand' })).toBeHidden();
+  // A fly whose hook is another's is refused; its landmarks can be laid by hand all the same.
+  await onTable(page, own, 'Moss Anvil');
+  await page.keyboard.press('n');
+  await expect(verdict(page)).toContainText('by 0 of');
+  await page.getByLabel('Photograph of the fly').setInputFiles('examples/copper-eel-07.jpg');
+  await page.getByRole('button', { name: 'Lay its landmarks by hand' }).click();
+  await expect(photograph(page)).toBeVisible();
+  await photograph(page)
+    .getByRole('button', { name: /^eye, a landmark/ })
+    .focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByText('Landmarks of fly 1')).toBeVisible();
+  await page.keyboard.press('Escape');
+  // What is looked at by eye stands on the fly by its number.
+  await page.locator('body').press('l');
+  await expect(page.getByRole('region', { name: 'By eye' })).toContainText('1');
 });
 
 test('falls in a jar are timed by key, set against the model, and taught to the pattern; undo takes it back', async ({

@@ -9,6 +9,8 @@ export interface Look {
   readonly words: string;
   /** The part it is of; null where it is of the whole fly. */
   readonly part: string | null;
+  /** Where on the fly one looks, mm aft of the eye and over the shank; null where all over it. */
+  readonly at: readonly [x: number, z: number] | null;
 }
 
 /** What a look came to; a specimen may say it in other words. */
@@ -17,10 +19,15 @@ export const LOOKED = ['good', 'not so'] as const;
 const FEATHERS_IN_PAIRS: ReadonlySet<string> = new Set(['pair', 'slips', 'tips']);
 
 /** Looks at one part, as what it is. */
-function ofPart({ file }: LaidPart): readonly Look[] {
+function ofPart({ file, centroid }: LaidPart): readonly Look[] {
   const { id, role, construction } = file;
   const name = partName(id);
-  const look = (what: string, words: string): Look => ({ key: `${id} ${what}`, words, part: id });
+  const look = (what: string, words: string): Look => ({
+    key: `${id} ${what}`,
+    words,
+    part: id,
+    at: [centroid[0], centroid[2]],
+  });
   if (construction === 'ball' && role === 'eyes')
     return [
       look('turns', `tug the ${name}: they do not turn`),
@@ -54,15 +61,30 @@ const ORDER: readonly string[] = [
 ];
 const rank = ({ key }: Look): number => ORDER.findIndex((what) => key.endsWith(` ${what}`));
 
+/** The ring lies so far ahead of where the shank begins, mm. */
+const RING_MM = 1.2;
+
 /** The looks a tier takes at a finished fly, in the order he takes them. */
 export function looksOf(laid: LaidFly): readonly Look[] {
   const ofParts = laid.parts.flatMap(ofPart);
   return [
     ...ofParts.sort((one, other) => rank(one) - rank(other)),
     ...(laid.headMm > 0
-      ? [{ key: 'head', words: 'the head: round, no bare thread, no more of it than was planned', part: null }]
+      ? [
+          {
+            key: 'head',
+            words: 'the head: round, no bare thread, no more of it than was planned',
+            part: null,
+            at: [laid.headMm / 2, 0] as const,
+          },
+        ]
       : []),
-    { key: 'strays', words: 'no stray fibres, none bound down, none over the ring', part: null },
-    { key: 'ring', words: 'the ring: clear of glue, its gap covered', part: null },
+    { key: 'strays', words: 'no stray fibres, none bound down, none over the ring', part: null, at: null },
+    {
+      key: 'ring',
+      words: 'the ring: clear of glue, its gap covered',
+      part: null,
+      at: [Math.min(0, laid.platform.landmarksMm.eye) - RING_MM, 0],
+    },
   ];
 }

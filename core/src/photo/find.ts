@@ -49,6 +49,8 @@ export interface PhotoFound {
 }
 
 const PLAN_CELL_MM = 0.25;
+/** How much of the work is done once the fly is told from its ground, where it may lie is known, and the hook is laid there. */
+const DONE = { seen: 0.35, searched: 0.6, laid: 0.85 } as const;
 /** A landmark further off than this share of the shank is not given. */
 const WORST_LANDMARK = 0.03;
 /** So much of the hook's outline has to be explained, and so much of the plan found. */
@@ -77,7 +79,13 @@ interface Found extends Laid {
 }
 
 /** The hook laid on the picture where it explains the most. */
-function layOn(seen: Seen, laid: LaidFly, line: WireLine, known: number | null): Found | null {
+function layOn(
+  seen: Seen,
+  laid: LaidFly,
+  line: WireLine,
+  known: number | null,
+  onStep: (share: number) => void,
+): Found | null {
   const { box, tight, cover, blobs, held } = seen;
   const inner: Box = {
     left: tight.left - box.left,
@@ -95,6 +103,7 @@ function layOn(seen: Seen, laid: LaidFly, line: WireLine, known: number | null):
     { coarse, fine },
     { scale: known, planMm2: planAreaOf(laid), held },
   );
+  onStep(DONE.searched);
   const small = averaged(cover.whole, 3);
   const columns = columnsOf(fine);
   const tried = (pose: Pose): Laid => {
@@ -105,6 +114,7 @@ function layOn(seen: Seen, laid: LaidFly, line: WireLine, known: number | null):
     return { fit, agrees, score: agrees + 0.4 * fit.confidence + 0.1 * fit.tips.size - 4 * Math.min(0.1, unsure) };
   };
   const first = likely.map(({ pose }) => tried(pose)).sort((one, other) => other.score - one.score);
+  onStep(DONE.laid);
   // A hook a little larger or smaller may explain more: what is seen of it pins one end, and the other is looked for.
   const again =
     known === null
@@ -137,27 +147,14 @@ const landmarkPlaces = (laid: LaidFly): Readonly<Record<Landmark, readonly [numb
   point: pointPlace(laid),
 });
 
-/**
- * Finds a fly in a picture taken from its side: where its hook lies, and from there what can be measured.
- * @returns what was found, each with how sure it is; or why nothing can be measured, and what to do
- */
-export function findFly(picture: Picture, laid: LaidFly, hints: PhotoHints): Outcome<PhotoFound> {
-  const { by } = hints;
-  const seen = seenIn(picture);
-  if (!seen.ok) return seen;
-  const { shrunk, box } = seen.value;
-  const line = wireLineOf(laid);
-  const { byCard } = seen.value;
-  const mmPerPx = hints.mmPerPx ?? (byCard === null ? null : byCard / shrunk);
-  const known = mmPerPx === null ? null : 1 / (mmPerPx * shrunk);
-  const best = layOn(seen.value, laid, line, known);
-  if (!best || best.fit.confidence < LEAST.confidence || best.agrees < LEAST.agreement)
-    return cannot(notFoundWords(seen.value));
-  const { fit, rivals } = best;
+/** Eye, bend and point where they are sure enough, with how far off each may be. */
+function landmarksOf(
+  { fit, rivals }: Found,
+  pose: Pose,
+  laid: LaidFly,
+  { shrunk, perPx, notes }: { readonly shrunk: number; readonly perPx: number; readonly notes: string[] },
+): PhotoFound['landmarks'] {
   const shank = laid.platform.shankMm;
-  const pose = enlarged({ ...fit.pose, tx: fit.pose.tx + box.left, ty: fit.pose.ty + box.top }, shrunk);
-  const perPx = 1 / (by === 'gap' && mmPerPx === null ? pose.scale * pose.tall : pose.scale);
-  const notes: string[] = byCard === null ? [] : ['the bank card beside it sets the scale'];
   const landmarks: Partial<Record<Landmark, Spot>> = {};
   for (const [name, place] of Object.entries(landmarkPlaces(laid)) as [Landmark, readonly [number, number] | null][]) {
     if (!place) continue;
@@ -167,6 +164,37 @@ export function findFly(picture: Picture, laid: LaidFly, hints: PhotoHints): Out
       notes.push(`the ${name} is covered, and cannot be told from what is seen`);
     else landmarks[name] = { at: toPixel(pose, place[0], place[1]), spread };
   }
+  return landmarks;
+}
+
+/**
+ * Finds a fly in a picture taken from its side: where its hook lies, and from there what can be measured.
+ * @param onStep is told how much of the work is done, as a share
+ * @returns what was found, each with how sure it is; or why nothing can be measured, and what to do
+ */
+export function findFly(
+  picture: Picture,
+  laid: LaidFly,
+  hints: PhotoHints,
+  onStep: (share: number) => void = () => undefined,
+): Outcome<PhotoFound> {
+  const { by } = hints;
+  const seen = seenIn(picture);
+  if (!seen.ok) return seen;
+  const { shrunk, box } = seen.value;
+  onStep(DONE.seen);
+  const line = wireLineOf(laid);
+  const { byCard } = seen.value;
+  const mmPerPx = hints.mmPerPx ?? (byCard === null ? null : byCard / shrunk);
+  const known = mmPerPx === null ? null : 1 / (mmPerPx * shrunk);
+  const best = layOn(seen.value, laid, line, known, onStep);
+  if (!best || best.fit.confidence < LEAST.confidence || best.agrees < LEAST.agreement)
+    return cannot(notFoundWords(seen.value));
+  const { fit } = best;
+  const pose = enlarged({ ...fit.pose, tx: fit.pose.tx + box.left, ty: fit.pose.ty + box.top }, shrunk);
+  const perPx = 1 / (by === 'gap' && mmPerPx === null ? pose.scale * pose.tall : pose.scale);
+  const notes: string[] = byCard === null ? [] : ['the bank card beside it sets the scale'];
+  const landmarks = landmarksOf(best, pose, laid, { shrunk, perPx, notes });
   if (Object.keys(landmarks).length < 2) return cannot(notFoundWords(seen.value));
   const bare = withoutJaw(seen.value, laid, fit.pose, notes);
   const outline = contourOf(bare.cover.whole);

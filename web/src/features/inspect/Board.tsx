@@ -9,6 +9,7 @@ import { FlyCanvas } from '../../shared/drawing/FlyCanvas.tsx';
 import { OneOutline } from '../../shared/drawing/Outlines.tsx';
 import { useSettings, useStyle } from '../../shared/settings/settings.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
+import { LookMarks } from './LookMarks.tsx';
 import { AspectBoard } from './AspectBoard.tsx';
 import { fromWhere, type Landmarks, photoFrom, type PhotoView, shownOf, type Shown } from './photo.ts';
 import { PhotoBoard } from './PhotoBoard.tsx';
@@ -40,6 +41,8 @@ interface BoardProps {
   readonly views: readonly ViewReport[];
   readonly silhouette: SpecimenReport['silhouette'];
   readonly shown: Shown;
+  /** Whether what is looked at by eye is shown by its number. */
+  readonly looking: boolean;
   readonly onShown: (shown: Shown) => void;
   readonly onMove: (landmarks: Landmarks) => void;
   /** What is said of a picture that is worked on, or was not taken. */
@@ -47,7 +50,18 @@ interface BoardProps {
 }
 
 /** The fly by its photograph, or as its readings have it, and the outline of the plan over it. */
-export function Board({ plan, tied, record, views: seen, silhouette, shown, onShown, onMove, children }: BoardProps) {
+export function Board({
+  plan,
+  tied,
+  record,
+  views: seen,
+  silhouette,
+  shown,
+  looking,
+  onShown,
+  onMove,
+  children,
+}: BoardProps) {
   const { hand } = useSettings();
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
@@ -83,6 +97,7 @@ export function Board({ plan, tied, record, views: seen, silhouette, shown, onSh
           )}
         </>
       )}
+      {view && looking && !aside && <LookMarks {...{ plan, view, width, height }} />}
       <figcaption className="absolute left-3 top-2 text-label italic text-ink2 bg-sheet/85 px-1">
         {marked ? (
           <>

@@ -15,16 +15,25 @@ interface ByEyeProps {
   readonly record: SpecimenFile;
   readonly plan: LaidFly;
   readonly onChange: ChangeFly;
+  /** Told whether somebody is at the list: what is looked at is then shown on the fly. */
+  readonly onLooking: (looking: boolean) => void;
 }
 
 /** What a tier looks at on a finished fly without a camera or a caliper, in the order he does; each answered by a button. */
-export function ByEye({ record, plan, onChange }: ByEyeProps) {
+export function ByEye({ record, plan, onChange, onLooking }: ByEyeProps) {
   const looks = looksOf(plan);
   const answers = record.looks ?? {};
   const answered = looks.filter(({ key }) => answers[key] !== undefined).length;
   const number = String(record.number ?? 1);
   return (
-    <section aria-label="By eye" className="px-4 py-3 border-t border-hair">
+    <section
+      aria-label="By eye"
+      className="px-4 py-3 border-t border-hair"
+      onFocus={() => onLooking(true)}
+      onBlur={({ currentTarget, relatedTarget }) => {
+        if (!currentTarget.contains(relatedTarget)) onLooking(false);
+      }}
+    >
       <h2 className="font-bold">
         By eye <span className="plain-key">L</span>
       </h2>
@@ -32,9 +41,11 @@ export function ByEye({ record, plan, onChange }: ByEyeProps) {
         {answered} of {looks.length} looked at; mind the point while you tug
       </p>
       <ol>
-        {looks.map(({ key, words }) => (
+        {looks.map(({ key, words }, i) => (
           <li key={key} className="border-t border-hair py-1" data-look={answers[key] === undefined ? 'open' : 'done'}>
-            <p className={`first-letter:uppercase ${answers[key] === 'not so' ? 'text-warn' : ''}`}>{words}</p>
+            <p className={answers[key] === 'not so' ? 'text-warn' : ''}>
+              <b>{i + 1}</b> {words}
+            </p>
             <span role="group" aria-label={words} className="flex gap-2">
               {LOOKED.map((answer) => (
                 <button

@@ -2,7 +2,7 @@ import type { Fault } from '@jobbet/core/base';
 import type { SpecimenReport } from '@jobbet/core/inspect';
 import type { SpecimenFile } from '@jobbet/core/records';
 import { dequal } from 'dequal';
-import type { Ref } from 'react';
+import { type Ref, useState } from 'react';
 import { BoardFrame } from '../../fly/frame/BoardFrame.tsx';
 import { useSaver } from '../../fly/frame/FlyOnBench.tsx';
 import { useBench } from '../../fly/store.ts';
@@ -70,6 +70,7 @@ function Heads({
 
 /** The flies that lie on the table, the one that is looked at, and all of them beside it. */
 function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] }) {
+  const [looking, setLooking] = useState(false);
   const calm = useBench((state) => state.calm);
   const drawers = useBench((state) => state.drawers);
   const { picked, inspected, takes, photographing, watch, margin, records, takeFiles, another, settle } =
@@ -97,7 +98,7 @@ function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] })
             record={here.record}
             plan={calm}
             tied={told && told.measured.found > 0 ? tied : null}
-            {...{ told, shown, photo, files, from }}
+            {...{ told, shown, photo, files, from, looking }}
             onShown={setShown}
           />
           {good && good.report.series.length > 0 && (
@@ -107,6 +108,7 @@ function Table({ specimens }: { readonly specimens: readonly StoredSpecimen[] })
       </div>
       <ThisFly
         ref={margin}
+        onLooking={setLooking}
         here={here}
         {...{ good, told, takes, watch }}
         onVerdict={settle}
@@ -129,10 +131,11 @@ interface ThisFlyProps {
   readonly onVerdict: (verdict: NonNullable<SpecimenFile['verdict']>) => void;
   readonly onAnother: () => void;
   readonly onPhoto: () => void;
+  readonly onLooking: (looking: boolean) => void;
 }
 
 /** What is known of the fly that is looked at: what it does, its readings, its falls, what they teach. */
-function ThisFly({ ref, here, good, told, takes, watch, onVerdict, onAnother, onPhoto }: ThisFlyProps) {
+function ThisFly({ ref, here, good, told, takes, watch, onVerdict, onAnother, onPhoto, onLooking }: ThisFlyProps) {
   const id = useBench((state) => state.id);
   const calm = useBench((state) => state.calm);
   const onChange: ChangeFly = (words, how) => changeSpecimen(id, here.id, words, how);
@@ -148,7 +151,7 @@ function ThisFly({ ref, here, good, told, takes, watch, onVerdict, onAnother, on
         <Entry key={here.id} report={told} measures={good.measures} planMg={calm.dryMg} {...{ record, onChange }} />
       )}
       <Jar report={told?.jar ?? null} {...{ record, watch, onChange }} />
-      <ByEye plan={calm} {...{ record, onChange }} />
+      <ByEye plan={calm} {...{ record, onChange, onLooking }} />
       <More onAnother={onAnother} onPhoto={onPhoto} />
       {good && <Teaches learnt={good.report.learnt} takes={takes} />}
     </aside>

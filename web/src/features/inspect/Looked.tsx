@@ -24,11 +24,12 @@ interface LookedProps {
   /** From where the next picture that is chosen was taken. */
   readonly from: PhotoView;
   readonly shown: Shown;
+  readonly looking: boolean;
   readonly onShown: (shown: Shown) => void;
 }
 
 /** The fly that is looked at, and where a photograph of it is taken in: chosen, or pasted. */
-export function Looked({ record, plan, tied, told, photo, files, from, shown, onShown }: LookedProps) {
+export function Looked({ record, plan, tied, told, photo, files, from, shown, looking, onShown }: LookedProps) {
   const { silhouette = null, views = [] } = told ?? {};
   const { take } = photo;
   useEffect(() => {
@@ -41,7 +42,7 @@ export function Looked({ record, plan, tied, told, photo, files, from, shown, on
   }, [take]);
   return (
     <>
-      <Board {...{ plan, tied, record, views, silhouette, shown, onShown }} onMove={photo.move}>
+      <Board {...{ plan, tied, record, views, silhouette, shown, looking, onShown }} onMove={photo.move}>
         <PhotoSaid working={photo.working} refused={photo.refused} />
       </Board>
       <FilesInput
@@ -55,11 +56,16 @@ export function Looked({ record, plan, tied, told, photo, files, from, shown, on
 }
 
 /** How far a photograph is, or why it was not taken. */
-const PhotoSaid = ({ working, refused }: { readonly working: string | null; readonly refused: string | null }) => (
+const PhotoSaid = ({ working, refused }: Pick<ReturnType<typeof usePhoto>, 'working' | 'refused'>) => (
   <>
     {working !== null && (
       <p role="status" className="absolute left-3 bottom-2 bg-sheet px-2 py-1 border border-rule flex gap-3">
-        {working}
+        {working.words}
+        <progress
+          className="w-24 self-center accent-[var(--measure)]"
+          value={working.share}
+          aria-label="looked through"
+        />
         <button type="button" className="text-ink2 hover:text-ink" onClick={leaveLongWork}>
           Stop
         </button>
@@ -67,7 +73,12 @@ const PhotoSaid = ({ working, refused }: { readonly working: string | null; read
     )}
     {refused !== null && (
       <p role="alert" className="absolute left-3 right-3 bottom-2 bg-warnwash text-warn px-2 py-1">
-        {refused}
+        {refused.words}
+        {refused.byHand && (
+          <button type="button" className="sheet-button ml-3" onClick={refused.byHand}>
+            Lay its landmarks by hand
+          </button>
+        )}
       </p>
     )}
   </>

@@ -1,4 +1,4 @@
-import type { Fault } from '@jobbet/core/base';
+import type { Fault, Outcome } from '@jobbet/core/base';
 import { changedFigures, summarise } from '@jobbet/core/contract';
 import {
   drawersWith,
@@ -60,13 +60,11 @@ export type InspectAnswer =
     }
   | { readonly ok: false; readonly faults: readonly Fault[] };
 
-/** The same from above or from the front. */
-export type AspectAnswer =
-  { readonly ok: true; readonly found: AspectFound } | { readonly ok: false; readonly why: string };
-
-/** A fly found in a photograph, or why none is. */
-export type PhotoAnswer =
-  { readonly ok: true; readonly found: PhotoFound } | { readonly ok: false; readonly why: string };
+/** What was looked for in a picture, or why it is not found, and whether the picture itself can be read. */
+type Looked<T> =
+  { readonly ok: true; readonly found: T } | { readonly ok: false; readonly why: string; readonly isRead: boolean };
+export type PhotoAnswer = Looked<PhotoFound>;
+export type AspectAnswer = Looked<AspectFound>;
 
 /** More pixels than this are not unpacked. */
 const MOST_PIXELS = 60_000_000;
@@ -92,6 +90,20 @@ async function pixelsOf(picture: Blob): Promise<Picture> {
   }
 }
 
+/** Reads a picture and looks for something in it. */
+async function lookedFor<T>(picture: Blob, find: (pixels: Picture) => Outcome<T>): Promise<Looked<T>> {
+  let pixels: Picture;
+  try {
+    pixels = await pixelsOf(picture);
+  } catch (error) {
+    return { ok: false, why: error instanceof Error ? error.message : 'It cannot be read.', isRead: false };
+  }
+  const found = find(pixels);
+  return found.ok
+    ? { ok: true, found: found.value }
+    : { ok: false, why: sentence(wordsOf(found.faults)), isRead: true };
+}
+
 const laidOf = (file: FlyFile, desk: Desk): LaidFly => {
   const laid = layFly(file, desk.drawers);
   if (!laid.ok) throw new Error('The pattern does not lay out, so nothing can be held against it.');
@@ -100,23 +112,11 @@ const laidOf = (file: FlyFile, desk: Desk): LaidFly => {
 
 export const inspectReckon = (desk: Desk) => ({
   /** Looks for the fly in a photograph from the side. */
-  async find(file: FlyFile, picture: Blob): Promise<PhotoAnswer> {
-    try {
-      const found = findFly(await pixelsOf(picture), laidOf(file, desk), { mmPerPx: null, by: 'shank' });
-      return found.ok ? { ok: true, found: found.value } : { ok: false, why: sentence(wordsOf(found.faults)) };
-    } catch (error) {
-      return { ok: false, why: error instanceof Error ? error.message : 'It cannot be read.' };
-    }
-  },
+  find: (file: FlyFile, picture: Blob, onStep: (share: number) => void): Promise<PhotoAnswer> =>
+    lookedFor(picture, (pixels) => findFly(pixels, laidOf(file, desk), { mmPerPx: null, by: 'shank' }, onStep)),
   /** Looks for the fly in a photograph from above or from the front. */
-  async findAspect(file: FlyFile, picture: Blob, view: AspectView): Promise<AspectAnswer> {
-    try {
-      const found = findAspect(await pixelsOf(picture), laidOf(file, desk), view);
-      return found.ok ? { ok: true, found: found.value } : { ok: false, why: sentence(wordsOf(found.faults)) };
-    } catch (error) {
-      return { ok: false, why: error instanceof Error ? error.message : 'It cannot be read.' };
-    }
-  },
+  findAspect: (file: FlyFile, picture: Blob, view: AspectView): Promise<AspectAnswer> =>
+    lookedFor(picture, (pixels) => findAspect(pixels, laidOf(file, desk), view)),
   /** Lengths by a photograph whose landmarks were moved. */
   remeasure(file: FlyFile, { contour, landmarks }: Photo): readonly LengthFound[] {
     return contour && landmarks ? lengthsBy(contour, landmarks, laidOf(file, desk)) : [];

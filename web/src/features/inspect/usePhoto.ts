@@ -1,6 +1,7 @@
 import type { LengthFound } from '@jobbet/core/photo';
 import type { Drawers } from '@jobbet/core/drawers';
 import type { FlyFile } from '@jobbet/core/pattern';
+import { proxy } from 'comlink';
 import { useState } from 'react';
 import { useBench } from '../../fly/store.ts';
 import { api, RequestError, type StoredSpecimen } from '../../shared/api/client.ts';
@@ -21,8 +22,8 @@ import { changeSpecimen } from './useSpecimens.ts';
 
 const reckoner = reckonerOf<ReturnType<typeof inspectReckon>>('inspect');
 
-const find = (file: FlyFile, drawers: Drawers, picture: Blob): Promise<PhotoAnswer> =>
-  reckoner.long<PhotoAnswer>(drawers, async (handlers) => handlers.find(file, picture));
+const find = (file: FlyFile, drawers: Drawers, picture: Blob, onStep: (share: number) => void): Promise<PhotoAnswer> =>
+  reckoner.long<PhotoAnswer>(drawers, async (handlers) => handlers.find(file, picture, proxy(onStep)));
 const findAspect = (
   file: FlyFile,
   drawers: Drawers,
@@ -41,10 +42,10 @@ const wordsOf = (error: unknown): string =>
       : 'It was not kept.';
 
 interface PhotoWork {
-  /** What is being done, in words; null when nothing is. */
-  readonly working: string | null;
-  /** Why the last picture was not taken; null where it was. */
-  readonly refused: string | null;
+  /** What is being done, in words, and how much of it is; null when nothing is. */
+  readonly working: { readonly words: string; readonly share: number } | null;
+  /** Why the last picture was not taken, and the way to lay its landmarks by hand where it can be read; null where it was. */
+  readonly refused: { readonly words: string; readonly byHand: (() => void) | null } | null;
   /** @param simulated whether a stand-in rendered it */
   readonly take: (picture: Blob, view?: PhotoView, simulated?: boolean) => void;
   readonly move: (landmarks: Landmarks) => void;
@@ -56,6 +57,15 @@ const spot = ([x, y]: readonly [number, number]): [number, number] => [
   Math.round(x * 10) / 10,
   Math.round(y * 10) / 10,
 ];
+
+/** No hook is found in a picture; where that can be read, it may be laid by hand. */
+class NotFound extends Error {
+  readonly isRead: boolean;
+  constructor(why: string, isRead: boolean) {
+    super(why);
+    this.isRead = isRead;
+  }
+}
 
 /** A photograph and what it tells. */
 interface Taken {
@@ -70,6 +80,7 @@ async function foundIn(
   drawers: Drawers,
   picture: Blob,
   view: PhotoView,
+  onStep: (share: number) => void,
 ): Promise<Omit<Taken, 'photo'> & { readonly photo: Omit<Photo, 'file' | 'view'> }> {
   if (view !== 'side') {
     const answer = await findAspect(file, drawers, picture, view);
@@ -87,13 +98,61 @@ async function foundIn(
       notes,
     };
   }
-  const answer = await find(file, drawers, picture);
-  if (!answer.ok) throw new Error(answer.why);
+  const answer = await find(file, drawers, picture, onStep);
+  if (!answer.ok) throw new NotFound(answer.why, answer.isRead);
   const { landmarks, contour, lengths, notes } = answer.found;
   const { eye, bend, point } = landmarks;
-  if (!eye || !bend) throw new Error('Eye and bend cannot both be told in it: lay the fly so that both stand clear.');
+  if (!eye || !bend)
+    throw new NotFound('Eye and bend cannot both be told in it: lay the fly so that both stand clear.', true);
   const marks = { eye: spot(eye.at), bend: spot(bend.at), ...(point ? { point: spot(point.at) } : {}) };
   return { photo: { landmarks: marks, contour: contour.map(spot) }, lengths, notes };
+}
+
+/** A picture that is to be taken in. */
+interface Offered {
+  readonly picture: Blob;
+  readonly view: PhotoView;
+  /** Whether a stand-in rendered it. */
+  readonly simulated: boolean;
+  /** Whether its landmarks are laid by hand: the hook was not found in it. */
+  readonly byHand: boolean;
+}
+
+const BY_HAND = 'pull eye, bend and point to where they are: what is measured goes by them';
+
+/** What of the fly is seen, its landmarks about where they are: to be laid by hand. @throws with the words of why nothing is seen */
+async function seenIn(file: FlyFile, drawers: Drawers, picture: Blob): ReturnType<typeof foundIn> {
+  const { photo } = await foundIn(file, drawers, picture, 'top', () => undefined);
+  const { left: _left, right: _right, ...landmarks } = photo.landmarks ?? { eye: [0, 0], bend: [0, 0] };
+  return { photo: { ...photo, landmarks }, lengths: [], notes: [BY_HAND] };
+}
+
+/** Takes pictures in for a fly. @param keep keeps what was found of one */
+function useTaking(keep: (specimen: string, taken: Photo, lengths: readonly LengthFound[]) => void) {
+  const { file } = useBench((state) => state.calm);
+  const drawers = useBench((state) => state.drawers);
+  const [working, setWorking] = useState<PhotoWork['working']>(null);
+  const [refused, setRefused] = useState<PhotoWork['refused']>(null);
+  const onStep = (share: number): void => setWorking((now) => now && { ...now, share });
+  const takeIn = async (specimen: string, offered: Offered): Promise<void> => {
+    const { picture, view, simulated, byHand } = offered;
+    setRefused(null);
+    try {
+      setWorking({ words: 'Looking for the fly in the picture', share: 0 });
+      const found = byHand ? await seenIn(file, drawers, picture) : await foundIn(file, drawers, picture, view, onStep);
+      setWorking({ words: 'Keeping the picture', share: 1 });
+      const kept = await api.keepPicture(picture);
+      keep(specimen, { ...found.photo, file: kept.file, view, ...(simulated ? { simulated } : {}) }, found.lengths);
+      if (found.notes.length > 0) say(`${found.notes.join('; ')}.`);
+    } catch (error) {
+      const again =
+        error instanceof NotFound && error.isRead ? () => void takeIn(specimen, { ...offered, byHand: true }) : null;
+      setRefused({ words: wordsOf(error), byHand: again });
+    } finally {
+      setWorking(null);
+    }
+  };
+  return { working, refused, takeIn };
 }
 
 /**
@@ -104,43 +163,24 @@ export function usePhoto(here: StoredSpecimen | undefined, known: ReadonlySet<st
   const id = useBench((state) => state.id);
   const { file } = useBench((state) => state.calm);
   const drawers = useBench((state) => state.drawers);
-  const [working, setWorking] = useState<string | null>(null);
-  const [refused, setRefused] = useState<string | null>(null);
   const number = String(here?.record.number ?? 1);
   const photo = here ? photoFrom(here.record, from) : null;
-
   const keep = (specimen: string, words: string, taken: Photo, lengths: readonly LengthFound[]): void =>
     changeSpecimen(id, specimen, words, (now) => withPhoto(now, taken, measuresTold(lengths, known)));
-  const takeIn = async (specimen: string, picture: Blob, view: PhotoView, simulated: boolean): Promise<void> => {
-    setRefused(null);
-    try {
-      setWorking('Looking for the fly in the picture');
-      const found = await foundIn(file, drawers, picture, view);
-      setWorking('Keeping the picture');
-      const kept = await api.keepPicture(picture);
-      const taken: Photo = { ...found.photo, file: kept.file, view, ...(simulated ? { simulated } : {}) };
-      keep(specimen, `A photograph of fly ${number} ${VIEW_WORDS[view]}`, taken, found.lengths);
-      if (found.notes.length > 0) say(`${found.notes.join('; ')}.`);
-    } catch (error) {
-      setRefused(wordsOf(error));
-    } finally {
-      setWorking(null);
-    }
-  };
+  const { working, refused, takeIn } = useTaking((specimen, taken, lengths) =>
+    keep(specimen, `A photograph of fly ${number} ${VIEW_WORDS[taken.view]}`, taken, lengths),
+  );
   return {
     working,
     refused,
     take: (picture, view = 'side', simulated = false) => {
-      if (here) void takeIn(here.id, picture, view, simulated);
+      if (here) void takeIn(here.id, { picture, view, simulated, byHand: false });
     },
     move: (landmarks) => {
       if (!here || !photo) return;
       const moved = { ...photo, landmarks };
-      if (from !== 'side') {
-        keep(here.id, `Landmarks of fly ${number}`, moved, []);
-        return;
-      }
-      remeasure(file, drawers, moved)
+      const measured = from === 'side' ? remeasure(file, drawers, moved) : Promise.resolve([]);
+      measured
         .then((lengths) => keep(here.id, `Landmarks of fly ${number}`, moved, lengths))
         .catch((error: unknown) => say(wordsOf(error)));
     },
