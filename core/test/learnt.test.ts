@@ -97,6 +97,26 @@ describe('what was learnt goes to the drawer it is of', () => {
   });
 });
 
+describe('a wet scale', () => {
+  test('teaches the water that is cast, and nothing of what lies under water', () => {
+    const { laid } = inspected([{}]).plan;
+    const kept = laid.castingMg - laid.dryMg;
+    const flies = [1.5, 1.52, 1.48].map((times) => ({
+      weight: [`${(laid.dryMg / 1000).toFixed(4)} g`],
+      weightWet: [`${((laid.dryMg + times * kept) / 1000).toFixed(4)} g`],
+    }));
+    const made = inspected(flies);
+    const next = withLearnt(pattern, told(made, 'water kept'));
+    expect(next?.measured?.waterFactor).toBeCloseTo(1.5, 1);
+    const then = layFly(next ?? pattern, drawers);
+    if (!then.ok) throw new Error('no fly');
+    expect(then.value.castingMg).toBeCloseTo(laid.dryMg + (next?.measured?.waterFactor ?? 0) * kept, 6);
+    expect([then.value.dryMg, then.value.submergedMg]).toEqual([laid.dryMg, laid.submergedMg]);
+    // Laid with it, the same flies teach nothing more.
+    expect(inspected(flies, next ?? pattern).learnt.find(({ what }) => what === 'water kept')).toBeUndefined();
+  });
+});
+
 describe('hands', () => {
   test('two that share a box are told apart: each has a spread of its own', () => {
     const even = Array.from({ length: 8 }, (_, i) => ({

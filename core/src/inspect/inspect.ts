@@ -7,7 +7,7 @@ import { type SpecimenFile, readingOf } from '../records/index.ts';
 import { type Step, tyingPlan } from '../tying/index.ts';
 import { leaningMm, solveTied } from './asTied.ts';
 import { type JarReport, jarReport } from './jar.ts';
-import { learntOf, type Learnt, type OfHand } from './learnt.ts';
+import { learntOf, type Learnt, type OfHand, type Soaked } from './learnt.ts';
 import { type Measure, measuresOf, namedMeasures } from './measures.ts';
 import {
   askewBy,
@@ -107,6 +107,7 @@ interface Read {
   readonly hand: string | null;
   readonly values: ReadonlyMap<Measure, readonly number[]>;
   readonly dryMg: readonly number[];
+  readonly wetMg: readonly number[];
   readonly photos: SpecimenFile['photos'];
   readonly jar: SpecimenFile['jar'];
 }
@@ -129,6 +130,7 @@ function readSpecimen(file: SpecimenFile, at: number, measures: readonly Measure
     hand: file.hand ?? null,
     values,
     dryMg: (file.weight ?? []).map((each) => readingOf('mass', each)),
+    wetMg: (file.weightWet ?? []).map((each) => readingOf('mass', each)),
     photos: file.photos,
     jar: file.jar,
   });
@@ -258,6 +260,10 @@ function seriesOf(reads: readonly Read[], measures: readonly Measure[]): readonl
   });
 }
 
+/** A fly that was on the scale dry and wet. */
+const soakedOf = ({ dryMg, wetMg }: Read): Soaked[] =>
+  dryMg.length > 0 && wetMg.length > 0 ? [{ dryMg: meanOf(dryMg), wetMg: meanOf(wetMg) }] : [];
+
 /** The same by whose hands tied them. */
 const handsOf = (reads: readonly Read[], measures: readonly Measure[]): readonly OfHand[] =>
   [...new Set(reads.map(({ hand }) => hand))].map((hand) => ({
@@ -324,13 +330,13 @@ export function inspectFlies(file: FlyFile, specimens: readonly SpecimenFile[], 
     tied: done.map(({ tied }) => tied),
     specimens: done.map(({ report }) => report),
     series: series.map((one) => seriesReport(one, steps)),
-    learnt: learntOf(
-      laid,
+    learnt: learntOf(laid, {
       series,
-      handsOf(reads, measures),
-      dry,
-      done.flatMap(({ report }) => report.jar ?? []),
-    ).map((one) => ({
+      hands: handsOf(reads, measures),
+      dryMg: dry,
+      soaked: reads.flatMap(soakedOf),
+      jars: done.flatMap(({ report }) => report.jar ?? []),
+    }).map((one) => ({
       ...one,
       was: round(one.was),
       now: round(one.now),

@@ -31,6 +31,8 @@ export interface Learnt {
 }
 
 const DRAG = 'drag';
+const WATER = 'water kept';
+const MOST_WATER = 5;
 /** 19 times in 20. */
 const SIGMAS = 1.96;
 const isIn = (value: number, [low, high]: Interval): boolean => value >= low && value <= high;
@@ -207,17 +209,52 @@ function ofRides(laid: LaidFly, jars: readonly JarReport[]): Learnt[] {
   ];
 }
 
+/** A fly on the scale dry, and soaked and shaken. */
+export interface Soaked {
+  readonly dryMg: number;
+  readonly wetMg: number;
+}
+
+/** What a wet scale says of the water a fly keeps: it is cast with it, and moves it as it begins to fall; under water it weighs nothing. */
+function ofWetScale(laid: LaidFly, soaked: readonly Soaked[]): Learnt[] {
+  const was = laid.file.measured?.waterFactor ?? 1;
+  const keeps = was > 0 ? (laid.castingMg - laid.dryMg) / was : 0;
+  if (keeps <= 0 || soaked.length < 2) return [];
+  const own = soaked.map(({ dryMg, wetMg }) => (wetMg - dryMg) / keeps);
+  const interval = meanInterval(own);
+  if (!interval || isIn(was, interval)) return [];
+  return [
+    {
+      what: WATER,
+      words: 'water the soft parts keep',
+      part: null,
+      goesTo: 'fly',
+      was,
+      now: meanOf(own),
+      interval,
+      ...countOf(own),
+      unit: 'share',
+      hand: null,
+      why: `${flies(own.length)} on the scale dry and wet; it is cast with it and begins to fall with it, and weighs nothing under water`,
+    },
+  ];
+}
+
+/** What was seen of some flies. */
+interface Seen {
+  readonly series: readonly Series[];
+  readonly hands: readonly OfHand[];
+  readonly dryMg: readonly number[];
+  readonly soaked: readonly Soaked[];
+  readonly jars: readonly JarReport[];
+}
+
 /** Everything that some flies teach, one by one; nothing where what was known lies within what they say. */
-export const learntOf = (
-  laid: LaidFly,
-  series: readonly Series[],
-  hands: readonly OfHand[],
-  dryMg: readonly number[],
-  jars: readonly JarReport[],
-): readonly Learnt[] => [
+export const learntOf = (laid: LaidFly, { series, hands, dryMg, soaked, jars }: Seen): readonly Learnt[] => [
   ...series.flatMap(ofBought),
   ...hands.flatMap((one) => one.series.flatMap((each) => ofHands(one.hand, each))),
   ...ofWeights(laid, dryMg),
+  ...ofWetScale(laid, soaked),
   ...ofJars(laid, jars),
   ...ofRides(laid, jars),
 ];
@@ -227,6 +264,10 @@ export function withLearnt(file: FlyFile, { what, part, unit, now }: Learnt): Fl
   if (what === DRAG) {
     const dragFactor = Math.round(Math.min(DRAG_FACTOR.most, Math.max(DRAG_FACTOR.least, now)) * 100) / 100;
     return { ...file, measured: { ...file.measured, dragFactor } };
+  }
+  if (what === WATER) {
+    const waterFactor = Math.round(Math.min(MOST_WATER, Math.max(0, now)) * 100) / 100;
+    return { ...file, measured: { ...file.measured, waterFactor } };
   }
   if (unit === 'mg' && part !== null)
     return withPart(file, part, (each) => withKey(each, 'mass', `${(now / 1000).toFixed(3)} g`));

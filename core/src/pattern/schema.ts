@@ -124,6 +124,7 @@ export const flySchema = z.strictObject({
   measured: z
     .strictObject({
       dragFactor: z.number().min(0.2).max(5).describe('times the computed drag, by a timed sink test').optional(),
+      waterFactor: z.number().min(0).max(5).describe('times the water its soft parts keep, by a wet scale').optional(),
     })
     .optional(),
   mutes: z

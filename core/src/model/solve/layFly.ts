@@ -169,7 +169,8 @@ function assemble(
     sections: [...platform.sections, ...thread.sections, ...parts.flatMap((part) => part.built.sections)],
     dryMg: all.massMg,
     submergedMg: sums.total,
-    castingMg: all.massMg + parts.reduce((sum, part) => sum + part.built.waterMg, 0),
+    castingMg:
+      all.massMg + (file.measured?.waterFactor ?? 1) * parts.reduce((sum, part) => sum + part.built.waterMg, 0),
     gravity: all.gravity,
     buoyancy: all.buoyancy,
     submergedCentre: weightCentre(sums),

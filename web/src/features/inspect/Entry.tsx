@@ -20,6 +20,8 @@ interface EntryProps {
   readonly report: SpecimenReport | null;
   readonly measures: readonly MeasureShown[];
   readonly planMg: number;
+  /** Soaked and shaken. */
+  readonly castingMg: number;
   readonly onChange: ChangeFly;
 }
 
@@ -35,7 +37,7 @@ function withReadings(record: SpecimenFile, key: string, readings: readonly Read
 }
 
 /** Readings of the fly that is looked at, by caliper and scale: found, planned, and how far off. */
-export function Entry({ record, report, measures, planMg, onChange }: EntryProps) {
+export function Entry({ record, report, measures, planMg, castingMg, onChange }: EntryProps) {
   const style = useStyle();
   const lengths = record.lengths ?? {};
   const shown = measures.filter((each) => isUsual(each) || lengths[each.key] !== undefined);
@@ -81,37 +83,52 @@ export function Entry({ record, report, measures, planMg, onChange }: EntryProps
               }}
             />
           ))}
-          <Line
-            name="weight, dry"
-            value={readingsText(record.weight)}
-            told={
-              <>
-                {words(formatMass(planMg, style))}
-                {mass !== null && (
-                  <Off
-                    text={`${mass >= planMg ? '+' : '−'}${words(formatMass(Math.abs(mass - planMg), style))}`}
-                    out={false}
-                  />
-                )}
-              </>
-            }
-            measures={{ kind: 'mass', nominal: planMg }}
-            known={record.weight}
-            onReadings={(readings) =>
-              onChange(`weight of fly ${String(record.number ?? 1)}`, (now) => ({ ...now, weight: [...readings] }))
-            }
-            onText={(text) => {
-              const read = readReadings(text, 'mass', 'g', record.weight);
-              if ('faults' in read) return read.faults;
-              onChange(`weight of fly ${String(record.number ?? 1)}`, ({ weight: _was, ...now }) =>
-                read.readings.length === 0 ? now : { ...now, weight: [...read.readings] },
-              );
-              return [];
-            }}
-          />
+          <WeightLine which="weight" name="weight, dry" {...{ planMg, record, onChange }}>
+            {words(formatMass(planMg, style))}
+            {mass !== null && (
+              <Off
+                text={`${mass >= planMg ? '+' : '−'}${words(formatMass(Math.abs(mass - planMg), style))}`}
+                out={false}
+              />
+            )}
+          </WeightLine>
+          <WeightLine which="weightWet" name="weight, wet" planMg={castingMg} {...{ record, onChange }}>
+            {words(formatMass(castingMg, style))}
+          </WeightLine>
         </tbody>
       </table>
     </section>
+  );
+}
+
+interface WeightLineProps extends Pick<EntryProps, 'record' | 'onChange'> {
+  readonly which: 'weight' | 'weightWet';
+  readonly name: string;
+  readonly planMg: number;
+  readonly children: ReactNode;
+}
+
+/** A weight of the whole fly: dry, or soaked and shaken. */
+function WeightLine({ which, name, planMg, record, onChange, children }: WeightLineProps) {
+  const keep = (readings: readonly Reading[]): void =>
+    onChange(`${name} of fly ${String(record.number ?? 1)}`, ({ [which]: _was, ...now }) =>
+      readings.length === 0 ? now : { ...now, [which]: [...readings] },
+    );
+  return (
+    <Line
+      name={name}
+      value={readingsText(record[which])}
+      measures={{ kind: 'mass', nominal: planMg }}
+      known={record[which]}
+      onReadings={keep}
+      told={children}
+      onText={(text) => {
+        const read = readReadings(text, 'mass', 'g', record[which]);
+        if ('faults' in read) return read.faults;
+        keep(read.readings);
+        return [];
+      }}
+    />
   );
 }
 

@@ -148,7 +148,14 @@ function ThisFly({ ref, here, good, told, takes, watch, onVerdict, onAnother, on
     >
       {told ? <VerdictOf record={record} report={told} onVerdict={onVerdict} /> : <WorkingItOut />}
       {good && (
-        <Entry key={here.id} report={told} measures={good.measures} planMg={calm.dryMg} {...{ record, onChange }} />
+        <Entry
+          key={here.id}
+          report={told}
+          measures={good.measures}
+          planMg={calm.dryMg}
+          castingMg={calm.castingMg}
+          {...{ record, onChange }}
+        />
       )}
       <Jar report={told?.jar ?? null} {...{ record, watch, onChange }} />
       <ByEye plan={calm} {...{ record, onChange, onLooking }} />
