@@ -2,7 +2,7 @@ import type { ViewReport } from '@jobbet/core/inspect';
 import { formatLength, type Style } from '@jobbet/core/units';
 import { useState } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
-import { Spot, useMarks } from './Landmarks.tsx';
+import { Spots, useMarks } from './Landmarks.tsx';
 import type { Landmarks, Photo } from './photo.ts';
 import { pathOf } from './PhotoBoard.tsx';
 
@@ -28,8 +28,7 @@ const fitted = ([w, h]: Px, width: number, height: number): Fitted => {
   return { scale, wide: w * scale, left: (width - w * scale) / 2, top: (height - h * scale) / 2 };
 };
 
-const MARKS = ['eye', 'bend', 'left', 'right'] as const;
-/** The same as they are called from the front. */
+/** What the landmarks are called, from above and from the front. */
 const EYES = { left: 'left eye', right: 'right eye' } as const;
 const CALLED = {
   top: { eye: 'eye', bend: 'bend', ...EYES },
@@ -69,23 +68,15 @@ export function AspectBoard({ photo, report, width, height, onMove }: AspectBoar
             />
             <Axis from={on.to(...marks.eye)} to={on.to(...marks.bend)} />
           </svg>
-          {MARKS.map((name) => {
-            const at = marks[name];
-            return (
-              at && (
-                <Spot
-                  key={name}
-                  name={CALLED[view][name]}
-                  at={at}
-                  lies={on}
-                  step={STEP_PX}
-                  each="two points each"
-                  onPull={(to) => pull(name, to)}
-                  onLet={(to) => letGo(name, to)}
-                />
-              )
-            );
-          })}
+          <Spots
+            called={CALLED[view]}
+            marks={marks}
+            lies={on}
+            step={STEP_PX}
+            each="two pixels each"
+            onPull={pull}
+            onLet={letGo}
+          />
         </>
       )}
       {report && <Told report={report} />}

@@ -2,7 +2,7 @@ import { dequal } from 'dequal';
 import { type KeyboardEvent, type PointerEvent, useEffect, useEffectEvent, useState } from 'react';
 import type { Landmarks, OnView } from './photo.ts';
 
-export type Mark = keyof Landmarks;
+type Mark = keyof Landmarks;
 
 /** A landmark that lies still for so long is let go for good: keys come one after the other. */
 const STILL_MS = 250;
@@ -27,6 +27,28 @@ export function useMarks(kept: Landmarks, onMove: (landmarks: Landmarks) => void
   return { marks, pull: put(true), let: put(false) };
 }
 
+interface SpotsProps {
+  /** The landmarks there may be, each as it is called. */
+  readonly called: Partial<Readonly<Record<Mark, string>>>;
+  readonly marks: Landmarks;
+  readonly lies: SpotProps['lies'];
+  readonly step: number;
+  readonly each: string;
+  readonly onPull: (name: Mark, to: [number, number]) => void;
+  readonly onLet: (name: Mark, to: [number, number]) => void;
+}
+
+/** The landmarks of a picture, as many as there are. */
+export const Spots = ({ called, marks, onPull, onLet, ...how }: SpotsProps) =>
+  (Object.entries(called) as [Mark, string][]).map(([mark, name]) => {
+    const at = marks[mark];
+    return (
+      at && (
+        <Spot key={mark} {...{ name, at }} {...how} onPull={(to) => onPull(mark, to)} onLet={(to) => onLet(mark, to)} />
+      )
+    );
+  });
+
 interface SpotProps {
   readonly name: string;
   /** px of the picture. */
@@ -47,7 +69,7 @@ const STEPS: Readonly<Record<string, readonly [number, number]>> = {
 };
 
 /** A landmark: a crosshair that is pulled, or moved by the arrows. */
-export function Spot({ name, at, lies, step, each, onPull, onLet }: SpotProps) {
+function Spot({ name, at, lies, step, each, onPull, onLet }: SpotProps) {
   const [x, y] = lies.to(at[0], at[1]);
   const [held, setHeld] = useState<readonly [number, number] | null>(null);
   const placeOf = (event: PointerEvent, from: readonly [number, number]): [number, number] => {

@@ -4,7 +4,7 @@ import { outlineOf, PROFILE_UP } from '@jobbet/core/model';
 import { screenX, screenY } from '@jobbet/core/drawing';
 import { useId } from 'react';
 import { OneOutline } from '../../shared/drawing/Outlines.tsx';
-import { type Mark, Spot, useMarks } from './Landmarks.tsx';
+import { Spots, useMarks } from './Landmarks.tsx';
 import { type Landmarks, onView, type Photo, type Shown } from './photo.ts';
 
 interface PhotoBoardProps {
@@ -19,7 +19,7 @@ interface PhotoBoardProps {
 
 /** A key moves a landmark by so much. */
 const STEP_MM = 0.1;
-const MARKS: readonly Mark[] = ['eye', 'bend', 'point'];
+const CALLED = { eye: 'eye', bend: 'bend', point: 'point' } as const;
 
 export const pathOf = (points: readonly (readonly [number, number])[]): string =>
   points.length === 0 ? '' : `M${points.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}Z`;
@@ -52,23 +52,15 @@ export function PhotoBoard({ photo, plan, view, width, height, shown, onMove }: 
         )}
         <OneOutline laid={plan} views={[view]} width={width} height={height} stroke="var(--measure)" />
       </svg>
-      {MARKS.map((name) => {
-        const at = marks[name];
-        return (
-          at && (
-            <Spot
-              key={name}
-              name={name}
-              at={at}
-              lies={lies}
-              step={STEP_MM * view.scale}
-              each={`${String(STEP_MM)} mm each`}
-              onPull={(to) => pull(name, to)}
-              onLet={(to) => letGo(name, to)}
-            />
-          )
-        );
-      })}
+      <Spots
+        called={CALLED}
+        marks={marks}
+        lies={lies}
+        step={STEP_MM * view.scale}
+        each={`${String(STEP_MM)} mm each`}
+        onPull={pull}
+        onLet={letGo}
+      />
     </div>
   );
 }

@@ -65,7 +65,7 @@ export function useTakes(good: Good | null): readonly Takeable[] {
       );
     };
     return [
-      { learnt, does: learnt.hand === null ? 'Reckon with it' : `Reckon ${learnt.hand} with it`, moves: [], run },
+      { learnt, does: learnt.hand === null ? 'Reckon with it' : `Reckon with it for ${learnt.hand}`, moves: [], run },
     ];
   };
   return (good?.report.learnt ?? []).flatMap((learnt, i): Takeable[] => {
