@@ -45,6 +45,7 @@ test('a spread that is found goes to the scatter by a key, and back', async ({ o
   await page.reload();
   const take = page.getByRole('button', { name: 'Reckon with it' });
   await expect(take).toBeVisible();
+  await expect(page.getByText(/With it: (no more of them ride otherwise|\d+(\.\d)? % of them ride)/)).toBeVisible();
   await page.keyboard.press('t');
   await expect(page.getByText(/^How alike yours come out goes by the spread of/)).toBeVisible();
   await expect(take).toBeHidden();
@@ -177,6 +178,12 @@ test('falls in a jar are timed by key, set against the model, and taught to the 
   await jar.getByLabel('From mark to mark').fill('600');
   await jar.getByLabel('From mark to mark').press('Enter');
   await expect(jar.getByRole('button', { name: 'At the upper mark' })).toBeVisible();
+  // Laid on dry it floats a while: how long is told, and what held it up.
+  await jar.getByLabel('Laid on dry, it floated').fill('20');
+  await jar.getByLabel('Laid on dry, it floated').press('Enter');
+  await expect(jar).toContainText(/it floated 20 s/i);
+  await jar.getByLabel('Soaked before it fell').fill('5 min');
+  await jar.getByLabel('Soaked before it fell').press('Enter');
   await page.keyboard.press('Escape');
   // One fall by the stopwatch: J at the upper mark, space at the lower.
   await page.keyboard.press('j');
@@ -230,6 +237,51 @@ test('the caliper’s readings land where the keyboard is, one by one; the last 
   await found(page, 'weight, dry').focus();
   await page.keyboard.press('F8');
   await expect(found(page, 'weight, dry')).toHaveValue(/^0\.\d{3} g$/);
+});
+
+test('twelve flies by the stand-in’s caliper: tails that grow since the sixth are told, with the step it comes from', async ({
+  own,
+  page,
+}) => {
+  await onTable(page, own, 'Slate Runner');
+  await page.keyboard.press('n');
+  await page.keyboard.press('m');
+  for (let n = 1; n <= 12; n++) {
+    if (n > 1) await page.locator('body').press('n');
+    await expect(verdict(page)).toContainText(`Fly ${String(n)}`);
+    const mm = 18 + 0.08 * ((n * 5) % 3) + 0.5 * Math.max(0, n - 5);
+    await page.getByLabel('really').fill(`${mm.toFixed(2)} mm`);
+    await found(page, 'tail').focus();
+    await page.keyboard.press('F8');
+    await expect(found(page, 'tail')).toHaveValue(/^\d+\.\d\d mm$/);
+    await page.keyboard.press('Escape');
+  }
+  await expect(run(page)).toContainText(/tail grows 0\.\d+ mm a fly since fly \d/i);
+  await expect(run(page)).toContainText(/step \d+/);
+});
+
+test('a ruler in the picture: two marks are laid on it by key, and lengths go by it; back to the hook', async ({
+  own,
+  page,
+}) => {
+  await onTable(page, own, 'Copper Eel');
+  await page.getByLabel('Photograph of the fly').setInputFiles('examples/copper-eel-07.jpg');
+  await expect(photograph(page)).toBeVisible();
+  const told = await found(page, 'flash').inputValue();
+  await page.getByRole('button', { name: 'a ruler in it' }).click();
+  const mark = page.getByRole('button', { name: /^another mark, a landmark/ });
+  await mark.focus();
+  await page.keyboard.press('ArrowRight');
+  const between = page.getByLabel('Length from mark to mark of the ruler');
+  await between.fill('2 kg');
+  await between.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('is not a unit of length');
+  await between.fill('90');
+  await between.press('Enter');
+  await expect(page.getByText('a ruler or card sets the scale')).toBeVisible();
+  await expect(found(page, 'flash')).not.toHaveValue(told);
+  await page.getByRole('button', { name: 'by its hook' }).click();
+  await expect(found(page, 'flash')).toHaveValue(told);
 });
 
 test('hooks that measure otherwise than their packet teach the drawers, and whose hands tied is kept', async ({

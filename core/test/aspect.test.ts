@@ -119,6 +119,15 @@ describe('a fly from above', () => {
     expect(Math.abs((behind?.rightMm2 ?? 0) - 12 * 1.6)).toBeLessThan(1);
   });
 
+  test('what makes the breadth by itself by plan is told by itself', () => {
+    const { sides } = told('top', above(0, 15, 12), 110);
+    const own = sides.find(({ words }) => words === 'tail');
+    expect(own?.leftMm).toBeCloseTo(1.6, 0);
+    expect(own?.leftMm2).toBeGreaterThan(own?.rightMm2 ?? Infinity);
+    // Eyes are told by their middles.
+    expect(sides.map(({ words }) => words)).not.toContain('eyes');
+  });
+
   test('eyes are told by how far out the middle of either is', () => {
     const { eyes: found } = told('top', above(0, 12, 12), 0);
     expect(found?.leftMm).toBeCloseTo(outMm, 1);

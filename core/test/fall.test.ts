@@ -4,7 +4,7 @@ import { leaderDrag } from '../src/model/balance/leader.ts';
 import { frictionAlong } from '../src/model/balance/thinLine.ts';
 import { firstFall } from '../src/numeric/roots.ts';
 import { waterOf } from '../src/model/solve/intent.ts';
-import { dragFactorOf, fallOf, softEnvelope, SOAKED_ALONE, type FallWith } from '../src/model/solve/fall.ts';
+import { dragFactorOf, fallOf, softEnvelopeMm3, SOAKED_ALONE, type FallWith } from '../src/model/solve/fall.ts';
 import { balanceModel, sinkSpeed } from '../src/model/solve/balanceModel.ts';
 import { body, eyes, laid, tail } from './build.ts';
 
@@ -64,7 +64,7 @@ describe('a leader', () => {
     expect(timeWith({ leader: { lengthMm: 3000, diameterMm: 0.25 }, airShare: 0 })).toBeGreaterThan(alone);
     expect(timeWith({ leader: null, airShare: 0.05 })).toBeGreaterThan(alone);
     const plume = laid([tail({ pinch: '6 mm' })]);
-    expect(softEnvelope(plume)).toBeGreaterThan(plume.submergedMg);
+    expect(softEnvelopeMm3(plume)).toBeGreaterThan(plume.submergedMg);
     expect(fallOf(plume, { leader: null, airShare: 1 }, depth)).toBeNull();
   });
 });

@@ -91,6 +91,37 @@ describe('what falls in a jar teach', () => {
     expect(specimens[0]?.jar?.words.join()).toContain('still gives off air');
   });
 
+  describe('laid on the water dry', () => {
+    const floats = (jar: Partial<NonNullable<SpecimenFile['jar']>>) =>
+      jarReport(plan, null, { ...jarOf(pressed(3, 8, withDrag(1.4))), ...jar });
+
+    test('as much air held it up as it weighs under water, and falls after a shorter soak teach nothing', () => {
+      const told = floats({ floated: '40 s', soaked: '20 s' });
+      expect(told.floats).toMatchObject({ floated_s: 40, soaked_s: 20, model: 'sinks', airLeft: true });
+      expect(told.floats?.air_mg).toBeCloseTo(plan.submergedMg, 6);
+      expect(told.dragFactor).toBeNull();
+      expect(told.words.join()).toContain('soak it for 40 s at least');
+    });
+
+    test('soaked longer than it floats, it teaches as ever', () => {
+      const told = floats({ floated: '40 s', soaked: '10 min' });
+      expect(told.floats?.airLeft).toBe(false);
+      expect(told.dragFactor).toBeCloseTo(1.4, 0);
+    });
+
+    test('what no air between its fibres could bear, the skin of the water bore', () => {
+      const bare = { ...plan, sections: plan.sections.filter(({ softness }) => softness < 0.3) };
+      expect(jarReport(bare, null, { ...jarOf([]), floated: '5 s' }).words.join()).toContain('the skin of the water');
+    });
+
+    test('one the model has afloat, and that went under, took up water', () => {
+      const light = { ...plan, submergedMg: -30 };
+      const told = jarReport(light, null, { ...jarOf([]), floated: '2 min' });
+      expect(told.floats).toMatchObject({ model: 'floats', air_mg: 30, floated_s: 120 });
+      expect(told.words.join()).toContain('by 30 mg');
+    });
+  });
+
   test('few falls are told, and teach nothing yet', () => {
     const few = jarOf(pressed(1, 3, withDrag(1.6)));
     const { learnt, specimens } = inspected(few);

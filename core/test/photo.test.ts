@@ -92,6 +92,13 @@ describe('what is told beside the picture', () => {
     expect(found('shank').scaledBy).toBe('shank');
   });
 
+  test('a ruler that lies in the picture is no second fly, and its marks are asked for', () => {
+    const beside = found('beside a ruler');
+    expect(beside.notes.join()).toContain('lay two marks on it');
+    for (const { off } of Object.values(beside.landmarks)) expect(off).toBeLessThan(0.01);
+    for (const { mm, is } of Object.values(beside.lengths)) expect(Math.abs(mm - is)).toBeLessThan(0.4);
+  });
+
   test('of a fly that stands tilted the gap tells another scale than the shank', () => {
     expect(found('shank').mmPerPx / found('gap').mmPerPx).toBeCloseTo(1.03, 2);
     // What is measured goes by the scale that was asked for.
@@ -173,6 +180,9 @@ describe('how a fly lies', () => {
     expect(all.areaMm2).toBeCloseTo(65 * 40, -1.5);
     expect(all.onlyPlanMm2).toBe(0);
     expect(all.onlyFlyMm2).toBeCloseTo(all.areaMm2 - all.planMm2, 6);
+    // A rectangle’s middle, and how many times as long as deep it is.
+    expect(all.seen.centreMm).toEqual([expect.closeTo(27.5, 0), expect.closeTo(0, 0)]);
+    expect(all.seen.slender).toBeCloseTo(65 / 40, 1);
     const none = silhouetteOf(box(30, 31), marks, plan);
     expect(none.onlyPlanMm2).toBeCloseTo(none.planMm2, 6);
   });

@@ -3,7 +3,8 @@ import { layFly, type LaidFly } from '../src/model/solve/layFly.ts';
 import { CUT_SIGMA, normalOf, normalQuantile } from '../src/numeric/chance.ts';
 import { layDeviant, type Deviation } from '../src/study/tolerance/deviant.ts';
 import { FLIES, scatterOf, type Reckoned, type Solved } from '../src/study/tolerance/scatter.ts';
-import { caresOf, spreadKey, spreadsOf, type Spread } from '../src/study/tolerance/spreads.ts';
+import { scatterMoved } from '../src/study/tolerance/moved.ts';
+import { caresOf, spreadKey, spreadsOf, type Spread, USUAL_SPREADS } from '../src/study/tolerance/spreads.ts';
 import { histogramOf, quantile } from '../src/study/tolerance/spreadOut.ts';
 import { answersOf, changeOf, surfaceOf } from '../src/study/tolerance/surface.ts';
 import { body, eyes, feathers, laid, partIn, spunHead, tail } from './build.ts';
@@ -268,5 +269,19 @@ describe('what is off together', () => {
       caresOf([other]).some((care) => care.part === part && care.kind === kind),
     );
     expect(1 - (gone?.heel ?? NaN)).toBeCloseTo(variance(alone) / variance(both), 3);
+  });
+});
+
+describe('another spread', () => {
+  const fly = laid([eyes({ material: 'brass', diameter: '3 mm', side: 'top' }), tail(), body()]);
+  const key = spreadKey(fly.parts[0]?.file.id ?? '', 'roll');
+  const moved = (to: number) => scatterMoved(fly, NOMINAL_DRAWERS, {}, key, to);
+
+  test('the same one changes nothing, and a larger roll of the eyes makes flies lean more', () => {
+    const [same, more] = [moved(USUAL_SPREADS.roll), moved(3 * USUAL_SPREADS.roll)];
+    expect(same?.now).toEqual(same?.was);
+    expect(more?.was).toEqual(same?.was);
+    expect(more?.now.heelDeg).toBeGreaterThan(1.5 * (more?.was.heelDeg ?? 90));
+    expect(more?.now.asMeant).toBeLessThanOrEqual(more?.was.asMeant ?? 0);
   });
 });

@@ -86,6 +86,9 @@ const OTHER_FLY = `<g transform="translate(0 36)"><path d="M-2 0L26 0A4.4 4.4 0 
 /** A bank card, askew, with a stripe and a number on it. */
 const CARD = `<g transform="translate(-14 22) rotate(9)"><rect width="85.6" height="53.98" rx="3.18" fill="#274b8f"/><rect y="8" width="85.6" height="11" fill="#1c1c1c"/><rect x="10" y="30" width="60" height="4" fill="#e8e6dd"/></g>`;
 
+/** A steel ruler that runs out of the picture, its lines by the millimetre. */
+const RULER = `<g transform="translate(-24 24) rotate(-4)"><rect width="150" height="13" fill="#9aa3a8"/>${Array.from({ length: 140 }, (_, i) => `<rect x="${String(i)}" y="0" width=".15" height="${i % 10 === 0 ? '6' : '3'}" fill="#222"/>`).join('')}</g>`;
+
 /** Pictures that are tried for what they are told with, and those of which nothing may be measured falsely. */
 export async function tryOdd(): Promise<readonly Tried[]> {
   const drawn = drawnFly(4);
@@ -98,6 +101,7 @@ export async function tryOdd(): Promise<readonly Tried[]> {
     await tryOne('shank', drawn, { ...shot, tall: 1.03 }),
     await tryOne('jaw', drawn, { ...shot, jaw: true }),
     await tryOne('card', drawn, { ...level, width: 1500, height: 1150, pxPerMm: 10, at: [760, 220], extra: CARD }),
+    await tryOne('beside a ruler', drawn, { ...level, pxPerMm: 12, at: [760, 300], extra: RULER }),
     await tryOne('none', null, shot),
     await tryOne('two', drawn, { ...level, pxPerMm: 9, at: [700, 230], extra: OTHER_FLY }),
     await tryOne('cut', drawn, { ...level, at: [420, 420] }),

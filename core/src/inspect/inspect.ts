@@ -198,7 +198,7 @@ function specimenReport(
     news: newsOf(checked.findings, findings),
     steps,
   });
-  const fallen = jar && jar.falls.length > 0 ? jarReport(tied.laid, mg, jar) : null;
+  const fallen = jar && (jar.falls.length > 0 || jar.floated !== undefined) ? jarReport(tied.laid, mg, jar) : null;
   return good({
     tied,
     report: {
@@ -236,6 +236,11 @@ const roundedJar = (jar: JarReport): JarReport => ({
   predicted_mm_s: roundOrNone(jar.predicted_mm_s),
   dragFactor: roundOrNone(jar.dragFactor),
   interval: jar.interval && [round(jar.interval[0]), round(jar.interval[1])],
+  floats: jar.floats && {
+    ...jar.floats,
+    air_mg: round(jar.floats.air_mg),
+    airShare: roundOrNone(jar.floats.airShare),
+  },
   eyes: jar.eyes && {
     ...jar.eyes,
     chance: round(jar.eyes.chance),

@@ -3,6 +3,7 @@ import { studentQuantile } from '../numeric/index.ts';
 import type { SpecimenFile } from '../records/index.ts';
 import { parseQuantity } from '../units/index.ts';
 import { type EyesByRide, type Fell, fellIn, newsOf } from './fallen.ts';
+import { floatReport, type FloatReport } from './floating.ts';
 import { driftOf, type Interval, meanOf, summary } from './statistics.ts';
 import { heavierModel, heavierUnderWaterMg } from './weighed.ts';
 
@@ -33,6 +34,8 @@ export interface JarReport {
   readonly rests: { readonly most: Fell; readonly of: number; readonly said: number; readonly model: string } | null;
   /** What that says of its eyes; null where it was to be expected. */
   readonly eyes: EyesByRide | null;
+  /** How long it floated, laid on dry; null where that was not tried. */
+  readonly floats: FloatReport | null;
   readonly words: readonly string[];
 }
 
@@ -112,8 +115,10 @@ export function jarReport(laid: LaidFly, dryMg: number | null, jar: JarFile): Ja
   const timed = { depthMm, aboveMm: mmOf(jar.startAbove), widthMm: mmOf(jar.width), heavierMg };
   const predicted = timeDown(laid, timed);
   const found = times.length === 0 ? null : meanOf(times);
-  // What falls faster and faster still gives off air: its drag is not told by that.
-  const soaking = isSoaking(times);
+  const floats = floatReport(laid, jar);
+  // What falls faster and faster, or was soaked for less long than it floats, still gives off air: its drag is not told by that.
+  const slower = isSoaking(times);
+  const soaking = slower || (floats?.airLeft === true && floats.soaked_s !== null);
   // Nothing pulls on it as it falls.
   const rests = restsOf(jar, slackRest(heavierModel(laid, dryMg)).ride);
   const took =
@@ -137,8 +142,10 @@ export function jarReport(laid: LaidFly, dryMg: number | null, jar: JarFile): Ja
     interval: taught?.interval ?? null,
     rests,
     eyes: news,
+    floats,
     words: [
-      ...(soaking ? [SOAKING] : []),
+      ...(slower ? [SOAKING] : []),
+      ...(floats?.words ?? []),
       ...wantedWords(times.length, usable.length, predicted === null && laid.submergedMg + heavierMg > 0),
     ],
   };

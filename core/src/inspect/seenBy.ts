@@ -10,6 +10,12 @@ export interface SilhouetteReport {
   readonly plan_mm2: number;
   readonly only_plan_mm2: number;
   readonly only_fly_mm2: number;
+  /** The middle of what is seen, mm aft of the eye and over the shank, and by plan. */
+  readonly centre_mm: readonly [x: number, z: number];
+  readonly plan_centre_mm: readonly [x: number, z: number];
+  /** How many times as long it is as deep on average, and by plan. */
+  readonly slenderness: number;
+  readonly plan_slenderness: number;
   /** The gap that is left, and by plan; null where it is covered. */
   readonly gap_mm: number | null;
   readonly plan_gap_mm: number | null;
@@ -43,13 +49,17 @@ const round = (value: number): number => Math.round(value * 1e4) / 1e4;
 export function silhouetteReport(photos: Photos = [], laid: LaidFly): SilhouetteReport | null {
   const photo = photos.find(({ view, contour, landmarks }) => view === 'side' && contour && landmarks);
   if (!photo?.contour || !photo.landmarks) return null;
-  const { areaMm2, planMm2, onlyPlanMm2, onlyFlyMm2 } = silhouetteOf(photo.contour, photo.landmarks, laid);
-  const { gap, depths, angles } = shapesBy(photo.contour, photo.landmarks, laid);
+  const { areaMm2, planMm2, onlyPlanMm2, onlyFlyMm2, seen, plan } = silhouetteOf(photo.contour, photo.landmarks, laid);
+  const { gap, depths, angles } = shapesBy(photo.contour, photo.landmarks, laid, photo.mmPerPx);
   return {
     area_mm2: round(areaMm2),
     plan_mm2: round(planMm2),
     only_plan_mm2: round(onlyPlanMm2),
     only_fly_mm2: round(onlyFlyMm2),
+    centre_mm: [round(seen.centreMm[0]), round(seen.centreMm[1])],
+    plan_centre_mm: [round(plan.centreMm[0]), round(plan.centreMm[1])],
+    slenderness: round(seen.slender),
+    plan_slenderness: round(plan.slender),
     gap_mm: gap && round(gap.mm),
     plan_gap_mm: gap && round(gap.planMm),
     depths: depths.map(({ station, mm, planMm }) => ({ station, mm: round(mm), plan_mm: round(planMm) })),

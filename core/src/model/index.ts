@@ -32,7 +32,16 @@ export { type Contribution, type TippingOf, contributionsOf, tippingsOf } from '
 export { boundMm, windingOf } from './parts/cutting.ts';
 export { limpness, traitsOf } from './parts/registry.ts';
 export { cutLength, type Point, pointsOf } from './solve/cutLength.ts';
-export { DRAG_FACTOR, type FallWith, SOAKED_ALONE, dragFactorOf, fallOf, type Timed, timeDown } from './solve/fall.ts';
+export {
+  DRAG_FACTOR,
+  type FallWith,
+  SOAKED_ALONE,
+  dragFactorOf,
+  fallOf,
+  softEnvelopeMm3,
+  type Timed,
+  timeDown,
+} from './solve/fall.ts';
 export { type HoldRange, holdRange } from './solve/holdRange.ts';
 export { type LaidFly, type LaidPart, layFly, platformTotals } from './solve/layFly.ts';
 export { meantFor } from './solve/meant.ts';

@@ -1,6 +1,8 @@
 import { good, type Outcome } from '../base/index.ts';
 import { boundsOf, type Ellipse, extentOf, type LaidFly, PLAN_UP } from '../model/index.ts';
+import { partName } from '../tying/index.ts';
 import { depthOf } from './blobs.ts';
+import { broadest, planBreadths } from './breadths.ts';
 import { circleAmong, LEAST_BINS, type Ring } from './circle.ts';
 import { contourOf } from './contour.ts';
 import type { Field, Picture } from './picture.ts';
@@ -186,6 +188,7 @@ export function aspectBy(view: AspectView, contour: readonly Px[], marks: Aspect
     sides: [
       sidesBetween(ring, 'over the hook', Math.max(front, 0), shankMm),
       sidesBetween(ring, 'behind the bend', shankMm, rear),
+      ...broadest(laid).map(({ part, fromMm, toMm }) => sidesBetween(ring, partName(part), fromMm, toMm)),
     ],
     tips: tipsOf(ring, shankMm),
     eyes,
@@ -209,27 +212,6 @@ function lieOf({ width, height, at }: Field): { readonly middle: Px; readonly wa
   const [mx, my] = [sx / n, sy / n];
   const turn = Math.atan2(2 * (xy / n - mx * my), xx / n - mx * mx - (yy / n - my * my)) / 2;
   return { middle: [mx, my], way: [Math.cos(turn), Math.sin(turn)] };
-}
-
-/** The plan's whole breadth from above at shares of its length, front first. */
-function planBreadths(laid: LaidFly, shares: readonly number[]) {
-  const [front, rear] = [
-    Math.min(...laid.sections.map(({ fromMm }) => fromMm)),
-    Math.max(...laid.sections.map(({ toMm }) => toMm)),
-  ];
-  const cut: Ellipse = { y: 0, z: 0, semiY: 0, semiZ: 0, opacity: 1 };
-  const breadths = shares.map((share) => {
-    const x = front + share * (rear - front);
-    let [low, high] = [0, 0];
-    for (const section of laid.sections) {
-      if (x < section.fromMm || x > section.toMm) continue;
-      section.at(x, cut);
-      const [middle, half] = extentOf(section, cut, PLAN_UP);
-      [low, high] = [Math.min(low, middle - half), Math.max(high, middle + half)];
-    }
-    return high - low;
-  });
-  return { front, rear, breadths };
 }
 
 const SHARES = Array.from({ length: 24 }, (_, i) => (i + 0.5) / 24);

@@ -50,14 +50,39 @@ function rectangleAbout(hull: readonly (readonly [number, number])[]): readonly 
   return best;
 }
 
+/** The hull of a patch, and the smallest rectangle about it; null where it is a speck. */
+function boxed(labels: Int32Array, width: number, blob: Blob) {
+  const hull = polygonHull(edgesOf(labels, width, blob));
+  if (!hull) return null;
+  const [long, short] = rectangleAbout(hull);
+  return { area: Math.abs(polygonArea(hull)), long, short };
+}
+
+/** A ruler is so many times as long as broad at least, and fills so much of the rectangle about it; it may run out of the picture. */
+const RULER = { times: 4, fills: 0.9 } as const;
+
+const BESIDE = 0.002;
+
+/** A ruler among the patches of a picture: long and straight; null where there is none. */
+export function rulerAmong({ labels, blobs }: Blobs, width: number, height: number): Blob | null {
+  for (const blob of blobs) {
+    if (blob.area < LEAST * width * height) continue;
+    const lies = boxed(labels, width, blob);
+    if (!lies || lies.long < RULER.times * lies.short) continue;
+    const isStraight = lies.area >= RULER.fills * lies.long * lies.short && blob.area >= STANDS_OUT * lies.area;
+    // What lies there alone is a fly, however straight.
+    if (isStraight && blobs.some((each) => each !== blob && each.area > BESIDE * width * height)) return blob;
+  }
+  return null;
+}
+
 /** A bank card among the patches of a picture that lies in it whole; null where there is none. */
 export function cardAmong({ labels, blobs }: Blobs, width: number, height: number): Card | null {
   for (const blob of blobs) {
     if (blob.area < LEAST * width * height || blob.onBorder > 0) continue;
-    const hull = polygonHull(edgesOf(labels, width, blob));
-    if (!hull) continue;
-    const area = Math.abs(polygonArea(hull));
-    const [long, short] = rectangleAbout(hull);
+    const lies = boxed(labels, width, blob);
+    if (!lies) continue;
+    const { area, long, short } = lies;
     const shape = long / short / (CARD_MM.long / CARD_MM.short);
     if (area < FILLS * long * short || blob.area < STANDS_OUT * area || Math.abs(shape - 1) > SHAPE) continue;
     return { blob, mmPerPx: Math.sqrt((CARD_MM.long * CARD_MM.short) / (long * short)) };

@@ -8,6 +8,7 @@ import { enlarged, type Pose, toFly, toPixel } from './pose.ts';
 import { agreement, averaged, columnsOf, likelyPoses } from './search.ts';
 import { nearPlan, profileOf, type WireLine, wireLineOf, witnessesOf } from './template.ts';
 import { contourOf } from './contour.ts';
+import { headIn } from './head.ts';
 import { type LengthFound, lengthsOf } from './lengths.ts';
 import { type ShapeFound, shapesOf } from './shapes.ts';
 import { pointPlace } from './silhouette.ts';
@@ -191,9 +192,10 @@ export function findFly(
   if (!best || best.fit.confidence < LEAST.confidence || best.agrees < LEAST.agreement)
     return cannot(notFoundWords(seen.value));
   const { fit } = best;
-  const pose = enlarged({ ...fit.pose, tx: fit.pose.tx + box.left, ty: fit.pose.ty + box.top }, shrunk);
+  const inSmaller = { ...fit.pose, tx: fit.pose.tx + box.left, ty: fit.pose.ty + box.top };
+  const pose = enlarged(inSmaller, shrunk);
   const perPx = 1 / (by === 'gap' && mmPerPx === null ? pose.scale * pose.tall : pose.scale);
-  const notes: string[] = byCard === null ? [] : ['the bank card beside it sets the scale'];
+  const notes = besideWords(seen.value, hints.mmPerPx !== null);
   const landmarks = landmarksOf(best, pose, laid, { shrunk, perPx, notes });
   if (Object.keys(landmarks).length < 2) return cannot(notFoundWords(seen.value));
   const bare = withoutJaw(seen.value, laid, fit.pose, notes);
@@ -201,24 +203,34 @@ export function findFly(
   const scale = perPx * pose.scale;
   const measured = measuredOn(bare, laid, { fit, known: mmPerPx !== null, scale, notes });
   const ring = outline.map(([x, y]) => toFly(fit.pose, x, y));
-  const shape = shapesOf(ring, laid, {
+  const seenBy = {
     scale,
     share: scaleSpread(fit, mmPerPx !== null),
     eyeMm: landmarks.eye ? landmarks.eye.spread * perPx : Infinity,
-  });
+  };
+  const shape = shapesOf(ring, laid, seenBy);
+  const head = headIn(seen.value.colours, inSmaller, laid, seenBy);
   return good({
     pose,
     mmPerPx: perPx,
     scaledBy: hints.mmPerPx !== null ? 'told' : byCard === null ? by : 'card',
     landmarks,
     ...measured,
-    lengths: [...measured.lengths, ...shape.lengths],
+    lengths: [...measured.lengths, ...shape.lengths, ...(head ? [head] : [])],
     shape,
     contour: outline.map(([x, y]) => toPicture([x + box.left, y + box.top], shrunk)),
     confidence: fit.confidence,
     notes,
   });
 }
+
+/** What lies beside the fly, and what is to be done with it. */
+const besideWords = ({ byCard, byRuler }: Seen, told: boolean): string[] =>
+  byCard !== null
+    ? ['the bank card beside it sets the scale']
+    : byRuler && !told
+      ? ['a ruler lies beside it: lay two marks on it, and say how far they are apart']
+      : [];
 
 /** By how far others that explain as much have a place elsewhere, px: half the furthest. */
 function rivalsOff(fit: Fit, rivals: readonly Fit[], [x, z]: readonly [number, number]): number {

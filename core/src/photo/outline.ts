@@ -29,24 +29,27 @@ function coverBy(ring: readonly (readonly [number, number])[]): { readonly cover
   return { cover: { width, height, at }, pose };
 }
 
-/** What an outline that was kept tells beside its tips. */
-export function shapesBy(outline: readonly (readonly [number, number])[], marks: Marks, laid: LaidFly): ShapeFound {
-  const lies = poseBy(marks, laid);
-  return shapesOf(
-    outline.map(([x, y]) => toFly(lies, x, y)),
-    laid,
-  );
-}
+type Outline = readonly (readonly [number, number])[];
 
-/** Lengths by an outline that was kept and landmarks that may have been moved since: what is told once the picture itself is put away. */
-export function lengthsBy(
-  outline: readonly (readonly [number, number])[],
-  marks: Marks,
-  laid: LaidFly,
-): readonly LengthFound[] {
+/** How an outline that was kept lies on the plan, and how large it is by a ruler or a card where one told. */
+function laidBy(outline: Outline, marks: Marks, laid: LaidFly, mmPerPx: number | undefined) {
   const lies = poseBy(marks, laid);
   const ring = outline.map(([x, y]) => toFly(lies, x, y));
+  const scale = mmPerPx === undefined ? 1 : mmPerPx * lies.scale;
+  return { ring, scale, shapes: shapesOf(ring, laid, { scale, share: 0, eyeMm: 0 }) };
+}
+
+/** What an outline that was kept tells beside its tips. @param mmPerPx by a ruler or a card; absent: by its hook */
+export const shapesBy = (outline: Outline, marks: Marks, laid: LaidFly, mmPerPx?: number): ShapeFound =>
+  laidBy(outline, marks, laid, mmPerPx).shapes;
+
+/**
+ * Lengths by an outline that was kept and landmarks that may have been moved since: what is told once the picture itself is put away.
+ * @param mmPerPx by a ruler or a card; absent: by its hook
+ */
+export function lengthsBy(outline: Outline, marks: Marks, laid: LaidFly, mmPerPx?: number): readonly LengthFound[] {
+  const { ring, scale, shapes } = laidBy(outline, marks, laid, mmPerPx);
   const { cover, pose } = coverBy(ring);
   const frame = { left: 0, top: 0, right: cover.width, bottom: cover.height };
-  return [...lengthsOf(tipsOf(cover, frame, pose, laid), laid).lengths, ...shapesOf(ring, laid).lengths];
+  return [...lengthsOf(tipsOf(cover, frame, pose, laid), laid, scale).lengths, ...shapes.lengths];
 }

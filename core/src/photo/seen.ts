@@ -1,9 +1,9 @@
 import { bad, good, type Outcome } from '../base/index.ts';
 import { type Blob, blobsOf } from './blobs.ts';
-import { cardAmong } from './card.ts';
+import { cardAmong, rulerAmong } from './card.ts';
 import { type Cover, coverOf, thresholdOf } from './cover.ts';
 import { apartFromGround, type Apart } from './ground.ts';
-import { type Box, coloursOf, cropped, type Picture, widened } from './picture.ts';
+import { type Box, type Colours, coloursOf, cropped, type Picture, widened } from './picture.ts';
 
 /** Patches smaller than this share of the largest are dust. */
 const DUST = 0.02;
@@ -22,6 +22,10 @@ export interface Seen {
   readonly box: Box;
   readonly cover: Cover;
   readonly held: boolean;
+  /** The smaller picture it is told by. */
+  readonly colours: Colours;
+  /** Whether a ruler lies beside the fly. */
+  readonly byRuler: boolean;
   /** mm a pixel of the smaller picture, by a card that lies beside the fly; null where none does. */
   readonly byCard: number | null;
 }
@@ -48,7 +52,11 @@ export function seenIn(picture: Picture): Outcome<Seen> {
   const threshold = thresholdOf(apart);
   const found = blobsOf(apart, 12, threshold);
   const card = cardAmong(found, apart.width, apart.height);
-  const all = card ? apartFromCard(found.blobs, card.blob) : found.blobs;
+  const ruler = rulerAmong(found, apart.width, apart.height);
+  const all = [card?.blob, ruler].reduce<readonly Blob[]>(
+    (left, beside) => (beside ? apartFrom(left, beside) : left),
+    found.blobs,
+  );
   const [main] = all;
   if (!main || main.area < LEAST_SHARE * apart.width * apart.height)
     return cannot(
@@ -68,18 +76,20 @@ export function seenIn(picture: Picture): Outcome<Seen> {
   const box = widened(tight, MARGIN_PX, apart);
   return good({
     apart,
+    colours,
     shrunk: colours.shrunk,
     blobs,
     tight,
     box,
     cover: coverOf(cropped(apart, box), threshold),
     held: blobs.some(({ onBorder }) => onBorder > 0),
+    byRuler: ruler !== null,
     byCard: card && card.mmPerPx,
   });
 }
 
-/** Everything but a card, and what of its printing lies within it. */
-const apartFromCard = (blobs: readonly Blob[], card: Blob): readonly Blob[] =>
+/** Everything but a card or a ruler, and what of its printing lies within it. */
+const apartFrom = (blobs: readonly Blob[], card: Blob): readonly Blob[] =>
   blobs.filter(
     ({ box }) =>
       box.left < card.box.left || box.top < card.box.top || box.right > card.box.right || box.bottom > card.box.bottom,

@@ -47,6 +47,14 @@ export interface Silhouette {
   readonly planMm2: number;
   readonly onlyPlanMm2: number;
   readonly onlyFlyMm2: number;
+  readonly seen: Shape;
+  readonly plan: Shape;
+}
+
+/** Where the middle of a profile lies, mm aft of the eye and over the shank, and how many times as long it is as deep on average. */
+export interface Shape {
+  readonly centreMm: readonly [x: number, z: number];
+  readonly slender: number;
 }
 
 const CELL_MM = 0.25;
@@ -63,12 +71,40 @@ export function crossings(ring: readonly (readonly [number, number])[], z: numbe
   return found.sort((one, other) => one - other);
 }
 
+/** Sums over the cells of a profile, and how far it reaches along the hook. */
+class Covered {
+  cells = 0;
+  private x = 0;
+  private z = 0;
+  private front = Infinity;
+  private rear = -Infinity;
+
+  add(x: number, z: number): void {
+    this.cells++;
+    this.x += x;
+    this.z += z;
+    this.front = Math.min(this.front, x);
+    this.rear = Math.max(this.rear, x);
+  }
+
+  get areaMm2(): number {
+    return this.cells * CELL_MM ** 2;
+  }
+
+  get shape(): Shape {
+    if (this.cells === 0) return { centreMm: [0, 0], slender: 0 };
+    const long = this.rear - this.front + CELL_MM;
+    return { centreMm: [this.x / this.cells, this.z / this.cells], slender: long ** 2 / this.areaMm2 };
+  }
+}
+
 /** An outline laid on the plan: what both cover, and what only one of them does. */
 export function silhouetteOf(outline: readonly (readonly [number, number])[], marks: Marks, laid: LaidFly): Silhouette {
   const pose = poseBy(marks, laid);
   const ring = outline.map(([x, y]) => toFly(pose, x, y));
   const profile = profileOf(laid, CELL_MM);
-  let [area, plan, onlyPlan, onlyFly] = [0, 0, 0, 0];
+  const [own, plan] = [new Covered(), new Covered()];
+  let [onlyPlan, onlyFly] = [0, 0];
   const [low, high] = [
     Math.min(profile.z0, ...ring.map(([, z]) => z)),
     Math.max(profile.z0 + profile.up * CELL_MM, ...ring.map(([, z]) => z)),
@@ -84,12 +120,19 @@ export function silhouetteOf(outline: readonly (readonly [number, number])[], ma
       while (k < cuts.length && (cuts[k] as number) <= x) k++;
       const seen = k % 2 === 1;
       const planned = coverAtPlace(profile, x, z) > COVERED;
-      if (seen) area++;
-      if (planned) plan++;
+      if (seen) own.add(x, z);
+      if (planned) plan.add(x, z);
       if (seen && !planned) onlyFly++;
       if (planned && !seen) onlyPlan++;
     }
   }
   const cell = CELL_MM ** 2;
-  return { areaMm2: area * cell, planMm2: plan * cell, onlyPlanMm2: onlyPlan * cell, onlyFlyMm2: onlyFly * cell };
+  return {
+    areaMm2: own.areaMm2,
+    planMm2: plan.areaMm2,
+    onlyPlanMm2: onlyPlan * cell,
+    onlyFlyMm2: onlyFly * cell,
+    seen: own.shape,
+    plan: plan.shape,
+  };
 }

@@ -54,6 +54,12 @@ const photo = z.strictObject({
     })
     .optional(),
   contour: z.array(pixel).max(20_000).optional(),
+  mmPerPx: z
+    .number()
+    .positive()
+    .max(10)
+    .describe('how large a pixel is by a ruler or a card beside the fly; absent: by its hook')
+    .optional(),
   simulated: z.boolean().describe('rendered by a stand-in, not taken').optional(),
 });
 
@@ -75,7 +81,8 @@ const jar = z.strictObject({
   falls: z
     .array(z.strictObject({ time: seconds, fell: z.enum(RIDES).optional(), rest: z.enum(RIDES).optional() }))
     .max(MOST_FALLS),
-  soaked: z.string().max(40).optional(),
+  soaked: z.string().max(40).describe('how long it lay in water before it fell').optional(),
+  floated: quantity('time', 'time it floated').describe('how long it floated, laid on dry').optional(),
 });
 
 export const VERDICTS = ['keep', 'retie', 'practice'] as const;

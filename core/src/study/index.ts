@@ -11,6 +11,7 @@ export { type RunSize, nameOf, readSizes } from './sizes/sizes.ts';
 export { usualSizes } from './sizes/usual.ts';
 export { type Deviation, layDeviant } from './tolerance/deviant.ts';
 export { type CareOf, type Reckoned, SOLVED, type ScatterStep, type Solved, scatterOf } from './tolerance/scatter.ts';
+export { scatterMoved, type ScatterMoved } from './tolerance/moved.ts';
 export { histogramOf, quantile } from './tolerance/spreadOut.ts';
 export {
   type Care,

@@ -2,7 +2,7 @@ import { readNumber } from './number.ts';
 import { suggestion } from '../base/index.ts';
 import { MG_PER, MM_PER, MM_S_PER } from './scales.ts';
 
-export type QuantityKind = 'length' | 'mass' | 'angle' | 'speed' | 'temperature' | 'salinity';
+export type QuantityKind = 'length' | 'mass' | 'angle' | 'speed' | 'temperature' | 'salinity' | 'time';
 
 interface UnitSpec {
   readonly names: readonly string[];
@@ -10,7 +10,7 @@ interface UnitSpec {
   readonly offset?: number;
 }
 
-/** Units people write, with the factor to the unit the model works in: mm, mg, degrees, mm/s, °C, g/kg. */
+/** Units people write, with the factor to the unit the model works in: mm, mg, degrees, mm/s, °C, g/kg, s. */
 const UNITS: Readonly<Record<QuantityKind, readonly UnitSpec[]>> = {
   length: [
     { names: ['mm'], scale: MM_PER.mm },
@@ -36,6 +36,10 @@ const UNITS: Readonly<Record<QuantityKind, readonly UnitSpec[]>> = {
     { names: ['F', '°F'], scale: 5 / 9, offset: -160 / 9 },
   ],
   salinity: [{ names: ['g/kg'], scale: 1 }],
+  time: [
+    { names: ['s'], scale: 1 },
+    { names: ['min'], scale: 60 },
+  ],
 };
 
 const ASKED_BACK: Readonly<Record<string, string>> = {
@@ -49,7 +53,7 @@ export type QuantityRead =
 
 /**
  * Reads a number with its unit, as people write it.
- * @returns value in mm, mg, degrees, mm/s, °C or g/kg, with the exact text kept; or what is wrong with it.
+ * @returns value in mm, mg, degrees, mm/s, °C, g/kg or s, with the exact text kept; or what is wrong with it.
  * @example parseQuantity('length', '5/32"') // { ok: true, value: 3.96875, text: '5/32"' }
  */
 export function parseQuantity(kind: QuantityKind, text: string): QuantityRead {

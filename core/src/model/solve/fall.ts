@@ -14,7 +14,7 @@ const HOLDS_AIR = 0.35;
 const CUTS = 24;
 
 /** mm³ between the outermost fibres of the soft parts. */
-export function softEnvelope({ sections }: Pick<LaidFly, 'sections'>): number {
+export function softEnvelopeMm3({ sections }: Pick<LaidFly, 'sections'>): number {
   const cut: Ellipse = { y: 0, z: 0, semiY: 0, semiZ: 0, opacity: 0 };
   let volume = 0;
   for (const { softness, fromMm, toMm, at } of sections) {
@@ -60,7 +60,7 @@ export const SOAKED_ALONE: FallWith = { leader: null, airShare: 0 };
 export function fallOf(laid: LaidFly, { leader, airShare }: FallWith, depthMm: number): Fall | null {
   const { drag, massMg } = sinker(laid);
   const line = leader ? leaderDrag(leader, laid.water) : () => 0;
-  const weight = laid.submergedMg - laid.water.density * airShare * softEnvelope(laid);
+  const weight = laid.submergedMg - laid.water.density * airShare * softEnvelopeMm3(laid);
   return fall(weight, massMg, (speed) => drag(speed) + line(speed), depthMm);
 }
 

@@ -3,7 +3,7 @@ import type { SpecimenFile } from '@jobbet/core/records';
 import { boundsOf, type LaidFly } from '@jobbet/core/model';
 import { fitView } from '@jobbet/core/drawing';
 import { partName } from '@jobbet/core/tying';
-import { formatLength } from '@jobbet/core/units';
+import { formatLength, formatNumber } from '@jobbet/core/units';
 import { type ReactNode, useMemo, useRef } from 'react';
 import { FlyCanvas } from '../../shared/drawing/FlyCanvas.tsx';
 import { OneOutline } from '../../shared/drawing/Outlines.tsx';
@@ -45,6 +45,7 @@ interface BoardProps {
   readonly looking: boolean;
   readonly onShown: (shown: Shown) => void;
   readonly onMove: (landmarks: Landmarks) => void;
+  readonly onScale: (mmPerPx: number | null) => void;
   /** What is said of a picture that is worked on, or was not taken. */
   readonly children?: ReactNode;
 }
@@ -60,6 +61,7 @@ export function Board({
   looking,
   onShown,
   onMove,
+  onScale,
   children,
 }: BoardProps) {
   const { hand } = useSettings();
@@ -86,7 +88,9 @@ export function Board({
           {...{ width, height, onMove }}
         />
       )}
-      {view && marked && !aside && <PhotoBoard photo={marked} {...{ plan, view, width, height, shown, onMove }} />}
+      {view && marked && !aside && (
+        <PhotoBoard photo={marked} {...{ plan, view, width, height, shown, onMove, onScale }} />
+      )}
       {view && !marked && (
         <>
           <FlyCanvas laid={drawn} views={views} width={width} height={height} mode="dressed" />
@@ -148,6 +152,13 @@ function ShapeSaid({
           <span className="text-shape">beyond the plan {Math.round(silhouette.only_fly_mm2)} mm²</span>
           {'; '}
           <span className="text-measure">short of it {Math.round(silhouette.only_plan_mm2)} mm²</span>
+        </li>
+      )}
+      {shown === 'difference' && (
+        <li>
+          its middle {length(silhouette.centre_mm[0])} behind the eye, {planned(length(silhouette.plan_centre_mm[0]))};{' '}
+          {formatNumber(silhouette.slenderness, 1, style)} times as long as deep,{' '}
+          {planned(formatNumber(silhouette.plan_slenderness, 1, style))}
         </li>
       )}
       {gap !== null && planGap !== null && (

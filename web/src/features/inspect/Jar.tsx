@@ -11,7 +11,8 @@ import { readReadings } from './readings.ts';
 type JarFile = NonNullable<SpecimenFile['jar']>;
 type Fall = JarFile['falls'][number];
 
-type Measure = 'width' | 'depth' | 'startAbove';
+type Measure = 'width' | 'depth' | 'startAbove' | 'floated' | 'soaked';
+const OPTIONAL = ['startAbove', 'floated', 'soaked'] as const;
 /** What is told of a jar so far: its width and its marks are needed before anything falls in it. */
 type Told = Partial<Pick<JarFile, Measure>>;
 const WHEN = { fell: 'fell', rest: 'came to rest' } as const;
@@ -73,7 +74,7 @@ export function Jar({ record, report, watch, onChange }: JarProps) {
   const [told, setTold] = useState<Told>({});
   const now: Told = jar ?? told;
   const number = String(record.number ?? 1);
-  const measure = (key: Measure, label: string, empty: string) => (
+  const measure = (key: Measure, label: string, empty: string, kind: 'length' | 'time' = 'length') => (
     <div className="flex justify-between gap-2 items-baseline border-t border-hair py-1">
       <span>{label}</span>
       <span className="w-[110px]">
@@ -83,7 +84,7 @@ export function Jar({ record, report, watch, onChange }: JarProps) {
           empty={empty}
           later
           onChange={(text) => {
-            const read = readReadings(text, 'length', style.length, undefined);
+            const read = readReadings(text, kind, kind === 'time' ? 's' : style.length, undefined);
             if ('faults' in read) return read.faults;
             const [reading] = read.readings;
             const next: Told = { ...now, [key]: typeof reading === 'string' ? reading : undefined };
@@ -105,6 +106,8 @@ export function Jar({ record, report, watch, onChange }: JarProps) {
       {measure('width', 'Width of the jar', 'not told')}
       {measure('depth', 'From mark to mark', 'not told')}
       {measure('startAbove', 'Let go above it by', 'at the mark')}
+      {measure('floated', 'Laid on dry, it floated', 'not tried', 'time')}
+      {measure('soaked', 'Soaked before it fell', 'not told', 'time')}
       {jar ? (
         <p className="my-2">
           <button type="button" className={`sheet-button ${watch.running ? 'primary' : ''}`} onClick={watch.press}>
@@ -127,11 +130,15 @@ export function Jar({ record, report, watch, onChange }: JarProps) {
 }
 
 /** A record with its jar as it is told now; without one as long as its width or its marks are not. */
-function withJar(record: SpecimenFile, { width, depth, startAbove }: Told): SpecimenFile {
+function withJar(record: SpecimenFile, told: Told): SpecimenFile {
   const { jar, ...rest } = record;
+  const { width, depth } = told;
   if (width === undefined || depth === undefined) return record;
-  const { startAbove: _was, ...kept } = jar ?? { falls: [] };
-  return { ...rest, jar: { ...kept, width, depth, ...(startAbove === undefined ? {} : { startAbove }) } };
+  const others = Object.fromEntries(
+    OPTIONAL.flatMap((key) => (told[key] === undefined ? [] : [[key, told[key]] as const])),
+  );
+  const { falls = [], water } = jar ?? {};
+  return { ...rest, jar: { width, depth, ...others, ...(water ? { water } : {}), falls } };
 }
 
 const Falls = ({

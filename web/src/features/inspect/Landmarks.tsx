@@ -69,7 +69,7 @@ const STEPS: Readonly<Record<string, readonly [number, number]>> = {
 };
 
 /** A landmark: a crosshair that is pulled, or moved by the arrows. */
-function Spot({ name, at, lies, step, each, onPull, onLet }: SpotProps) {
+export function Spot({ name, at, lies, step, each, onPull, onLet }: SpotProps) {
   const [x, y] = lies.to(at[0], at[1]);
   const [held, setHeld] = useState<readonly [number, number] | null>(null);
   const placeOf = (event: PointerEvent, from: readonly [number, number]): [number, number] => {

@@ -42,7 +42,11 @@ export function Looked({ record, plan, tied, told, photo, files, from, shown, lo
   }, [take]);
   return (
     <>
-      <Board {...{ plan, tied, record, views, silhouette, shown, looking, onShown }} onMove={photo.move}>
+      <Board
+        {...{ plan, tied, record, views, silhouette, shown, looking, onShown }}
+        onMove={photo.move}
+        onScale={photo.scale}
+      >
         <PhotoSaid working={photo.working} refused={photo.refused} />
       </Board>
       <FilesInput

@@ -5,6 +5,7 @@ import { screenX, screenY } from '@jobbet/core/drawing';
 import { useId } from 'react';
 import { OneOutline } from '../../shared/drawing/Outlines.tsx';
 import { Spots, useMarks } from './Landmarks.tsx';
+import { Ruler } from './Ruler.tsx';
 import { type Landmarks, onView, type Photo, type Shown } from './photo.ts';
 
 interface PhotoBoardProps {
@@ -15,6 +16,7 @@ interface PhotoBoardProps {
   readonly height: number;
   readonly shown: Shown;
   readonly onMove: (landmarks: Landmarks) => void;
+  readonly onScale: (mmPerPx: number | null) => void;
 }
 
 /** A key moves a landmark by so much. */
@@ -33,7 +35,7 @@ const planPath = (plan: LaidFly, view: View): string =>
     .join('');
 
 /** A photograph laid on the plan, eye on eye and bend on bend, its landmarks to be moved; over it the plan, and what lies beyond it. */
-export function PhotoBoard({ photo, plan, view, width, height, shown, onMove }: PhotoBoardProps) {
+export function PhotoBoard({ photo, plan, view, width, height, shown, onMove, onScale }: PhotoBoardProps) {
   const { marks, pull, let: letGo } = useMarks(photo.landmarks, onMove);
   // While a landmark is pulled the picture stays; it is laid anew when it is let go.
   const lies = onView(photo.landmarks, plan, view);
@@ -61,6 +63,7 @@ export function PhotoBoard({ photo, plan, view, width, height, shown, onMove }: 
         onPull={pull}
         onLet={letGo}
       />
+      <Ruler mmPerPx={photo.mmPerPx ?? null} {...{ lies, width, height, onScale }} />
     </div>
   );
 }

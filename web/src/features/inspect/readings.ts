@@ -25,7 +25,7 @@ const apart = (text: string): RegExp => (/^[\d.\s]+$/.test(text) ? /\s+/ : /\s*;
  */
 export function readReadings(
   text: string,
-  kind: Extract<QuantityKind, 'length' | 'mass'>,
+  kind: Extract<QuantityKind, 'length' | 'mass' | 'time'>,
   bare: string,
   before: readonly Reading[] | undefined,
 ): { readonly readings: readonly Reading[] } | { readonly faults: readonly Fault[] } {

@@ -23,6 +23,7 @@ import {
 } from '@jobbet/core/photo';
 import type { FlyFile } from '@jobbet/core/pattern';
 import type { SpecimenFile } from '@jobbet/core/records';
+import { scatterMoved, type ScatterMoved } from '@jobbet/core/study';
 import type { Style } from '@jobbet/core/units';
 import type { Photo } from './photo.ts';
 import type { Desk } from '../../shared/solve/desk.ts';
@@ -46,6 +47,14 @@ export interface Take {
   readonly to: { readonly laying: Laying } | { readonly file: FlyFile };
   /** What is other than before, in words. */
   readonly moves: readonly string[];
+}
+
+/** A spread that may be taken into the scatter of some hands. */
+export interface SpreadAsked {
+  /** Spreads of those hands other than the usual, by their keys. */
+  readonly own: Readonly<Record<string, number>>;
+  readonly key: string;
+  readonly to: number;
 }
 
 /** Finished flies inspected: what is told of them, and each as it came out. */
@@ -118,9 +127,13 @@ export const inspectReckon = (desk: Desk) => ({
   findAspect: (file: FlyFile, picture: Blob, view: AspectView): Promise<AspectAnswer> =>
     lookedFor(picture, (pixels) => findAspect(pixels, laidOf(file, desk), view)),
   /** Lengths by a photograph whose landmarks were moved. */
-  remeasure(file: FlyFile, { contour, landmarks }: Photo): readonly LengthFound[] {
-    return contour && landmarks ? lengthsBy(contour, landmarks, laidOf(file, desk)) : [];
+  remeasure(file: FlyFile, { contour, landmarks, mmPerPx }: Photo): readonly LengthFound[] {
+    return contour && landmarks ? lengthsBy(contour, landmarks, laidOf(file, desk), mmPerPx) : [];
   },
+
+  /** What each of some spreads would change in ten thousand flies, each by itself. */
+  spreadMoves: (file: FlyFile, asked: readonly SpreadAsked[]): readonly (ScatterMoved | null)[] =>
+    asked.map(({ own, key, to }) => scatterMoved(laidOf(file, desk), desk.drawers, own, key, to)),
 
   inspect(file: FlyFile, specimens: readonly SpecimenFile[], style: Style): InspectAnswer {
     const made = inspectFlies(file, specimens, desk.drawers);

@@ -49,6 +49,8 @@ interface PhotoWork {
   /** @param simulated whether a stand-in rendered it */
   readonly take: (picture: Blob, view?: PhotoView, simulated?: boolean) => void;
   readonly move: (landmarks: Landmarks) => void;
+  /** Lengths by so many mm a pixel; null: by its own hook. */
+  readonly scale: (mmPerPx: number | null) => void;
   /** Puts away the photograph that is looked at; null where there is none. */
   readonly drop: (() => void) | null;
 }
@@ -100,12 +102,13 @@ async function foundIn(
   }
   const answer = await find(file, drawers, picture, onStep);
   if (!answer.ok) throw new NotFound(answer.why, answer.isRead);
-  const { landmarks, contour, lengths, notes } = answer.found;
+  const { landmarks, contour, lengths, notes, scaledBy, mmPerPx } = answer.found;
   const { eye, bend, point } = landmarks;
   if (!eye || !bend)
     throw new NotFound('Eye and bend cannot both be told in it: lay the fly so that both stand clear.', true);
   const marks = { eye: spot(eye.at), bend: spot(bend.at), ...(point ? { point: spot(point.at) } : {}) };
-  return { photo: { landmarks: marks, contour: contour.map(spot) }, lengths, notes };
+  const told = scaledBy === 'card' ? { mmPerPx } : {};
+  return { photo: { landmarks: marks, contour: contour.map(spot), ...told }, lengths, notes };
 }
 
 /** A picture that is to be taken in. */
@@ -170,6 +173,12 @@ export function usePhoto(here: StoredSpecimen | undefined, known: ReadonlySet<st
   const { working, refused, takeIn } = useTaking((specimen, taken, lengths) =>
     keep(specimen, `A photograph of fly ${number} ${VIEW_WORDS[taken.view]}`, taken, lengths),
   );
+  /** Measures a photograph of which something is told otherwise. */
+  const again = (told: Photo, words: string): void => {
+    if (!here) return;
+    const measured = from === 'side' ? remeasure(file, drawers, told) : Promise.resolve([]);
+    measured.then((lengths) => keep(here.id, words, told, lengths)).catch((error: unknown) => say(wordsOf(error)));
+  };
   return {
     working,
     refused,
@@ -177,12 +186,12 @@ export function usePhoto(here: StoredSpecimen | undefined, known: ReadonlySet<st
       if (here) void takeIn(here.id, { picture, view, simulated, byHand: false });
     },
     move: (landmarks) => {
-      if (!here || !photo) return;
-      const moved = { ...photo, landmarks };
-      const measured = from === 'side' ? remeasure(file, drawers, moved) : Promise.resolve([]);
-      measured
-        .then((lengths) => keep(here.id, `Landmarks of fly ${number}`, moved, lengths))
-        .catch((error: unknown) => say(wordsOf(error)));
+      if (photo) again({ ...photo, landmarks }, `Landmarks of fly ${number}`);
+    },
+    scale: (mmPerPx) => {
+      if (!photo) return;
+      const { mmPerPx: _was, ...kept } = photo;
+      again(mmPerPx === null ? kept : { ...kept, mmPerPx }, `The scale of fly ${number}`);
     },
     drop:
       here && photo

@@ -1,5 +1,5 @@
 import { OWN_HANDS, type StoredHand, type TyingHand } from '@jobbet/core/records';
-import { useEffect } from 'react';
+import { useEffect, useMemo } from 'react';
 import useSWR, { mutate } from 'swr';
 import { z } from 'zod';
 import { api, RequestError } from '../../shared/api/client.ts';
@@ -86,8 +86,8 @@ export function useSpreads(fly: string): ((name: string) => OwnSpreads) | null {
   useEffect(() => {
     told(moveIn());
   }, []);
-  if (!data && error === undefined) return null;
-  return (name) => handOf(data, name)?.spreads[fly] ?? NONE;
+  const there = data !== undefined || error !== undefined;
+  return useMemo(() => (there ? (name) => handOf(data, name)?.spreads[fly] ?? NONE : null), [there, data, fly]);
 }
 
 /** One and the same, so that what depends on it is not made anew. */
