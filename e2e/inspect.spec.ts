@@ -254,7 +254,7 @@ test('twelve flies by the stand-in’s caliper: tails that grow since the sixth 
     await found(page, 'tail').focus();
     await page.keyboard.press('F8');
     await expect(found(page, 'tail')).toHaveValue(/^\d+\.\d\d mm$/);
-    await page.keyboard.press('Escape');
+    await found(page, 'tail').press('Enter');
   }
   await expect(run(page)).toContainText(/tail grows 0\.\d+ mm a fly since fly \d/i);
   await expect(run(page)).toContainText(/step \d+/);
@@ -267,6 +267,7 @@ test('a ruler in the picture: two marks are laid on it by key, and lengths go by
   await onTable(page, own, 'Copper Eel');
   await page.getByLabel('Photograph of the fly').setInputFiles('examples/copper-eel-07.jpg');
   await expect(photograph(page)).toBeVisible();
+  await expect(found(page, 'flash')).toHaveValue(/^\d+\.\d mm; \d+\.\d mm$/);
   const told = await found(page, 'flash').inputValue();
   await page.getByRole('button', { name: 'a ruler in it' }).click();
   const mark = page.getByRole('button', { name: /^another mark, a landmark/ });

@@ -1,13 +1,13 @@
 import type { LaidFly } from '../src/model/index.ts';
 import { headIn } from '../src/photo/head.ts';
-import { lengthsBy, shapesBy } from '../src/photo/outline.ts';
+import { beyondOutline, lengthsBy, shapesBy } from '../src/photo/outline.ts';
 import type { Colours } from '../src/photo/picture.ts';
 import { type Pose, toFly, toPixel } from '../src/photo/pose.ts';
 import { outlineOf } from '../src/photo/shapes.ts';
 import { body, laid, tail } from './build.ts';
 
 const HOOK = { platform: { kind: 'single', shank: '26 mm', gap: '9 mm', wire: '0.8 mm' } };
-const plan: LaidFly = laid([tail({ length: '18 mm' }), body({ diameter: '2.4 mm' })], {
+const plan: LaidFly = laid([tail({ length: '18 mm' }), body({ diameter: '2.4 mm', to: 'head' })], {
   ...HOOK,
   thread: { denier: 70, colour: 'black' },
   head: 'neat',
@@ -59,12 +59,20 @@ describe('a scale that a ruler tells', () => {
   const outline = outlineOf(plan).map(([x, z]) => toPixel(POSE, x, z));
   const marks = { eye: toPixel(POSE, 0, 0), bend: toPixel(POSE, plan.platform.shankMm, 0) };
   const lengthOf = (mmPerPx?: number): number =>
-    lengthsBy(outline, marks, plan, mmPerPx).find(({ measure }) => measure === 'tail')?.mm ?? Number.NaN;
+    lengthsBy(outline, marks, plan, { mmPerPx }).find(({ measure }) => measure === 'tail')?.mm ?? Number.NaN;
 
   test('makes lengths as much longer as its millimetres are, and its own scale changes nothing', () => {
     expect(lengthOf(1 / POSE.scale)).toBeCloseTo(lengthOf(), 6);
     expect(lengthOf(1.1 / POSE.scale) / lengthOf()).toBeCloseTo(1.1, 6);
     const [same, larger] = [undefined, 1.1 / POSE.scale].map((mm) => shapesBy(outline, marks, plan, mm).depths[0]?.mm);
     expect((larger ?? 0) / (same ?? 1)).toBeCloseTo(1.1, 6);
+  });
+
+  test('what was found beyond the outline stays with it, and what was not sure enough stays away', () => {
+    const byOutline = lengthsBy(outline, marks, plan);
+    const found = byOutline.filter(({ measure }) => measure === 'tail').map((each) => ({ ...each, mm: each.mm + 2.5 }));
+    const told = lengthsBy(outline, marks, plan, { beyond: beyondOutline(found, byOutline) });
+    expect(told.map(({ measure }) => measure)).toEqual(['tail']);
+    expect(told[0]?.mm).toBeCloseTo(lengthOf() + 2.5, 6);
   });
 });

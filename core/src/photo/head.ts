@@ -1,5 +1,5 @@
 import { f32 } from './arrays.ts';
-import type { LaidFly } from '../model/index.ts';
+import { type Ellipse, extentOf, type LaidFly, PROFILE_UP } from '../model/index.ts';
 import type { LengthFound } from './lengths.ts';
 import type { Colours } from './picture.ts';
 import { type Pose, toPixel } from './pose.ts';
@@ -17,6 +17,9 @@ const [APART, TIMES] = [0.07, 2.5] as const;
 const EDGE_PX = 0.6;
 /** A length more uncertain than this share of it is not told. */
 const WORST = 0.08;
+
+/** What a head is of, and what it is wound on. */
+const THREAD: ReadonlySet<string> = new Set(['platform', 'thread', 'head']);
 
 type Colour = readonly [l: number, a: number, b: number];
 
@@ -68,6 +71,23 @@ function splitOf(strip: readonly Colour[]): number | null {
   return best?.clear === true ? best.at : null;
 }
 
+/** Steps between the ring and the end of a planned head at which it is looked at whether anything lies over it. */
+const LOOKS = 12;
+
+/** Whether the plan's own head stands bare, and is followed by something else: where eyes or hair lie over it, its end is not seen. */
+function endsInSight({ sections, headMm, platform }: LaidFly): boolean {
+  const cut: Ellipse = { y: 0, z: 0, semiY: 0, semiZ: 0, opacity: 1 };
+  const covers = (x: number): boolean =>
+    sections.some((section) => {
+      if (THREAD.has(section.owner) || x < section.fromMm || x > section.toMm) return false;
+      section.at(x, cut);
+      const [middle, half] = extentOf(section, cut, PROFILE_UP);
+      return half > 0 && Math.abs(middle - platform.axisZ(x)) < half;
+    });
+  const bare = Array.from({ length: LOOKS }, (_, i) => !covers((headMm * (i + 0.5)) / LOOKS));
+  return bare.every(Boolean) && covers(headMm * 1.15);
+}
+
 /**
  * How long the wound head is: from the ring's rear to where its colour ends along the shank. An outline does not tell that.
  * @param pose how the fly lies in the smaller picture @param share how far off the scale is, as a share
@@ -79,7 +99,7 @@ export function headIn(
   laid: LaidFly,
   { scale, share, eyeMm }: { readonly scale: number; readonly share: number; readonly eyeMm: number },
 ): LengthFound | null {
-  if (laid.headMm <= 0 || laid.thread.headMm === null) return null;
+  if (laid.headMm <= 0 || laid.thread.headMm === null || !endsInSight(laid)) return null;
   const at = splitOf(stripOf(colours, pose, laid));
   if (at === null) return null;
   const mm = scale * (FROM * laid.headMm + at * STEP_MM);

@@ -8,7 +8,7 @@ export {
 } from './aspect.ts';
 export { findFly, type Landmark, type PhotoFound, type PhotoHints, type Spot } from './find.ts';
 export { type LengthFound } from './lengths.ts';
-export { lengthsBy, shapesBy } from './outline.ts';
+export { beyondOutline, lengthsBy, shapesBy } from './outline.ts';
 export { type Picture } from './picture.ts';
 export { type Pose, toFly, toPixel } from './pose.ts';
 export { type PhotoReport, reportPhoto } from './report.ts';

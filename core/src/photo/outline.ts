@@ -43,13 +43,41 @@ function laidBy(outline: Outline, marks: Marks, laid: LaidFly, mmPerPx: number |
 export const shapesBy = (outline: Outline, marks: Marks, laid: LaidFly, mmPerPx?: number): ShapeFound =>
   laidBy(outline, marks, laid, mmPerPx).shapes;
 
-/**
- * Lengths by an outline that was kept and landmarks that may have been moved since: what is told once the picture itself is put away.
- * @param mmPerPx by a ruler or a card; absent: by its hook
- */
-export function lengthsBy(outline: Outline, marks: Marks, laid: LaidFly, mmPerPx?: number): readonly LengthFound[] {
+/** What is told of a photograph beside its landmarks. */
+interface Told {
+  /** By a ruler or a card; absent: by its hook. */
+  readonly mmPerPx?: number | undefined;
+  /** mm by which lengths were found longer in the picture itself; what is not among them was not sure enough. */
+  readonly beyond?: Readonly<Record<string, number>> | undefined;
+}
+
+/** Lengths by an outline that was kept and landmarks that may have been moved since: what is told once the picture itself is put away. */
+export function lengthsBy(
+  outline: Outline,
+  marks: Marks,
+  laid: LaidFly,
+  { mmPerPx, beyond }: Told = {},
+): readonly LengthFound[] {
   const { ring, scale, shapes } = laidBy(outline, marks, laid, mmPerPx);
   const { cover, pose } = coverBy(ring);
   const frame = { left: 0, top: 0, right: cover.width, bottom: cover.height };
-  return [...lengthsOf(tipsOf(cover, frame, pose, laid), laid, scale).lengths, ...shapes.lengths];
+  const lengths = [...lengthsOf(tipsOf(cover, frame, pose, laid), laid, scale).lengths, ...shapes.lengths];
+  if (!beyond) return lengths;
+  return lengths.flatMap((each) => {
+    const by = beyond[each.measure];
+    return by === undefined ? [] : [{ ...each, mm: each.mm + by }];
+  });
+}
+
+/** By how much lengths were found longer in a picture than its outline has them: what goes along with the outline. */
+export function beyondOutline(
+  found: readonly LengthFound[],
+  byOutline: readonly LengthFound[],
+): Readonly<Record<string, number>> {
+  return Object.fromEntries(
+    found.flatMap(({ measure, mm }) => {
+      const by = byOutline.find((each) => each.measure === measure);
+      return by ? [[measure, Math.round(1000 * (mm - by.mm)) / 1000] as const] : [];
+    }),
+  );
 }

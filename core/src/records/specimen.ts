@@ -54,6 +54,10 @@ const photo = z.strictObject({
     })
     .optional(),
   contour: z.array(pixel).max(20_000).optional(),
+  beyond: z
+    .record(z.string().min(1).max(80), z.number().min(-1000).max(1000))
+    .describe('mm by which lengths were found longer than their outline has them: thin tips reach beyond it')
+    .optional(),
   mmPerPx: z
     .number()
     .positive()

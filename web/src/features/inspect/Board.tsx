@@ -156,7 +156,11 @@ function ShapeSaid({
       )}
       {shown === 'difference' && (
         <li>
-          its middle {length(silhouette.centre_mm[0])} behind the eye, {planned(length(silhouette.plan_centre_mm[0]))};{' '}
+          its middle {length(silhouette.centre_mm[0])} behind the eye, {planned(length(silhouette.plan_centre_mm[0]))}
+        </li>
+      )}
+      {shown === 'difference' && (
+        <li>
           {formatNumber(silhouette.slenderness, 1, style)} times as long as deep,{' '}
           {planned(formatNumber(silhouette.plan_slenderness, 1, style))}
         </li>

@@ -17,6 +17,7 @@ import {
   findAspect,
   findFly,
   type LengthFound,
+  beyondOutline,
   lengthsBy,
   type PhotoFound,
   type Picture,
@@ -72,7 +73,10 @@ export type InspectAnswer =
 /** What was looked for in a picture, or why it is not found, and whether the picture itself can be read. */
 type Looked<T> =
   { readonly ok: true; readonly found: T } | { readonly ok: false; readonly why: string; readonly isRead: boolean };
-export type PhotoAnswer = Looked<PhotoFound>;
+/** Beside what was found, by how much its lengths are longer than its outline alone has them. */
+export type PhotoAnswer =
+  | Exclude<Looked<PhotoFound>, { ok: true }>
+  | (Extract<Looked<PhotoFound>, { ok: true }> & { readonly beyond: Readonly<Record<string, number>> });
 export type AspectAnswer = Looked<AspectFound>;
 
 /** More pixels than this are not unpacked. */
@@ -121,14 +125,23 @@ const laidOf = (file: FlyFile, desk: Desk): LaidFly => {
 
 export const inspectReckon = (desk: Desk) => ({
   /** Looks for the fly in a photograph from the side. */
-  find: (file: FlyFile, picture: Blob, onStep: (share: number) => void): Promise<PhotoAnswer> =>
-    lookedFor(picture, (pixels) => findFly(pixels, laidOf(file, desk), { mmPerPx: null, by: 'shank' }, onStep)),
+  async find(file: FlyFile, picture: Blob, onStep: (share: number) => void): Promise<PhotoAnswer> {
+    const laid = laidOf(file, desk);
+    const looked = await lookedFor(picture, (pixels) => findFly(pixels, laid, { mmPerPx: null, by: 'shank' }, onStep));
+    if (!looked.ok) return looked;
+    const { contour, landmarks, lengths, mmPerPx, scaledBy } = looked.found;
+    const { eye, bend, point } = landmarks;
+    if (!eye || !bend) return { ...looked, beyond: {} };
+    const told = scaledBy === 'card' ? { mmPerPx } : {};
+    const byOutline = lengthsBy(contour, { eye: eye.at, bend: bend.at, point: point?.at }, laid, told);
+    return { ...looked, beyond: beyondOutline(lengths, byOutline) };
+  },
   /** Looks for the fly in a photograph from above or from the front. */
   findAspect: (file: FlyFile, picture: Blob, view: AspectView): Promise<AspectAnswer> =>
     lookedFor(picture, (pixels) => findAspect(pixels, laidOf(file, desk), view)),
   /** Lengths by a photograph whose landmarks were moved. */
-  remeasure(file: FlyFile, { contour, landmarks, mmPerPx }: Photo): readonly LengthFound[] {
-    return contour && landmarks ? lengthsBy(contour, landmarks, laidOf(file, desk), mmPerPx) : [];
+  remeasure(file: FlyFile, { contour, landmarks, ...told }: Photo): readonly LengthFound[] {
+    return contour && landmarks ? lengthsBy(contour, landmarks, laidOf(file, desk), told) : [];
   },
 
   /** What each of some spreads would change in ten thousand flies, each by itself. */

@@ -60,7 +60,9 @@ export function useOnTable(specimens: readonly StoredSpecimen[]) {
   const inspected = useInspected(specimens, number);
   const { good } = inspected;
   const takes = useTakes(good);
-  const known = useMemo(() => new Set(good?.measures.map(({ key }) => key)), [good]);
+  // What is measured is known by the plan, before anything is worked out.
+  const measured = useMemo(() => measuresOf(calm, drawers).map(({ key }) => key), [calm, drawers]);
+  const known = useMemo(() => new Set(measured), [measured]);
   const photographing = usePhotographing(here, known);
   const watch = useWatch((seconds) => {
     if (here)
@@ -80,9 +82,7 @@ export function useOnTable(specimens: readonly StoredSpecimen[]) {
       const all = [...(taken ?? [])];
       if (all.every(isPicture)) takeFirst(taken, photographing.photo.take);
       else {
-        // What is measured is known by the plan, before anything is worked out.
-        const measures = measuresOf(calm, drawers).map(({ key }) => key);
-        doing(takeAll(all, { fly: id, pattern: calm.file, revision, measures, there: specimens }));
+        doing(takeAll(all, { fly: id, pattern: calm.file, revision, measures: measured, there: specimens }));
       }
     },
     another: (): void => doing(addSpecimen(id, calm.file, revision, tier).then(pick)),

@@ -107,7 +107,7 @@ async function foundIn(
   if (!eye || !bend)
     throw new NotFound('Eye and bend cannot both be told in it: lay the fly so that both stand clear.', true);
   const marks = { eye: spot(eye.at), bend: spot(bend.at), ...(point ? { point: spot(point.at) } : {}) };
-  const told = scaledBy === 'card' ? { mmPerPx } : {};
+  const told = { beyond: { ...answer.beyond }, ...(scaledBy === 'card' ? { mmPerPx } : {}) };
   return { photo: { landmarks: marks, contour: contour.map(spot), ...told }, lengths, notes };
 }
 
