@@ -1,3 +1,4 @@
+export { cylinderCdFast, G } from './balance/drag.ts';
 export { droopAt } from './balance/droop.ts';
 export { type Fall, effectiveMass, timeTo } from './balance/fromRest.ts';
 export { CURVE_DEG, SideFlow } from './balance/heeling.ts';
@@ -5,6 +6,7 @@ export { UNDECIDED_MM, rightingMoment, tightKeel } from './balance/keel.ts';
 export { type Leader } from './balance/leader.ts';
 export {
   type BalanceModel,
+  cellLoad,
   type Ride,
   normalDeg,
   rideOf,
@@ -14,11 +16,13 @@ export {
   weightCentre,
 } from './balance/model.ts';
 export { SideCurrent, type SideLimit, sideHold } from './balance/sideCurrent.ts';
+export { dragAlong, frictionAlong } from './balance/thinLine.ts';
 export { SINK_CLASSES, type SinkClass, sinkRange, sinkingDrag } from './balance/sinking.ts';
 export { type SlackRest, slackRest, slackTorque } from './balance/slack.ts';
 export { restAndSink, solveBalance } from './balance/solveBalance.ts';
-export { USUAL_TEMPERATURE } from './balance/water.ts';
+export { SALINITY, USUAL_TEMPERATURE, type Water, water } from './balance/water.ts';
 export { type Bounds, boundsOf, reachOf } from './geometry/bounds.ts';
+export { trimAt } from './balance/trim.ts';
 export { PLAN_UP, PROFILE_UP, extentOf, outlineOf } from './geometry/outline.ts';
 export { project, sumSilhouette } from './geometry/silhouette.ts';
 export { type Askew } from './parts/askew.ts';

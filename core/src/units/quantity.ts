@@ -30,6 +30,8 @@ const UNITS: Readonly<Record<QuantityKind, readonly UnitSpec[]>> = {
     { names: ['cm/s'], scale: MM_S_PER['cm/s'] },
     { names: ['m/s'], scale: MM_S_PER['m/s'] },
     { names: ['ft/s'], scale: MM_S_PER['ft/s'] },
+    // Lines are sold by it.
+    { names: ['in/s', 'ips'], scale: MM_PER.in },
   ],
   temperature: [
     { names: ['C', '°C'], scale: 1 },

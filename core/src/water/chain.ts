@@ -1,0 +1,482 @@
+import { G, type Water } from '../model/index.ts';
+import type { Current } from './current.ts';
+import { Joints } from './joints.ts';
+import { acrossPerMm, alongPerMm, type LinePiece } from './line.ts';
+
+/** A node that has a body: a fly, or a float. */
+export interface Body {
+  /** What has to be moved with it: its own mass, and the water that moves with it, mg. */
+  readonly massMg: number;
+  readonly sunkMg: number;
+  readonly dryMg: number;
+  /** Over so many mm above the surface its buoyancy is gone. */
+  readonly fadesMm: number;
+  /** Drag in mg·mm/s² a mm/s, at a relative speed. */
+  readonly dragPerSpeed: (speedMmS: number) => number;
+  /** How far its lowest part lies under it, mm. */
+  readonly reachMm: number;
+  /** Sliding friction on the bed, of the load on it. */
+  readonly friction: number;
+}
+
+/** Line is laid in pieces so long at most, mm. */
+const LONGEST = { line: 450, tip: 450, leader: 270 } as const;
+/** Buoyancy of line fades so far over the surface, mm. */
+const SURFACE_MM = 2;
+/** Sliding friction of line on the bed. */
+const LINE_FRICTION = 0.4;
+/** A piece at the rod is wound in when it is shorter than this share of the one behind it. */
+const WOUND_IN = 0.15;
+/** So often it is asked which pieces are slack. */
+const MOST_TRIES = 12;
+/** Slower than this nothing slides, mm/s; and by so much more than its own mass a node is held on the bed. */
+const SLIDES_MM_S = 0.5;
+const HELD = 1e6;
+
+/** A step is solved so often at most, until no node comes to lie further than this from where it was thought to, mm. */
+const [MOST_PASSES, NEAR_MM] = [5, 3] as const;
+/** A step in which a piece stretches by more, as a share, or a node goes further than that share of a piece, is halved, so often at most. */
+const [MOST_STRETCH, MOST_MOVE, MOST_HALVINGS] = [1e-3, 0.6, 6] as const;
+
+/** How it stood before a step. */
+interface Kept {
+  readonly at: Float64Array;
+  readonly speed: Float64Array;
+  readonly pull: Float64Array;
+}
+
+interface Segment extends Omit<LinePiece, 'lengthMm'> {
+  lengthMm: number;
+}
+
+/** A line cut into pieces that are short enough, from the rod on. @param finer how many times shorter than usual */
+export const segmentsOf = (pieces: readonly LinePiece[], finer = 1): Segment[] =>
+  pieces.flatMap((piece) => {
+    const count = Math.max(1, Math.ceil((finer * piece.lengthMm) / LONGEST[piece.kind]));
+    return Array.from({ length: count }, () => ({ ...piece, lengthMm: piece.lengthMm / count }));
+  });
+
+/** What is done to line that is mended, while it is: each node is moved upstream at its own speed. */
+export interface Mend {
+  /** mm/s upstream, at a share of the way from the rod to the end of the line. */
+  readonly speedAt: (share: number) => number;
+  /** How many segments from the rod on are line. */
+  readonly segments: number;
+}
+
+/** Where something is, x downstream, y toward the far bank, z up from the surface, mm. */
+export type Place = readonly [x: number, y: number, z: number];
+
+/** Symmetric 3 × 3 matrices a node, xx yy zz xy xz yz. */
+const SIX = 6;
+/** Line in the air comes to rest in about so long: it would swing there with nothing to hold it back. */
+const STILLED_S = 0.1;
+/** Drag across goes with speed to about this power: so steep it is taken about the speed a node has, or it would swing to and fro about its answer. */
+const SLOPE = 1.8;
+
+/**
+ * Line, leader and fly as nodes joined by pieces that do not stretch. A step is implicit in the drag of every node, in the pull of every piece
+ * and in the way it points, so that neither a stiff drag nor a wave along a tight line sets how long it may be; a piece that would be pushed is
+ * slack. mm, mg, s; forces in mg·mm/s².
+ */
+export class Chain {
+  /** Nodes from the rod (or the float) to the fly, three figures each. */
+  readonly at: Float64Array;
+  readonly speed: Float64Array;
+  /** Pull in each piece, mg·mm/s². */
+  readonly pull: Float64Array;
+  nodes: number;
+  readonly segments: Segment[];
+  /** The largest stretch of a piece after the last step, as a share, and the furthest a node moved, as a share of the piece before it. */
+  stretched = 0;
+  moved = 0;
+  /** How many steps it took so far. */
+  steps = 0;
+  /** Load of the fly on the bed, mg·mm/s². */
+  bedLoad = 0;
+  private readonly current: Current;
+  private readonly water: Water;
+  private readonly bed: number;
+  private readonly fly: () => Body;
+  private readonly float: Body | null;
+  /** Mass over the step and drag of each node, xx yy zz xy xz yz, and what pushes it. */
+  private readonly inert: Float64Array;
+  private readonly push: Float64Array;
+  private readonly next: Float64Array;
+  /** Where the step was thought to go, and the way of each piece there. */
+  private readonly guess: Float64Array;
+  private readonly way: Float64Array;
+  private readonly ahead: Float64Array;
+  private readonly joints: Joints;
+  private readonly drawn: Float64Array;
+  private readonly before: readonly Kept[];
+  private readonly sway = new Float64Array(3);
+  private readonly slack: Uint8Array;
+  private readonly onBed: Uint8Array;
+
+  /**
+   * @param places of all nodes at first @param fly as it is now, asked before each step @param float what the first node is; null where it is held
+   */
+  constructor(
+    segments: Segment[],
+    places: readonly Place[],
+    { current, water, fly, float }: { current: Current; water: Water; fly: () => Body; float: Body | null },
+  ) {
+    this.segments = segments;
+    this.nodes = places.length;
+    const [three, count] = [3 * places.length, places.length];
+    this.at = Float64Array.from(places.flat());
+    this.speed = new Float64Array(three);
+    this.pull = new Float64Array(count);
+    this.current = current;
+    this.water = water;
+    this.bed = -current.stretch.depthMm;
+    this.fly = fly;
+    this.float = float;
+    this.inert = new Float64Array(SIX * count);
+    this.push = new Float64Array(three);
+    this.next = new Float64Array(three);
+    this.guess = new Float64Array(three);
+    this.way = new Float64Array(three);
+    this.ahead = new Float64Array(three);
+    this.joints = new Joints(count);
+    this.drawn = new Float64Array(count);
+    this.before = Array.from({ length: MOST_HALVINGS + 1 }, () => ({
+      at: new Float64Array(three),
+      speed: new Float64Array(three),
+      pull: new Float64Array(count),
+    }));
+    this.slack = new Uint8Array(count);
+    this.onBed = new Uint8Array(count);
+  }
+
+  get flyNode(): number {
+    return this.nodes - 1;
+  }
+
+  /** Pull on the fly, mg. */
+  get flyPullMg(): number {
+    return (this.pull[this.nodes - 2] as number) / G;
+  }
+
+  /** The way of the last piece, from the fly toward the rod. */
+  flyWay(): Place {
+    const i = 3 * (this.nodes - 2);
+    return [-(this.way[i] as number), -(this.way[i + 1] as number), -(this.way[i + 2] as number)];
+  }
+
+  /**
+   * Goes on by some time, in as many steps as it takes: one in which a piece stretches, or a node goes too far, is taken again in two halves.
+   * @param tip where the rod’s tip is after it; null where a float leads
+   */
+  advance(dt: number, tip: Place | null, mend: Mend | null = null, halvings = 0): void {
+    const { at, speed, pull, before } = this;
+    const own = before[halvings] as Kept;
+    own.at.set(at);
+    own.speed.set(speed);
+    own.pull.set(pull);
+    const from: Place = [at[0] as number, at[1] as number, at[2] as number];
+    this.step(dt, tip, mend);
+    this.steps++;
+    // What is not a number is no small stretch either.
+    if ((this.stretched < MOST_STRETCH && this.moved < MOST_MOVE) || halvings >= MOST_HALVINGS) return;
+    at.set(own.at);
+    speed.set(own.speed);
+    pull.set(own.pull);
+    const half: Place | null = tip && [(from[0] + tip[0]) / 2, (from[1] + tip[1]) / 2, (from[2] + tip[2]) / 2];
+    this.advance(dt / 2, half, mend, halvings + 1);
+    this.advance(dt / 2, tip, mend, halvings + 1);
+  }
+
+  private step(dt: number, tip: Place | null, mend: Mend | null = null): void {
+    const { at, next, speed, guess, nodes } = this;
+    this.onBed.fill(0);
+    this.gatherAll(dt, mend);
+    guess.fill(0);
+    this.directions(at);
+    this.solve(dt, tip);
+    this.touch(dt);
+    // Once more, from where that leads, and again where it leads elsewhere.
+    for (let tries = 1; tries < MOST_PASSES; tries++) {
+      guess.set(next);
+      for (let k = 0; k < 3 * nodes; k++) this.ahead[k] = (at[k] as number) + dt * (next[k] as number);
+      this.directions(this.ahead);
+      this.solve(dt, tip);
+      if (dt * this.missed() < NEAR_MM) break;
+    }
+    this.moved = 0;
+    for (let i = 0; i < nodes; i++) {
+      let far = 0;
+      for (let k = 3 * i; k < 3 * i + 3; k++) {
+        const by = dt * (next[k] as number);
+        at[k] = (at[k] as number) + by;
+        speed[k] = next[k] as number;
+        far += by * by;
+      }
+      if (i > 0) this.moved = Math.max(this.moved, Math.sqrt(far) / (this.segments[i - 1] as Segment).lengthMm);
+    }
+    this.stretched = this.stretch();
+  }
+
+  /** By how much the speed of a node is other than it was guessed, at the most, mm/s. */
+  private missed(): number {
+    let most = 0;
+    for (let k = 0; k < 3 * this.nodes; k++)
+      most = Math.max(most, Math.abs((this.next[k] as number) - (this.guess[k] as number)));
+    return most;
+  }
+
+  /** Winds line in at the rod, or lets it out where it is negative, mm. */
+  wind(byMm: number): void {
+    const [first, second] = this.segments;
+    if (!first || !second) return;
+    first.lengthMm -= byMm;
+    if (first.lengthMm > WOUND_IN * second.lengthMm || this.nodes < 4) {
+      first.lengthMm = Math.max(1, first.lengthMm);
+      return;
+    }
+    second.lengthMm += first.lengthMm;
+    this.segments.shift();
+    this.nodes--;
+    for (const each of [this.at, this.speed]) each.copyWithin(3, 6);
+    this.pull.copyWithin(0, 1);
+    this.way.copyWithin(0, 3);
+  }
+
+  /** Kinetic and potential energy, mg·mm²/s², for what moves in still water; added water left out. */
+  energy(): number {
+    let sum = 0;
+    const mass = (i: number): { readonly dry: number; readonly sunk: number } => {
+      let [dry, sunk] = [0, 0];
+      for (const each of [this.segments[i - 1], this.segments[i]])
+        if (each) {
+          dry += (each.lengthMm / 2) * each.dryMgMm;
+          sunk += (each.lengthMm / 2) * each.sunkMgMm;
+        }
+      if (i !== this.flyNode) return { dry, sunk };
+      const fly = this.fly();
+      return { dry: dry + fly.massMg, sunk: sunk + fly.sunkMg };
+    };
+    for (let i = 1; i < this.nodes; i++) {
+      const { dry, sunk } = mass(i);
+      const k = 3 * i;
+      const [x, y, z] = [this.speed[k] as number, this.speed[k + 1] as number, this.speed[k + 2] as number];
+      sum += (dry * (x * x + y * y + z * z)) / 2 + sunk * G * (this.at[k + 2] as number);
+    }
+    return sum;
+  }
+
+  /** Mass, drag and load of every node. */
+  private gatherAll(dt: number, mend: Mend | null): void {
+    this.directions(this.at);
+    const last = this.flyNode;
+    for (let i = 0; i < this.nodes; i++)
+      this.gather(i, dt, i === 0 ? this.float : i === last ? this.fly() : null, mend);
+  }
+
+  private gather(i: number, dt: number, body: Body | null, mend: Mend | null): void {
+    const { at, speed, water, way } = this;
+    const k = 3 * i;
+    const z = at[k + 2] as number;
+    const [vx, vy, vz] = [speed[k] as number, speed[k + 1] as number, speed[k + 2] as number];
+    const flow = this.current.at(z, at[k + 1] as number);
+    const wet = z <= 0 ? 1 : Math.max(0, 1 - z / SURFACE_MM);
+    const [ux, uy, uz] = [flow - vx, -vy, -vz];
+    // Mass over the step and drag together: xx yy zz xy xz yz. And the mass alone on the speed it has.
+    let [xx, yy, zz, xy, xz, yz] = [0, 0, 0, 0, 0, 0];
+    let [px, py, pz] = [0, 0, 0];
+    let [weight, yields] = [0, 0];
+    for (let s = i - 1; s <= i; s++) {
+      const piece = this.segments[s];
+      if (!piece || s < 0 || s >= this.nodes - 1) continue;
+      const [tx, ty, tz] = [way[3 * s] as number, way[3 * s + 1] as number, way[3 * s + 2] as number];
+      const half = piece.lengthMm / 2;
+      const along = ux * tx + uy * ty + uz * tz;
+      const across = Math.sqrt(Math.max(0, ux * ux + uy * uy + uz * uz - along * along));
+      const kn = wet * half * acrossPerMm(piece.diameterMm, across, water);
+      const kt = wet * half * alongPerMm(piece.diameterMm, Math.abs(along), water);
+      const own = (half * piece.dryMgMm) / dt;
+      const added = (wet * half * water.density * (Math.PI / 4) * piece.diameterMm ** 2) / dt;
+      const dv = vx * tx + vy * ty + vz * tz;
+      px += (own + added) * vx - added * dv * tx;
+      py += (own + added) * vy - added * dv * ty;
+      pz += (own + added) * vz - added * dv * tz;
+      // Drag acts across the piece, and friction along it; across it is taken with its slope.
+      const stiff = SLOPE * kn;
+      const stilled = ((1 - wet) * half * piece.dryMgMm) / STILLED_S;
+      const [all, less] = [own + added + stiff + stilled, kt - stiff - added];
+      xx += all + less * tx * tx;
+      yy += all + less * ty * ty;
+      zz += all + less * tz * tz;
+      xy += less * tx * ty;
+      xz += less * tx * tz;
+      yz += less * ty * tz;
+      // Drag works on the flow, not on the mass; what its slope says too much of the speed it has is taken off again.
+      const by = stiff * flow;
+      const off = (1 - SLOPE) * kn;
+      px += by + (kt - stiff) * flow * tx * tx + off * (ux - along * tx);
+      py += (kt - stiff) * flow * tx * ty + off * (uy - along * ty);
+      pz += (kt - stiff) * flow * tx * tz + off * (uz - along * tz);
+      weight += half * (wet * piece.sunkMgMm + (1 - wet) * piece.dryMgMm);
+      if (z > 0 && z < SURFACE_MM) yields += (half * (piece.dryMgMm - piece.sunkMgMm)) / SURFACE_MM;
+    }
+    if (body) {
+      const sunk = z <= 0 ? 1 : Math.max(0, 1 - z / body.fadesMm);
+      const own = sunk * body.dragPerSpeed(Math.sqrt(ux * ux + uy * uy + uz * uz));
+      const drag = SLOPE * own;
+      const mass = body.massMg / dt;
+      xx += mass + drag;
+      yy += mass + drag;
+      zz += mass + drag;
+      const off = (1 - SLOPE) * own;
+      px += mass * vx + drag * flow + off * ux;
+      py += mass * vy + off * uy;
+      pz += mass * vz + off * uz;
+      weight += sunk * body.sunkMg + (1 - sunk) * body.dryMg;
+      if (z > 0 && z < body.fadesMm) yields += (body.dryMg - body.sunkMg) / body.fadesMm;
+    }
+    if (mend && i <= mend.segments) {
+      // The rod lays it over: it goes where it is led, as far as its length lets it.
+      const led = LED * (xx + yy + zz);
+      xx += led;
+      yy += led;
+      px -= led * mend.speedAt(i / mend.segments);
+    }
+    pz -= weight * G;
+    // What it loses in buoyancy as it rises in this step.
+    zz += dt * yields * G;
+    this.inert.set([xx, yy, zz, xy, xz, yz], SIX * i);
+    this.push.set([px, py, pz], 3 * i);
+  }
+
+  /** The way of every piece, from the rod on, at some places. */
+  private directions(places: Float64Array): void {
+    for (let s = 0; s + 1 < this.nodes; s++) {
+      const k = 3 * s;
+      const dx = (places[k + 3] as number) - (places[k] as number);
+      const dy = (places[k + 4] as number) - (places[k + 1] as number);
+      const dz = (places[k + 5] as number) - (places[k + 2] as number);
+      const long = Math.max(1e-9, Math.sqrt(dx * dx + dy * dy + dz * dz));
+      this.way[k] = dx / long;
+      this.way[k + 1] = dy / long;
+      this.way[k + 2] = dz / long;
+    }
+  }
+
+  /** The speed of every node and the pull of every piece: one that would have to push is let go, one that would grow longer holds again. */
+  private solve(dt: number, tip: Place | null): void {
+    const { slack, joints, next, at } = this;
+    slack.fill(0, 0, this.nodes - 1);
+    for (let tries = 0; tries < MOST_TRIES; tries++) {
+      this.eliminate(dt);
+      if (this.float !== null) joints.lead(next);
+      else if (tip) for (let k = 0; k < 3; k++) next[k] = ((tip[k] as number) - (at[k] as number)) / dt;
+      let changed = false;
+      for (let i = 1; i < this.nodes; i++) {
+        const loose = slack[i - 1] === 1;
+        const t = joints.follow(i, next, loose);
+        this.drawn[i - 1] = Math.max(0, t);
+        if (loose ? this.growsBy(i, dt) > 0 : t < 0) {
+          slack[i - 1] = loose ? 0 : 1;
+          changed = true;
+        }
+      }
+      if (!changed) break;
+    }
+    this.pull.set(this.drawn);
+  }
+
+  /** By how much faster a piece that is slack would grow than it may, mm/s. */
+  private growsBy(i: number, dt: number): number {
+    const { at, next, way } = this;
+    const k = 3 * i;
+    let grows = -(this.segments[i - 1] as Segment).lengthMm / dt;
+    for (let c = 0; c < 3; c++)
+      grows +=
+        (way[k - 3 + c] as number) *
+        (((at[k + c] as number) - (at[k - 3 + c] as number)) / dt +
+          (next[k + c] as number) -
+          (next[k - 3 + c] as number));
+    return grows;
+  }
+
+  /** From the fly to the rod, each node's speed in terms of the one before it. */
+  private eliminate(dt: number): void {
+    const { at, way, guess, slack, pull, joints, inert, push } = this;
+    joints.begin(inert, push, this.flyNode);
+    for (let i = this.flyNode; i > 0; i--) {
+      const k = 3 * (i - 1);
+      const piece = this.segments[i - 1] as Segment;
+      const [ex, ey, ez] = [way[k] as number, way[k + 1] as number, way[k + 2] as number];
+      let [along, turns] = [0, 0];
+      for (let c = 0; c < 3; c++) {
+        const e = way[k + c] as number;
+        along += e * ((at[k + 3 + c] as number) - (at[k + c] as number));
+        turns += e * ((guess[k + 3 + c] as number) - (guess[k + c] as number));
+      }
+      const stiff = slack[i - 1] === 1 ? 0 : (dt * (pull[i - 1] as number)) / piece.lengthMm;
+      for (let c = 0; c < 3; c++)
+        this.sway[c] =
+          stiff * ((guess[k + 3 + c] as number) - (guess[k + c] as number) - turns * (way[k + c] as number));
+      joints.join(
+        i,
+        ex,
+        ey,
+        ez,
+        { stiff, wanted: (piece.lengthMm - along) / dt, loose: slack[i - 1] === 1 },
+        this.sway,
+        inert,
+        push,
+      );
+    }
+  }
+
+  /** Nodes that would go into the bed are held on it, and rub along it. */
+  private touch(dt: number): void {
+    const { at, next, inert, push } = this;
+    this.bedLoad = 0;
+    for (let i = 1; i < this.nodes; i++) {
+      const k = 3 * i;
+      const body = i === this.flyNode ? this.fly() : null;
+      const floor = this.bed + (body?.reachMm ?? 0);
+      const z = at[k + 2] as number;
+      if (z + dt * (next[k + 2] as number) >= floor) continue;
+      const rises = (floor - z) / dt;
+      const m = SIX * i;
+      const load = (rises - (next[k + 2] as number)) * (inert[m + 2] as number);
+      if (body) this.bedLoad = load;
+      // What rubs stops what slides, and never turns it back.
+      const rubs =
+        ((body?.friction ?? LINE_FRICTION) * load) /
+        Math.max(SLIDES_MM_S, Math.hypot(next[k] as number, next[k + 1] as number));
+      inert[m] = (inert[m] as number) + rubs;
+      inert[m + 1] = (inert[m + 1] as number) + rubs;
+      const held = HELD * (inert[m + 2] as number);
+      inert[m + 2] = held;
+      push[k + 2] = held * rises;
+      this.onBed[i] = 1;
+    }
+  }
+
+  /** Whether the fly lies on the bed. */
+  get touches(): boolean {
+    return this.onBed[this.flyNode] === 1;
+  }
+
+  private stretch(): number {
+    let worst = 0;
+    for (let s = 0; s + 1 < this.nodes; s++) {
+      const k = 3 * s;
+      const long = Math.hypot(
+        (this.at[k + 3] as number) - (this.at[k] as number),
+        (this.at[k + 4] as number) - (this.at[k + 1] as number),
+        (this.at[k + 5] as number) - (this.at[k + 2] as number),
+      );
+      worst = Math.max(worst, long / (this.segments[s] as Segment).lengthMm - 1);
+    }
+    return worst;
+  }
+}
+
+/** A line that is mended follows the rod so many times sooner than the water. */
+const LED = 8;

@@ -1,0 +1,160 @@
+import { bad, type Fault, good, type Outcome, suggestion } from '../base/index.ts';
+import type { Water } from '../model/index.ts';
+import { parseQuantity, type QuantityKind } from '../units/index.ts';
+import {
+  LEADER_DENSITY,
+  type LeaderOf,
+  type LinePiece,
+  pieceOfDensity,
+  pieceOfRate,
+  sinkRateOf,
+  USUAL_LINE,
+} from './line.ts';
+
+export const LINE_FORMS = ['floating', 'intermediate', 'sink-tip', 'sinking'] as const;
+export type LineForm = (typeof LINE_FORMS)[number];
+
+/** A fly line as it is sold. */
+export interface LineSpec {
+  readonly form: LineForm;
+  /** How fast it sinks, or its tip does, mm/s; null where it floats. */
+  readonly rateMmS: number | null;
+  /** Length of its tip; null where all of it is of one kind. */
+  readonly tipMm: number | null;
+  readonly diameterMm: number;
+}
+
+/** A piece of a leader, from the line to the fly. */
+export interface LeaderSpec {
+  readonly lengthMm: number;
+  readonly diameterMm: number;
+  readonly of: LeaderOf;
+}
+
+const MG_PER_GRAIN_PER_FOOT = 64.79891 / 304.8;
+
+/** The rate a line sinks at that is sold by what a foot of it weighs, mm/s; 0 where it would float. */
+export const rateByGrains = (grainsPerFoot: number, diameterMm: number, water: Water): number =>
+  sinkRateOf(
+    grainsPerFoot * MG_PER_GRAIN_PER_FOOT - water.density * (Math.PI / 4) * diameterMm ** 2,
+    diameterMm,
+    water,
+  );
+
+export const FLOATING: LineSpec = { form: 'floating', rateMmS: null, tipMm: null, diameterMm: USUAL_LINE.diameterMm };
+/** The leader where none is said. */
+export const USUAL_LEADER: readonly LeaderSpec[] = [{ lengthMm: 2700, diameterMm: 0.25, of: 'nylon' }];
+
+/** Rates and lengths of a tackle that no water would bear out. */
+const LIMITS = { rateMmS: [5, 400], tipMm: [300, 15_000], diameterMm: [0.05, 3], leaderMm: [50, 12_000] } as const;
+
+const fault = (path: string, message: string): Fault => ({ path, code: 'range', message });
+
+/** A quantity within its bounds, or what is wrong with it. */
+export function quantityIn(
+  kind: QuantityKind,
+  text: string,
+  path: string,
+  [least, most]: readonly [number, number],
+  what: string,
+): Outcome<number> {
+  const read = parseQuantity(kind, text);
+  if (!read.ok) return bad({ path, code: read.code, message: read.message });
+  return read.value >= least && read.value <= most
+    ? good(read.value)
+    : bad(fault(path, `"${text}" is no ${what}: it lies between ${String(least)} and ${String(most)} ${UNIT[kind]}`));
+}
+const UNIT: Readonly<Record<QuantityKind, string>> = {
+  length: 'mm',
+  mass: 'mg',
+  angle: 'degrees',
+  speed: 'mm/s',
+  temperature: '°C',
+  salinity: 'g/kg',
+  time: 's',
+};
+
+/** Reads a line: `floating`, `intermediate`, `sink-tip:4 m:75 mm/s`, `sinking:3 in/s`. */
+export function readLine(text: string, path = 'line'): Outcome<LineSpec> {
+  const [name = '', ...rest] = text.split(':').map((each) => each.trim());
+  const form = LINE_FORMS.find((each) => each === name.toLowerCase());
+  if (!form)
+    return bad(
+      fault(
+        path,
+        `"${name}" is no line${suggestion(name, [...LINE_FORMS])}: ${LINE_FORMS.join(', ')}, as in sink-tip:4 m:75 mm/s`,
+      ),
+    );
+  const wanted = { floating: 0, intermediate: 0, 'sink-tip': 2, sinking: 1 }[form];
+  if (rest.length !== wanted)
+    return bad(
+      fault(
+        path,
+        `"${text}": write ${{ floating: 'floating', intermediate: 'intermediate', 'sink-tip': 'sink-tip:4 m:75 mm/s', sinking: 'sinking:75 mm/s' }[form]}`,
+      ),
+    );
+  if (form === 'floating') return good(FLOATING);
+  if (form === 'intermediate') return good({ ...FLOATING, form, rateMmS: USUAL_LINE.intermediateMmS });
+  const rate = quantityIn('speed', rest.at(-1) ?? '', path, LIMITS.rateMmS, 'rate a line sinks at');
+  if (!rate.ok) return rate;
+  if (form === 'sinking') return good({ ...FLOATING, form, rateMmS: rate.value });
+  const tip = quantityIn('length', rest[0] ?? '', path, LIMITS.tipMm, 'length of a tip');
+  return tip.ok ? good({ ...FLOATING, form, rateMmS: rate.value, tipMm: tip.value }) : tip;
+}
+
+/** Reads a leader, from the line to the fly: `1.8 m:0.4 mm:nylon, 0.9 m:0.25 mm:fluorocarbon`. */
+export function readLeader(text: string, path = 'leader'): Outcome<readonly LeaderSpec[]> {
+  const pieces: LeaderSpec[] = [];
+  for (const one of text.split(',')) {
+    const [long = '', thick = '', of = 'nylon'] = one.split(':').map((each) => each.trim());
+    const length = quantityIn('length', long, path, LIMITS.leaderMm, 'length of a leader');
+    const diameter = quantityIn('length', thick, path, LIMITS.diameterMm, 'diameter of a leader');
+    const kind = (Object.keys(LEADER_DENSITY) as LeaderOf[]).find((each) => each === of.toLowerCase());
+    if (!length.ok) return length;
+    if (!diameter.ok) return diameter;
+    if (!kind)
+      return bad(
+        fault(path, `"${of}" is no leader${suggestion(of, Object.keys(LEADER_DENSITY))}: nylon or fluorocarbon`),
+      );
+    pieces.push({ lengthMm: length.value, diameterMm: diameter.value, of: kind });
+  }
+  return good(pieces);
+}
+
+const minus = (mm: number): string => `${(mm / 1000).toFixed(1)} m`;
+/** So much line has to be out beside the leader, mm. */
+const LEAST_LINE = 500;
+
+/** Leader pieces as they lie in the water. */
+export const leaderPieces = (leader: readonly LeaderSpec[], water: Water): LinePiece[] =>
+  leader.map(({ lengthMm, diameterMm, of }) =>
+    pieceOfDensity('leader', lengthMm, diameterMm, LEADER_DENSITY[of], water),
+  );
+
+/** Line and leader as they are out, from the rod's tip to the fly. */
+export function tackleOut(
+  line: LineSpec,
+  leader: readonly LeaderSpec[],
+  castMm: number,
+  water: Water,
+): Outcome<LinePiece[]> {
+  const leaderMm = leader.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
+  const out = castMm - leaderMm;
+  if (out < LEAST_LINE)
+    return bad(
+      fault(
+        'cast',
+        `a leader of ${minus(leaderMm)} is longer than the cast of ${minus(castMm)} allows: cast further, or shorten the leader`,
+      ),
+    );
+  const { diameterMm, rateMmS } = line;
+  const floats = (lengthMm: number): LinePiece =>
+    pieceOfDensity('line', lengthMm, diameterMm, USUAL_LINE.floating, water);
+  const sinks = (kind: 'line' | 'tip', lengthMm: number): LinePiece =>
+    pieceOfRate(kind, lengthMm, diameterMm, rateMmS ?? 0, water);
+  const own = leaderPieces(leader, water);
+  if (rateMmS === null) return good([floats(out), ...own]);
+  if (line.tipMm === null) return good([sinks('line', out), ...own]);
+  const tip = Math.min(line.tipMm, out);
+  return good([...(out > tip ? [floats(out - tip)] : []), sinks('tip', tip), ...own]);
+}
