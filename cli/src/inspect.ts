@@ -4,23 +4,8 @@ import { inspectFlies, reportInspected } from '@jobbet/core/inspect';
 import { type FlyFile, readFly } from '@jobbet/core/pattern';
 import { SPECIMEN_KIND, type SpecimenFile } from '@jobbet/core/records';
 import { PHOTO_OPTIONS, type PhotoAsked, photoAsked, photoTold } from './photo.ts';
-import { type RecordsAsked, recordsAsked, reportTogether } from './records.ts';
-import { reasonOf } from './sources.ts';
+import { readOne, type RecordsAsked, recordsAsked, reportTogether } from './records.ts';
 import type { Terminal } from './terminal.ts';
-
-/** Faults of one file of several, by its name. */
-const of = (file: string, faults: readonly Fault[]): readonly Fault[] =>
-  faults.map((fault) => ({ ...fault, path: fault.path === '' ? file : `${file}: ${fault.path}` }));
-
-/** Reads one file of several; what is wrong with it names it. */
-function readOne<T>(file: string, read: (text: string) => Outcome<T>, terminal: Terminal): Outcome<T> {
-  try {
-    const made = read(terminal.read(file));
-    return made.ok ? made : bad(...of(file, made.faults));
-  } catch (error) {
-    return bad({ path: file, code: 'unknown-name', message: reasonOf(error) });
-  }
-}
 
 /** What is asked for, read: the pattern, the finished flies of it, and the photograph. */
 interface Read {

@@ -1,12 +1,13 @@
 import { checkFly, reportChecked, reportChecks } from '@jobbet/core/checks';
 import { documentJsonSchema } from '@jobbet/core/document';
 import { FLY_KIND } from '@jobbet/core/pattern';
-import { BATCH_KIND, SPECIMEN_KIND } from '@jobbet/core/records';
+import { BATCH_KIND, BEAT_KIND, SPECIMEN_KIND } from '@jobbet/core/records';
 import { runBatch } from './batch.ts';
 import { runInspect } from './inspect.ts';
 import { runSheet } from './sheet.ts';
 import { runGauge, runSizes } from './sizes.ts';
 import { refuse, runOver, solveOptions } from './sources.ts';
+import { runWaterCommand } from './water.ts';
 import type { Terminal } from './terminal.ts';
 
 export { processTerminal, type Terminal } from './terminal.ts';
@@ -31,7 +32,12 @@ jobbet inspect FLY SPECIMEN... [--photo IMAGE [--view side] [--mm-per-px N | --b
              [--drawers FILE] [--lines]
                          finished flies against their pattern: how each came out, what the hand does over
                          all of them, what they teach; of a photograph, what it measures
-jobbet schema [fly|batch|specimen]
+jobbet water FLY --beat FILE [--level M] [--line floating|intermediate|"sink-tip:4 m:75 mm/s"|"sinking:75 mm/s"]
+             [--manner swing|strip|dead-drift|jig|hang|count-down] [--leader "2.7 m:0.25 mm:nylon,…"]
+             [--cast 18m] [--angle 45deg] [--mend N] [--count 6s] [--strip "0.3 m:0.6 m/s:1 s"]
+             [--lift "0.5 m:2 s"] [--rod-tip 1m] [--want 1m] [--seconds 20s] [--drawers FILE] [--lines]
+                         how deep a fly is fished and for how long, how it hangs on the way, what goes wrong
+jobbet schema [fly|batch|specimen|beat]
                          the JSON Schema of the pattern file, or of a record
 jobbet backup [FILE]     everything there is into one file, also while Jobbet runs
 jobbet restore FILE      everything as a backup has it; what was there is kept beside it
@@ -63,7 +69,7 @@ function runCheck(args: readonly string[], terminal: Terminal): number {
   return code === 0 && severities.includes('stop') ? 1 : code;
 }
 
-const SCHEMAS = { fly: FLY_KIND, batch: BATCH_KIND, specimen: SPECIMEN_KIND } as const;
+const SCHEMAS = { fly: FLY_KIND, batch: BATCH_KIND, specimen: SPECIMEN_KIND, beat: BEAT_KIND } as const;
 
 /** The JSON Schema of the pattern file, or of a record by its name. */
 function runSchema([name = 'fly', ...more]: readonly string[], terminal: Terminal): number {
@@ -91,6 +97,8 @@ export function run(args: readonly string[], terminal: Terminal): number | Promi
       return runBatch(rest, terminal);
     case 'inspect':
       return runInspect(rest, terminal);
+    case 'water':
+      return runWaterCommand(rest, terminal);
     case 'schema':
       return runSchema(rest, terminal);
     case undefined:

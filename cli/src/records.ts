@@ -119,6 +119,20 @@ export class Flies {
   }
 }
 
+/** Faults of one file of several, by its name. */
+const of = (file: string, faults: readonly Fault[]): readonly Fault[] =>
+  faults.map((fault) => ({ ...fault, path: fault.path === '' ? file : `${file}: ${fault.path}` }));
+
+/** Reads one file of several; what is wrong with it names it. */
+export function readOne<T>(file: string, read: (text: string) => Outcome<T>, terminal: Terminal): Outcome<T> {
+  try {
+    const made = read(terminal.read(file));
+    return made.ok ? made : bad(...of(file, made.faults));
+  } catch (error) {
+    return bad({ path: file, code: 'unknown-name', message: reasonOf(error) });
+  }
+}
+
 /** Writes what is asked of all files together; faults keep it back. */
 export function reportTogether({ lines }: RecordsAsked, told: Outcome<unknown>, terminal: Terminal): 0 | 2 {
   if (told.ok) {

@@ -33,8 +33,16 @@ function chainOf(nodes: number, seed: number, loose: number | null) {
     const long = Math.hypot(...way);
     return way.map((each) => each / long);
   });
-  const joints = ways.map((_, i) => ({ stiff: i === loose ? 0 : 2 + 5 * Math.abs(some(seed + i)), wanted: some(seed + 3 * i), loose: i === loose }));
-  const sways = ways.map((_, i) => Float64Array.from([some(seed + i + 50), some(seed + i + 60), some(seed + i + 70)].map((each) => (i === loose ? 0 : each))));
+  const joints = ways.map((_, i) => ({
+    stiff: i === loose ? 0 : 2 + 5 * Math.abs(some(seed + i)),
+    wanted: some(seed + 3 * i),
+    loose: i === loose,
+  }));
+  const sways = ways.map((_, i) =>
+    Float64Array.from(
+      [some(seed + i + 50), some(seed + i + 60), some(seed + i + 70)].map((each) => (i === loose ? 0 : each)),
+    ),
+  );
   return { inert, push, ways, joints, sways };
 }
 
@@ -71,7 +79,10 @@ describe('a chain solved from its far end', () => {
     joints.forEach(({ stiff, wanted, loose: slack }, s) => {
       const e = ways[s] ?? [];
       const t = 3 * (nodes - 1) + s;
-      if (slack) return add(t, t, 1);
+      if (slack) {
+        add(t, t, 1);
+        return;
+      }
       right[t] = wanted;
       for (let a = 0; a < 3; a++) {
         add(v(s + 1, a), t, e[a] ?? 0);
@@ -92,7 +103,6 @@ describe('a chain solved from its far end', () => {
           } else right[v(1, a)] = (right[v(1, a)] ?? 0) + k * (held[b] ?? 0);
         }
       }
-      return undefined;
     });
     const is = solved(matrix, right);
     const chain = new Joints(nodes);
@@ -102,7 +112,7 @@ describe('a chain solved from its far end', () => {
     for (let i = nodes - 1; i > 0; i--) {
       const [x = 0, y = 0, z = 0] = ways[i - 1] ?? [];
       const joint = joints[i - 1];
-      if (joint) chain.join(i, x, y, z, joint, sways[i - 1] ?? new Float64Array(3), inert, push);
+      if (joint) chain.join(i, [x, y, z], joint, sways[i - 1] ?? new Float64Array(3), inert, push);
     }
     for (let i = 1; i < nodes; i++) {
       const pull = chain.follow(i, speed, joints[i - 1]?.loose === true);

@@ -1,3 +1,4 @@
+export { BEAT_KIND, type BeatFile, type BeatNow, beatAt, BEDS, ROUGHNESS_MM } from './beat.ts';
 export {
   BATCH_KIND,
   type BatchFile,

@@ -1,28 +1,11 @@
 import { G, type Water } from '../model/index.ts';
 import type { Current } from './current.ts';
 import { Joints } from './joints.ts';
-import { acrossPerMm, alongPerMm, type LinePiece } from './line.ts';
-
-/** A node that has a body: a fly, or a float. */
-export interface Body {
-  /** What has to be moved with it: its own mass, and the water that moves with it, mg. */
-  readonly massMg: number;
-  readonly sunkMg: number;
-  readonly dryMg: number;
-  /** Over so many mm above the surface its buoyancy is gone. */
-  readonly fadesMm: number;
-  /** Drag in mg·mm/s² a mm/s, at a relative speed. */
-  readonly dragPerSpeed: (speedMmS: number) => number;
-  /** How far its lowest part lies under it, mm. */
-  readonly reachMm: number;
-  /** Sliding friction on the bed, of the load on it. */
-  readonly friction: number;
-}
+import type { LinePiece } from './line.ts';
+import { type Body, Loads, SIX } from './loads.ts';
 
 /** Line is laid in pieces so long at most, mm. */
 const LONGEST = { line: 450, tip: 450, leader: 270 } as const;
-/** Buoyancy of line fades so far over the surface, mm. */
-const SURFACE_MM = 2;
 /** Sliding friction of line on the bed. */
 const LINE_FRICTION = 0.4;
 /** A piece at the rod is wound in when it is shorter than this share of the one behind it. */
@@ -68,11 +51,6 @@ export interface Mend {
 export type Place = readonly [x: number, y: number, z: number];
 
 /** Symmetric 3 × 3 matrices a node, xx yy zz xy xz yz. */
-const SIX = 6;
-/** Line in the air comes to rest in about so long: it would swing there with nothing to hold it back. */
-const STILLED_S = 0.1;
-/** Drag across goes with speed to about this power: so steep it is taken about the speed a node has, or it would swing to and fro about its answer. */
-const SLOPE = 1.8;
 
 /**
  * Line, leader and fly as nodes joined by pieces that do not stretch. A step is implicit in the drag of every node, in the pull of every piece
@@ -94,8 +72,6 @@ export class Chain {
   steps = 0;
   /** Load of the fly on the bed, mg·mm/s². */
   bedLoad = 0;
-  private readonly current: Current;
-  private readonly water: Water;
   private readonly bed: number;
   private readonly fly: () => Body;
   private readonly float: Body | null;
@@ -108,6 +84,7 @@ export class Chain {
   private readonly way: Float64Array;
   private readonly ahead: Float64Array;
   private readonly joints: Joints;
+  private readonly loads: Loads;
   private readonly drawn: Float64Array;
   private readonly before: readonly Kept[];
   private readonly sway = new Float64Array(3);
@@ -128,8 +105,6 @@ export class Chain {
     this.at = Float64Array.from(places.flat());
     this.speed = new Float64Array(three);
     this.pull = new Float64Array(count);
-    this.current = current;
-    this.water = water;
     this.bed = -current.stretch.depthMm;
     this.fly = fly;
     this.float = float;
@@ -140,6 +115,7 @@ export class Chain {
     this.way = new Float64Array(three);
     this.ahead = new Float64Array(three);
     this.joints = new Joints(count);
+    this.loads = new Loads(current, water);
     this.drawn = new Float64Array(count);
     this.before = Array.from({ length: MOST_HALVINGS + 1 }, () => ({
       at: new Float64Array(three),
@@ -269,84 +245,15 @@ export class Chain {
   /** Mass, drag and load of every node. */
   private gatherAll(dt: number, mend: Mend | null): void {
     this.directions(this.at);
-    const last = this.flyNode;
-    for (let i = 0; i < this.nodes; i++)
-      this.gather(i, dt, i === 0 ? this.float : i === last ? this.fly() : null, mend);
-  }
-
-  private gather(i: number, dt: number, body: Body | null, mend: Mend | null): void {
-    const { at, speed, water, way } = this;
-    const k = 3 * i;
-    const z = at[k + 2] as number;
-    const [vx, vy, vz] = [speed[k] as number, speed[k + 1] as number, speed[k + 2] as number];
-    const flow = this.current.at(z, at[k + 1] as number);
-    const wet = z <= 0 ? 1 : Math.max(0, 1 - z / SURFACE_MM);
-    const [ux, uy, uz] = [flow - vx, -vy, -vz];
-    // Mass over the step and drag together: xx yy zz xy xz yz. And the mass alone on the speed it has.
-    let [xx, yy, zz, xy, xz, yz] = [0, 0, 0, 0, 0, 0];
-    let [px, py, pz] = [0, 0, 0];
-    let [weight, yields] = [0, 0];
-    for (let s = i - 1; s <= i; s++) {
-      const piece = this.segments[s];
-      if (!piece || s < 0 || s >= this.nodes - 1) continue;
-      const [tx, ty, tz] = [way[3 * s] as number, way[3 * s + 1] as number, way[3 * s + 2] as number];
-      const half = piece.lengthMm / 2;
-      const along = ux * tx + uy * ty + uz * tz;
-      const across = Math.sqrt(Math.max(0, ux * ux + uy * uy + uz * uz - along * along));
-      const kn = wet * half * acrossPerMm(piece.diameterMm, across, water);
-      const kt = wet * half * alongPerMm(piece.diameterMm, Math.abs(along), water);
-      const own = (half * piece.dryMgMm) / dt;
-      const added = (wet * half * water.density * (Math.PI / 4) * piece.diameterMm ** 2) / dt;
-      const dv = vx * tx + vy * ty + vz * tz;
-      px += (own + added) * vx - added * dv * tx;
-      py += (own + added) * vy - added * dv * ty;
-      pz += (own + added) * vz - added * dv * tz;
-      // Drag acts across the piece, and friction along it; across it is taken with its slope.
-      const stiff = SLOPE * kn;
-      const stilled = ((1 - wet) * half * piece.dryMgMm) / STILLED_S;
-      const [all, less] = [own + added + stiff + stilled, kt - stiff - added];
-      xx += all + less * tx * tx;
-      yy += all + less * ty * ty;
-      zz += all + less * tz * tz;
-      xy += less * tx * ty;
-      xz += less * tx * tz;
-      yz += less * ty * tz;
-      // Drag works on the flow, not on the mass; what its slope says too much of the speed it has is taken off again.
-      const by = stiff * flow;
-      const off = (1 - SLOPE) * kn;
-      px += by + (kt - stiff) * flow * tx * tx + off * (ux - along * tx);
-      py += (kt - stiff) * flow * tx * ty + off * (uy - along * ty);
-      pz += (kt - stiff) * flow * tx * tz + off * (uz - along * tz);
-      weight += half * (wet * piece.sunkMgMm + (1 - wet) * piece.dryMgMm);
-      if (z > 0 && z < SURFACE_MM) yields += (half * (piece.dryMgMm - piece.sunkMgMm)) / SURFACE_MM;
+    const { loads, segments, way, nodes } = this;
+    for (let i = 0; i < nodes; i++) {
+      loads.begin(i, this.at, this.speed);
+      for (let s = Math.max(0, i - 1); s <= i && s < nodes - 1; s++) loads.piece(segments[s] as Segment, way, s, dt);
+      const body = i === 0 ? this.float : i === this.flyNode ? this.fly() : null;
+      if (body) loads.body(body, dt);
+      if (mend && i <= mend.segments) loads.led(mend.speedAt(i / mend.segments));
+      loads.end(dt, this.inert, this.push);
     }
-    if (body) {
-      const sunk = z <= 0 ? 1 : Math.max(0, 1 - z / body.fadesMm);
-      const own = sunk * body.dragPerSpeed(Math.sqrt(ux * ux + uy * uy + uz * uz));
-      const drag = SLOPE * own;
-      const mass = body.massMg / dt;
-      xx += mass + drag;
-      yy += mass + drag;
-      zz += mass + drag;
-      const off = (1 - SLOPE) * own;
-      px += mass * vx + drag * flow + off * ux;
-      py += mass * vy + off * uy;
-      pz += mass * vz + off * uz;
-      weight += sunk * body.sunkMg + (1 - sunk) * body.dryMg;
-      if (z > 0 && z < body.fadesMm) yields += (body.dryMg - body.sunkMg) / body.fadesMm;
-    }
-    if (mend && i <= mend.segments) {
-      // The rod lays it over: it goes where it is led, as far as its length lets it.
-      const led = LED * (xx + yy + zz);
-      xx += led;
-      yy += led;
-      px -= led * mend.speedAt(i / mend.segments);
-    }
-    pz -= weight * G;
-    // What it loses in buoyancy as it rises in this step.
-    zz += dt * yields * G;
-    this.inert.set([xx, yy, zz, xy, xz, yz], SIX * i);
-    this.push.set([px, py, pz], 3 * i);
   }
 
   /** The way of every piece, from the rod on, at some places. */
@@ -407,7 +314,7 @@ export class Chain {
     for (let i = this.flyNode; i > 0; i--) {
       const k = 3 * (i - 1);
       const piece = this.segments[i - 1] as Segment;
-      const [ex, ey, ez] = [way[k] as number, way[k + 1] as number, way[k + 2] as number];
+      const own = [way[k] as number, way[k + 1] as number, way[k + 2] as number] as const;
       let [along, turns] = [0, 0];
       for (let c = 0; c < 3; c++) {
         const e = way[k + c] as number;
@@ -418,16 +325,8 @@ export class Chain {
       for (let c = 0; c < 3; c++)
         this.sway[c] =
           stiff * ((guess[k + 3 + c] as number) - (guess[k + c] as number) - turns * (way[k + c] as number));
-      joints.join(
-        i,
-        ex,
-        ey,
-        ez,
-        { stiff, wanted: (piece.lengthMm - along) / dt, loose: slack[i - 1] === 1 },
-        this.sway,
-        inert,
-        push,
-      );
+      const joint = { stiff, wanted: (piece.lengthMm - along) / dt, loose: slack[i - 1] === 1 };
+      joints.join(i, own, joint, this.sway, inert, push);
     }
   }
 
@@ -477,6 +376,3 @@ export class Chain {
     return worst;
   }
 }
-
-/** A line that is mended follows the rod so many times sooner than the water. */
-const LED = 8;

@@ -48,6 +48,3 @@ export class Current {
       : speed * (bankShare + ((1 - bankShare) * Math.max(0, y)) / widthMm);
   }
 }
-
-/** The mean over the depth of a current that is timed with a float on top. */
-export const MEAN_OF_SURFACE = 0.85;

@@ -1,8 +1,9 @@
 import type { Water } from '../model/index.ts';
-import { Chain, type Body, type Mend, type Place, segmentsOf } from './chain.ts';
+import { Chain, type Mend, type Place, segmentsOf } from './chain.ts';
 import type { Current } from './current.ts';
 import type { Lies, WaterFly } from './fly.ts';
 import type { LinePiece } from './line.ts';
+import type { Body } from './loads.ts';
 
 export const MANNERS = ['swing', 'strip', 'dead-drift', 'jig', 'hang', 'count-down'] as const;
 export type Manner = (typeof MANNERS)[number];
@@ -44,6 +45,8 @@ export interface Moment extends Lies {
   readonly through: number;
   readonly across: number;
   readonly touches: boolean;
+  /** What of it is lowest: a part by its id, or `platform`. */
+  readonly lowest: string;
   /** Whether line is pulled in just now. */
   readonly pulled: boolean;
   /** Nodes from the rod to the fly, three figures each, mm. */
@@ -57,10 +60,11 @@ export interface Track {
   readonly settled: boolean;
 }
 
-const STEP_S = 1 / 50;
+const STEP_S = 1 / 30;
 /** Every so many steps a moment is kept. */
-const KEPT_EVERY = 5;
-const MEND = { mm: 2000, seconds: 0.6 } as const;
+const KEPT_EVERY = 3;
+/** A mend lays the middle of the line so far upstream in so long, and lets out what it needs for that. */
+const MEND = { mm: 2000, seconds: 0.6, fedMm: 600 } as const;
 /** Mends are made over this share of the time. */
 const MENDED_OVER = 1 / 3;
 /** Line is no longer pulled in when so little is out, mm. */
@@ -140,8 +144,8 @@ export function* fish(
   const dt = STEP_S / (finer.steps ?? 1);
   const every = KEPT_EVERY * (finer.steps ?? 1);
   const count = Math.round(fishing.seconds / dt);
-  const mends = mendsOf(fishing);
   const lineSegments = segments.filter(({ kind }) => kind === 'line').length;
+  const mends = lineSegments > 0 ? mendsOf(fishing) : [];
   const moments: Moment[] = [];
   let settled = true;
   for (let k = 0; k <= count; k++) {
@@ -160,8 +164,9 @@ export function* fish(
       yield { share: k / count, moment };
     }
     if (k === count) break;
-    if (rate < 0 || (rate > 0 && outOf(chain) > LEAST_OUT)) chain.wind(rate * dt);
     const mending = mends.some((from) => t >= from && t < from + MEND.seconds);
+    const wind = mending ? rate - MEND.fedMm / MEND.seconds : rate;
+    if (wind < 0 || (wind > 0 && outOf(chain) > LEAST_OUT)) chain.wind(wind * dt);
     chain.advance(dt, drifts ? null : tipAt(t + dt, fishing), mending ? mendOf(lineSegments) : null);
     if (!(chain.stretched < BROKEN)) {
       settled = false;
@@ -195,5 +200,6 @@ function settle(chain: Chain, fly: WaterFly, current: Current, seconds: number) 
     through: Math.hypot(...flow),
     across: level > 0.02 ? Math.abs(flow[1] * way[0] - flow[0] * way[1]) / level : 0,
     touches: chain.touches,
+    lowest: fly.lowestPart,
   };
 }

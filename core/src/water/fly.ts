@@ -20,7 +20,8 @@ import {
   type Vec3,
   weightCentre,
 } from '../model/index.ts';
-import type { Body, Place } from './chain.ts';
+import type { Place } from './chain.ts';
+import type { Body } from './loads.ts';
 
 /** Speeds that curves are tabulated at, in equal steps of their logarithm, mm/s. */
 const [SLOWEST, FASTEST, SPEEDS] = [2, 4000, 24] as const;
@@ -60,8 +61,9 @@ export interface Lies {
   readonly noseDownDeg: number;
   readonly heelDeg: number;
   readonly ride: Ride;
-  /** Whether it has been turned over by the water across it. */
+  /** Whether it has been turned over by the water across it, and which side that comes from as one looks from it to the rod. */
   readonly over: boolean;
+  readonly side: 'left' | 'right';
   /** Whether nothing pulls on it. */
   readonly slack: boolean;
 }
@@ -210,7 +212,7 @@ export class WaterFly {
   private over = false;
   /** Shares of the flow along the shank, down on it and across it, squared; and which end leads. */
   private shares = { along: 0, plan: 1, side: 0, nose: true };
-  private reach = { mm: 0, heel: Infinity, nose: Infinity };
+  private reach = { mm: 0, heel: Infinity, nose: Infinity, owner: 'platform' };
 
   /** @param weight times its weight under water, for the question what depends on it */
   constructor(laid: LaidFly, { weight = 1, drag = 1 }: { readonly weight?: number; readonly drag?: number } = {}) {
@@ -241,6 +243,7 @@ export class WaterFly {
       heelDeg: restDeg,
       ride: rideOf(restDeg, this.model.pointUp),
       over: false,
+      side: 'left',
       slack: true,
     };
   }
@@ -284,7 +287,14 @@ export class WaterFly {
     const rest = this.laid.tight.heelDeg;
     const heelDeg =
       slack || rest === null ? this.slackDeg : this.over ? rest + Math.sign(side) * 90 : rest + this.heeling.at(side);
-    this.lies = { noseDownDeg, heelDeg, ride: rideOf(heelDeg, this.model.pointUp), over: this.over, slack };
+    this.lies = {
+      noseDownDeg,
+      heelDeg,
+      ride: rideOf(heelDeg, this.model.pointUp),
+      over: this.over,
+      side: side > 0 ? 'right' : 'left',
+      slack,
+    };
   }
 
   /** By which share the water meets it along the shank, from above or below, and from the side. */
@@ -319,16 +329,23 @@ export class WaterFly {
     const [cos, sin] = [Math.cos(alpha), Math.sin(alpha)];
     const up: Vec3 = [0, Math.sin(theta), Math.cos(theta)];
     const cut: Ellipse = { y: 0, z: 0, semiY: 0, semiZ: 0, opacity: 1 };
-    let low = 0;
+    let [low, owner] = [0, 'platform'];
     for (const section of this.laid.sections)
       for (let i = 0; i <= CUTS; i++) {
         const x = section.fromMm + ((section.toMm - section.fromMm) * i) / CUTS;
         section.at(x, cut);
         const [middle, half] = extentOf(section, cut, up);
-        low = Math.min(low, x * sin + (middle - half) * cos, x * sin + (middle + half) * cos);
+        const here = Math.min(x * sin + (middle - half) * cos, x * sin + (middle + half) * cos);
+        if (here < low) [low, owner] = [here, section.owner];
       }
-    this.reach = { mm: -low, heel: heelDeg, nose: noseDownDeg };
+    this.reach = { mm: -low, heel: heelDeg, nose: noseDownDeg, owner };
     return -low;
+  }
+
+  /** What of it is lowest: a part by its id, or `platform`. */
+  get lowestPart(): string {
+    this.reachMm();
+    return this.reach.owner;
   }
 
   /** It as a node of a line. */

@@ -1,0 +1,156 @@
+import { bad, type Fault, good, type Outcome, suggestion } from '../base/index.ts';
+import type { FlyFile } from '../pattern/index.ts';
+import { parseQuantity, type QuantityKind } from '../units/index.ts';
+import type { WaterAsked } from './ask.ts';
+import { type Fishing, type Manner, MANNERS, USUAL_FISHING } from './fish.ts';
+import { quantityIn, readLeader, readLine, USUAL_LEADER } from './tackle.ts';
+
+/** What is said of how a fly is fished, as one writes it; what is not said is as its pattern means it, else as usual. */
+export type WaterTexts = Partial<
+  Readonly<
+    Record<
+      | 'line'
+      | 'manner'
+      | 'leader'
+      | 'cast'
+      | 'angle'
+      | 'mend'
+      | 'count'
+      | 'strip'
+      | 'lift'
+      | 'rod-tip'
+      | 'want'
+      | 'seconds',
+      string
+    >
+  >
+>;
+
+export const USUAL_CAST_MM = 18_000;
+/** A pattern says of what kind its line is, not which: the usual one of that kind. Custom. */
+const USUAL_OF = {
+  floating: 'floating',
+  intermediate: 'intermediate',
+  'sink-tip': 'sink-tip:3 m:75 mm/s',
+  sinking: 'sinking:75 mm/s',
+} as const;
+/** A fly that is fished near is jigged or hung on so much line, mm. */
+const NEAR_MM = 8000;
+
+/** Reads several texts, and gathers what is wrong with any. */
+class Reading {
+  readonly faults: Fault[] = [];
+
+  of<T>(read: Outcome<T>, otherwise: T): T {
+    if (read.ok) return read.value;
+    this.faults.push(...read.faults);
+    return otherwise;
+  }
+
+  quantity(
+    kind: QuantityKind,
+    text: string | undefined,
+    path: string,
+    bounds: readonly [number, number],
+    what: string,
+    otherwise: number,
+  ): number {
+    return text === undefined ? otherwise : this.of(quantityIn(kind, text, path, bounds, what), otherwise);
+  }
+}
+
+const parts = (text: string, path: string, count: number, example: string): Outcome<readonly string[]> => {
+  const all = text.split(':').map((each) => each.trim());
+  return all.length === count ? good(all) : bad({ path, code: 'syntax', message: `"${text}": write ${example}` });
+};
+
+function stripOf(text: string | undefined, reading: Reading): Fishing['strip'] {
+  if (text === undefined) return USUAL_FISHING.strip;
+  const [length = '', speed = '', pause = ''] = reading.of(parts(text, 'strip', 3, '0.3 m:0.6 m/s:1 s'), [
+    '0.3 m',
+    '0.6 m/s',
+    '1 s',
+  ]);
+  return {
+    lengthMm: reading.quantity('length', length, 'strip', [20, 2000], 'length of a pull', 300),
+    speedMmS: reading.quantity('speed', speed, 'strip', [20, 3000], 'speed of a pull', 600),
+    pauseS: reading.quantity('time', pause, 'strip', [0, 20], 'pause', 1),
+  };
+}
+
+function liftOf(text: string | undefined, reading: Reading): Fishing['lift'] {
+  if (text === undefined) return USUAL_FISHING.lift;
+  const [height = '', period = ''] = reading.of(parts(text, 'lift', 2, '0.5 m:2 s'), ['0.5 m', '2 s']);
+  return {
+    heightMm: reading.quantity('length', height, 'lift', [20, 3000], 'lift of the rod', 500),
+    periodS: reading.quantity('time', period, 'lift', [0.5, 30], 'time from lift to lift', 2),
+  };
+}
+
+function mannerOf(text: string | undefined, meant: Manner | undefined, reading: Reading): Manner {
+  if (text === undefined) return meant ?? USUAL_FISHING.manner;
+  const manner = MANNERS.find((each) => each === text.toLowerCase());
+  if (!manner)
+    reading.faults.push({
+      path: 'manner',
+      code: 'unknown-name',
+      message: `"${text}" is no manner${suggestion(text, [...MANNERS])}: ${MANNERS.join(', ')}`,
+    });
+  return manner ?? USUAL_FISHING.manner;
+}
+
+const LINE = /^\s*(\d+)\s*$/;
+
+/** How a fly is fished by what is said of it, and by what its pattern means. */
+export function readAsked(
+  texts: WaterTexts,
+  { intent }: Pick<FlyFile, 'intent'>,
+): Outcome<Omit<WaterAsked, 'laid' | 'beat'>> {
+  const reading = new Reading();
+  const line = reading.of(readLine(texts.line ?? USUAL_OF[intent?.line ?? 'floating']), {
+    form: 'floating',
+    rateMmS: null,
+    tipMm: null,
+    diameterMm: 1.1,
+  });
+  const leader = texts.leader === undefined ? USUAL_LEADER : reading.of(readLeader(texts.leader), USUAL_LEADER);
+  const manner = mannerOf(texts.manner, intent?.manner, reading);
+  const mends = texts.mend === undefined ? 0 : Number(LINE.exec(texts.mend)?.[1] ?? Number.NaN);
+  if (Number.isNaN(mends))
+    reading.faults.push({
+      path: 'mend',
+      code: 'syntax',
+      message: `"${texts.mend ?? ''}" is no number of mends: write 1`,
+    });
+  const wanted = texts.want ?? intent?.depth;
+  const near = manner === 'jig' || manner === 'hang' ? NEAR_MM : USUAL_CAST_MM;
+  const fishing: Fishing = {
+    manner,
+    angleDeg: reading.quantity('angle', texts.angle, 'angle', [-80, 85], 'angle of a cast', USUAL_FISHING.angleDeg),
+    mends: Number.isNaN(mends) ? 0 : mends,
+    countS: reading.quantity('time', texts.count, 'count', [0, 90], 'count', USUAL_FISHING.countS),
+    strip: stripOf(texts.strip, reading),
+    lift: liftOf(texts.lift, reading),
+    rodTipMm: reading.quantity(
+      'length',
+      texts['rod-tip'],
+      'rod-tip',
+      [0, 6000],
+      'height of a rod’s tip',
+      USUAL_FISHING.rodTipMm,
+    ),
+    seconds: reading.quantity('time', texts.seconds, 'seconds', [1, 120], 'time it is fished', USUAL_FISHING.seconds),
+  };
+  const castMm = reading.quantity('length', texts.cast, 'cast', [1000, 40_000], 'length of a cast', near);
+  const wantMm =
+    wanted === undefined
+      ? null
+      : reading.quantity('length', wanted, 'want', [50, 30_000], 'depth that is wanted', 1000);
+  return reading.faults.length > 0 ? bad(...reading.faults) : good({ line, leader, castMm, fishing, wantMm });
+}
+
+/** The speed a pattern means its water to have, mm/s; null where it does not say. */
+export function meantCurrent({ intent }: Pick<FlyFile, 'intent'>): number | null {
+  const read = intent?.current === undefined ? null : parseQuantity('speed', intent.current);
+  return read?.ok === true ? read.value : null;
+}

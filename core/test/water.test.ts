@@ -1,0 +1,311 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { NOMINAL_DRAWERS } from '../src/drawers/tables.ts';
+import { balanceModel, restAndSink, solveText } from '../src/model/index.ts';
+import { type BeatFile, beatAt } from '../src/records/beat.ts';
+import { readRecord } from '../src/records/kinds.ts';
+import { readAsked } from '../src/water/asked.ts';
+import { ended, runWater } from '../src/water/ask.ts';
+import { Current } from '../src/water/current.ts';
+import type { Moment } from '../src/water/fish.ts';
+import { WaterFly } from '../src/water/fly.ts';
+import { rateByGrains, readLeader, readLine, tackleOut, USUAL_LEADER } from '../src/water/tackle.ts';
+import { tellRun } from '../src/water/told.ts';
+import { water } from '../src/model/balance/water.ts';
+
+interface Fished {
+  readonly limits: {
+    readonly flat_mm_s: number;
+    readonly sag_mm: number;
+    readonly lowest_mg: number;
+    readonly hang_mm: number;
+  };
+  readonly energies: readonly number[];
+  readonly mirrored: readonly [readonly number[], readonly number[]];
+  readonly finer: readonly number[];
+  readonly weight: readonly number[];
+  readonly current: readonly number[];
+  readonly count: readonly number[];
+  readonly leader: readonly number[];
+  readonly denser: readonly number[];
+  readonly lines: readonly number[];
+  readonly sweeps: readonly number[];
+  readonly still: readonly number[];
+}
+
+/** Flies are fished by a process of its own: so many steps are slow within a test's own world. */
+const fished = JSON.parse(
+  execFileSync(process.execPath, ['--import', 'tsx', 'scripts/trial/fished.ts'], {
+    cwd: fileURLToPath(new URL('../..', import.meta.url)),
+    encoding: 'utf8',
+    env: { ...process.env, NODE_OPTIONS: '' },
+  }),
+) as Fished;
+
+/** Whether each is no less than the one before, but for two in a hundred. */
+const rises = (values: readonly number[]): boolean =>
+  values.every((each, i) => i === 0 || each > 0.98 * (values[i - 1] ?? 0));
+const falls = (values: readonly number[]): boolean => rises([...values].reverse());
+
+describe('a chain against what is known in closed form', () => {
+  test('line that falls flat falls at its rate; hung between two points it sags as a catenary; a fly hangs as deep as the pull integrated up its leader', () => {
+    const { flat_mm_s: flat, sag_mm: sag, lowest_mg: pull, hang_mm: hang } = fished.limits;
+    expect(flat).toBeCloseTo(56.35, 1);
+    expect(Math.abs(sag / 1177.34 - 1)).toBeLessThan(0.01);
+    expect(Math.abs(pull / 305.41 - 1)).toBeLessThan(0.02);
+    expect(Math.abs(hang / 538.22 - 1)).toBeLessThan(0.02);
+  });
+
+  test('energy never grows in still water', () => {
+    expect(fished.energies.length).toBe(301);
+    expect(fished.energies.every((each, i) => i === 0 || each <= (fished.energies[i - 1] ?? 0))).toBe(true);
+  });
+
+  test('a cast to the other side is fished as its mirror', () => {
+    const [[x = 0, y = 0, z = 0], other] = fished.mirrored;
+    expect(other).toEqual([expect.closeTo(x, 3), expect.closeTo(-y, 3), expect.closeTo(z, 3)]);
+    expect(Math.abs(y)).toBeGreaterThan(100);
+  });
+
+  test('halved steps agree to a hundredth, twice the nodes to two', () => {
+    const [is = 0, steps = 0, nodes = 0] = fished.finer;
+    expect(Math.abs(steps / is - 1)).toBeLessThan(0.01);
+    expect(Math.abs(nodes / is - 1)).toBeLessThan(0.02);
+  });
+});
+
+describe('what a tier knows of water', () => {
+  test('heavier never fishes shallower, faster water never deeper, a shorter count never deeper', () => {
+    expect(rises(fished.weight)).toBe(true);
+    expect(falls(fished.current)).toBe(true);
+    expect(rises(fished.count)).toBe(true);
+  });
+
+  test('a thicker leader never fishes deeper, a denser one never shallower, nor a line that sinks faster', () => {
+    expect(falls(fished.leader)).toBe(true);
+    expect(rises(fished.denser)).toBe(true);
+    expect(rises(fished.lines)).toBe(true);
+  });
+
+  test('more line sweeps longer, and in no current a swing is a count-down', () => {
+    const [short = 0, long = 0] = fished.sweeps;
+    expect(long).toBeGreaterThan(1.2 * short);
+    expect(fished.still[0]).toBeCloseTo(fished.still[1] ?? 0, 6);
+  });
+});
+
+const laidOf = (name: string) => {
+  const solved = solveText(
+    readFileSync(new URL(`../../examples/${name}.fly.json`, import.meta.url), 'utf8'),
+    NOMINAL_DRAWERS,
+  );
+  if (!solved.ok) throw new Error(JSON.stringify(solved.faults));
+  return solved.value.laid;
+};
+
+describe('a fly in the water', () => {
+  test.each(['slate-runner', 'bell-weir', 'night-sexton', 'cinder-sprat'])(
+    '%s, falling free, lies as its trim has it and meets its own weight',
+    (name) => {
+      const laid = laidOf(name);
+      const fly = new WaterFly(laid);
+      const { trim, sink } = restAndSink(balanceModel(laid));
+      fly.settle(0, [-1, 0, 0], [0, 0, sink?.terminal ?? 0]);
+      expect(fly.lies.noseDownDeg).toBeCloseTo(trim.noseDownDeg ?? 0, 0);
+      expect(Math.abs(fly.dragMg(sink?.terminal ?? 0) / laid.submergedMg - 1)).toBeLessThan(0.02);
+      expect(fly.lies.slack).toBe(true);
+    },
+  );
+
+  test('pulled hard it follows the pull; across faster water than it holds to it goes over, and rights itself in slower', () => {
+    const laid = laidOf('slate-runner');
+    const fly = new WaterFly(laid);
+    fly.settle(40 * laid.submergedMg, [-1, 0, 0], [2500, 0, 0]);
+    expect(Math.abs(fly.lies.noseDownDeg)).toBeLessThan(8);
+    const holds = fly.holdsToMmS;
+    const across = (speed: number): boolean => {
+      fly.settle(2 * laid.submergedMg, [-1, 0, 0], [100, speed, 0]);
+      return fly.lies.over;
+    };
+    expect([across(0.9 * holds), across(1.1 * holds), across(0.9 * holds), across(0.6 * holds)]).toEqual([
+      false,
+      true,
+      true,
+      false,
+    ]);
+  });
+
+  test('its lowest part lies under its eye, further with its tail down', () => {
+    const fly = new WaterFly(laidOf('night-sexton'));
+    fly.settle(1000, [0, 0, 1], [0, 0, 10]);
+    const hanging = fly.reachMm();
+    fly.settle(40_000, [-1, 0, 0], [1500, 0, 0]);
+    expect(hanging).toBeGreaterThan(2 * fly.reachMm());
+  });
+});
+
+describe('what a run comes to', () => {
+  const moment = (t: number, deepMm: number, more: Partial<Moment> = {}): Moment => ({
+    t,
+    fly: [0, 0, -deepMm],
+    pullMg: 100,
+    ground: 100,
+    through: 300,
+    across: 50,
+    touches: false,
+    lowest: 'platform',
+    pulled: false,
+    noseDownDeg: 0,
+    heelDeg: 180,
+    ride: 'point-up',
+    over: false,
+    side: 'left',
+    slack: false,
+    nodes: new Float32Array(),
+    ...more,
+  });
+  const stretch = { depthMm: 1000, meanMmS: 500, roughnessMm: 50, bankShare: 1, widthMm: null };
+  const fishing = {
+    manner: 'hang',
+    angleDeg: 0,
+    mends: 0,
+    countS: 0,
+    strip: { lengthMm: 300, speedMmS: 600, pauseS: 1 },
+    lift: { heightMm: 500, periodS: 2 },
+    rodTipMm: 0,
+    seconds: 10,
+  } as const;
+  const told = (moments: readonly Moment[]) =>
+    tellRun({ moments, steps: 1, settled: true }, stretch, fishing, { wantMm: 500, meant: 'point-up' });
+
+  test('times by depth, the first moment at the wanted one', () => {
+    const { depth, countS } = told([0, 200, 450, 560, 800, 950].map((mm, i) => moment(i, mm)));
+    expect(depth).toMatchObject({ lowestMm: 950, lowestAtS: 5, inBottomQuarterS: 1, nearBedS: 0, atWantedS: 2 });
+    expect(countS).toBe(3);
+  });
+
+  test('with the point up a touch is no snag; down, it is told with what touches', () => {
+    const on = (t: number, ride: Moment['ride'], what = 'platform') =>
+      moment(t, 990, { touches: true, ride, lowest: what });
+    const { bed } = told([
+      on(0, 'point-up', 'wing'),
+      on(1, 'point-up'),
+      moment(2, 500),
+      on(3, 'point-down'),
+      on(4, 'point-down'),
+      moment(5, 500),
+    ]);
+    expect(bed.touches).toEqual([
+      { t: 0, forS: 2, pointDown: false, what: 'wing' },
+      { t: 3, forS: 2, pointDown: true, what: 'platform' },
+    ]);
+    expect(bed).toMatchObject({ contactS: 4, pointDownS: 2, risk: 'high' });
+  });
+
+  test('what it does for less than a moment is no capsize', () => {
+    const over = (from: number, to: number) =>
+      told(Array.from({ length: 30 }, (_, i) => moment(i / 10, 300, { over: i >= from && i < to }))).capsizes;
+    expect(over(3, 5)).toEqual([]);
+    expect(over(3, 13)).toEqual([{ t: 0.3, forS: expect.closeTo(1, 6) as number, side: 'left' }]);
+  });
+});
+
+const MILL: BeatFile = JSON.parse(
+  readFileSync(new URL('../../examples/mill-run.beat.json', import.meta.url), 'utf8'),
+) as BeatFile;
+
+describe('a beat', () => {
+  test('its gauge moves depth and speed; so low that nothing is fished there is said', () => {
+    const [low, high] = [beatAt(MILL), beatAt(MILL, 1020)];
+    expect(low).toMatchObject({ ok: true, value: { depthMm: 1400, meanMmS: 600, roughnessMm: 50 } });
+    expect(high).toMatchObject({ ok: true, value: { depthMm: 1800, meanMmS: 960 } });
+    expect(beatAt(MILL, -900)).toMatchObject({ ok: false, faults: [{ path: 'depth' }] });
+    expect(beatAt({ ...MILL, speed: { surface: '1 m/s' } })).toMatchObject({ ok: true, value: { meanMmS: 850 } });
+  });
+
+  test.each([
+    ['no depth', { depth: '0 m' }, 'depth', /too little/],
+    ['20 m/s', { speed: '20 m/s' }, 'speed', /./],
+    ['a bed of nothing', { bed: 'lava' }, 'bed', /./],
+    ['an odd key', { deep: '2 m' }, 'deep', /unknown key/],
+  ])('%s is named with its place', (_what, more, path, words) => {
+    const read = readRecord('beat', { ...MILL, ...more });
+    expect(read.ok).toBe(false);
+    if (!read.ok) {
+      expect(read.faults[0]?.path).toContain(path);
+      expect(read.faults.map(({ message }) => message).join()).toMatch(words);
+    }
+  });
+
+  test('current is nothing on the bed, and its mean over the depth is the one that is given', () => {
+    const current = new Current({ depthMm: 1500, meanMmS: 600, roughnessMm: 50, bankShare: 0.5, widthMm: 10_000 });
+    const mean =
+      Array.from({ length: 300 }, (_, i) => current.at(-(i + 0.5) * 5, 20_000)).reduce((sum, each) => sum + each, 0) /
+      300;
+    expect(mean).toBeCloseTo(600, -1);
+    expect(current.at(-1500, 20_000)).toBe(0);
+    expect(current.at(0, 0) / current.surfaceMmS).toBeCloseTo(0.5, 9);
+  });
+});
+
+describe('tackle as it is written', () => {
+  test('lines by their rates, in inches a second too', () => {
+    expect(readLine('sink-tip:4 m:75 mm/s')).toMatchObject({
+      ok: true,
+      value: { form: 'sink-tip', tipMm: 4000, rateMmS: 75 },
+    });
+    expect(readLine('sinking:3 in/s')).toMatchObject({
+      ok: true,
+      value: { rateMmS: expect.closeTo(76.2, 6) as number },
+    });
+    expect(readLeader('1.8 m:0.4 mm:nylon, 0.9 m:0.25 mm:fluorocarbon')).toMatchObject({
+      ok: true,
+      value: [{ lengthMm: 1800 }, { of: 'fluorocarbon' }],
+    });
+    // Heavier by the foot sinks faster; what water weighs sinks not at all.
+    expect(rateByGrains(4, 1.1, water())).toBe(0);
+    expect(rateByGrains(9, 1.1, water())).toBeLessThan(rateByGrains(12, 1.1, water()));
+  });
+
+  test.each([
+    ['sink-tip', 'write sink-tip:4 m:75 mm/s'],
+    ['floting', 'did you mean "floating"'],
+    ['sinking:-20 mm/s', 'rate a line sinks at'],
+    ['sinking:75', 'unit'],
+  ])('%s is refused in words', (text, words) => {
+    const read = readLine(text);
+    expect(read.ok ? '' : read.faults[0]?.message).toContain(words);
+  });
+
+  test('a leader longer than the cast is said', () => {
+    expect(
+      tackleOut({ form: 'floating', rateMmS: null, tipMm: null, diameterMm: 1.1 }, USUAL_LEADER, 3000, water()),
+    ).toMatchObject({
+      ok: false,
+      faults: [{ path: 'cast', message: expect.stringContaining('cast further') as string }],
+    });
+  });
+
+  test('everything that is wrong with a question is told at once; what the pattern means is taken where nothing is said', () => {
+    const { file } = laidOf('slate-runner');
+    const wrong = readAsked({ line: 'rope', manner: 'swng', count: '-3 s', mend: 'two' }, file);
+    expect(wrong.ok ? [] : wrong.faults.map(({ path }) => path)).toEqual(['line', 'manner', 'mend', 'count']);
+    const meant = readAsked({}, { intent: { line: 'sinking', manner: 'strip', depth: '1.5 m' } });
+    expect(meant).toMatchObject({
+      ok: true,
+      value: { line: { form: 'sinking' }, fishing: { manner: 'strip' }, wantMm: 1500 },
+    });
+  });
+
+  test('a fly that floats is not fished below', () => {
+    const laid = { ...laidOf('night-sexton'), submergedMg: -20 };
+    const asked = readAsked({}, laid.file);
+    const beat = beatAt(MILL);
+    if (!asked.ok || !beat.ok) throw new Error('not asked');
+    expect(ended(runWater({ ...asked.value, laid, beat: beat.value }))).toMatchObject({
+      ok: false,
+      faults: [{ path: 'fly' }],
+    });
+  });
+});
