@@ -218,8 +218,8 @@ const MILL: BeatFile = JSON.parse(
 describe('a beat', () => {
   test('its gauge moves depth and speed; so low that nothing is fished there is said', () => {
     const [low, high] = [beatAt(MILL), beatAt(MILL, 1020)];
-    expect(low).toMatchObject({ ok: true, value: { depthMm: 1400, meanMmS: 600, roughnessMm: 50 } });
-    expect(high).toMatchObject({ ok: true, value: { depthMm: 1800, meanMmS: 960 } });
+    expect(low).toMatchObject({ ok: true, value: { depthMm: 1200, meanMmS: 700, roughnessMm: 50 } });
+    expect(high).toMatchObject({ ok: true, value: { depthMm: 1600, meanMmS: 1060 } });
     expect(beatAt(MILL, -900)).toMatchObject({ ok: false, faults: [{ path: 'depth' }] });
     expect(beatAt({ ...MILL, speed: { surface: '1 m/s' } })).toMatchObject({ ok: true, value: { meanMmS: 850 } });
   });

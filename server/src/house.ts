@@ -8,8 +8,9 @@ import { FlyStore } from './flies/store.ts';
 import { HandStore } from './hands/store.ts';
 import { PictureShelf } from './pictures/shelf.ts';
 import { BatchStore } from './records/batches.ts';
-import { seedBatchesOnce, seedSpecimensOnce } from './records/examples.ts';
+import { seedBatchesOnce, seedBeatsOnce, seedSpecimensOnce } from './records/examples.ts';
 import { SpecimenStore } from './records/specimens.ts';
+import { RecordStore } from './records/store.ts';
 import { Devices } from './signin/devices.ts';
 import { solversHere, type Solvers } from './solving/solvers.ts';
 import { TyingStore } from './tyings/store.ts';
@@ -26,6 +27,7 @@ export interface House {
   readonly tyings: TyingStore;
   readonly batches: BatchStore;
   readonly specimens: SpecimenStore;
+  readonly beats: RecordStore<'beat'>;
   readonly pictures: PictureShelf;
   readonly hands: HandStore;
   /** Devices that are signed in; null where none needs to. */
@@ -60,6 +62,7 @@ export async function openHouse(
     tyings: new TyingStore(ledger),
     batches: new BatchStore(ledger, drawers, solvers, now),
     specimens: new SpecimenStore(ledger, now),
+    beats: new RecordStore(ledger, 'beat', now),
     pictures: new PictureShelf(folder),
     hands: new HandStore(ledger),
     devices: phrase === null ? null : await Devices.open(ledger, phrase, now),
@@ -73,7 +76,7 @@ export async function openHouse(
 
 /** Fills a new folder: with what is nominal, or with the boathouse's own where the demo is asked for; brings an older one up to date. */
 export async function furnish(
-  { database, drawers, ownFlies, batches, specimens, pictures, refresh }: House,
+  { database, drawers, ownFlies, batches, specimens, beats, pictures, refresh }: House,
   demo: boolean,
 ): Promise<void> {
   const { ledger } = database;
@@ -92,4 +95,5 @@ export async function furnish(
   await seedOnce(ledger, ownFlies);
   await seedBatchesOnce(ledger, batches, ownFlies);
   await seedSpecimensOnce(ledger, specimens, ownFlies, pictures);
+  await seedBeatsOnce(ledger, beats);
 }

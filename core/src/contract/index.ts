@@ -10,6 +10,7 @@ export {
   type ListedRecord,
   type SoundFly,
   type StoredBatch,
+  type StoredBeat,
   type StoredSpecimen,
   type StoredFly,
   type StoredItem,

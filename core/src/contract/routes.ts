@@ -15,6 +15,7 @@ import {
   storedItemSchema,
   tyingSchema,
   batchFile,
+  beatFile,
   specimenFile,
   listedRecordSchema,
   storedRecordSchema,
@@ -64,6 +65,7 @@ const recordsAt = <S extends z.ZodType>(path: string, file: S) => ({
 });
 const batches = recordsAt('/api/batches', batchFile);
 const specimens = recordsAt('/api/specimens', specimenFile);
+const beats = recordsAt('/api/beats', beatFile);
 
 /** Everything that can be asked of the server. */
 export const ROUTES = {
@@ -167,6 +169,14 @@ export const ROUTES = {
   deleteSpecimen: specimens.away,
   undeleteSpecimen: specimens.back,
   purgeSpecimen: specimens.out,
+
+  /** All beats, by name; those in the trash too. */
+  beats: get('/api/beats', z.array(storedRecordSchema(beatFile))),
+  createBeat: beats.create,
+  saveBeat: beats.save,
+  deleteBeat: beats.away,
+  undeleteBeat: beats.back,
+  purgeBeat: beats.out,
 
   pagesPdf: post('/api/print.pdf', sentFileSchema, {
     body: z.strictObject({ title: z.string().min(1).max(200), pages: z.array(pageSchema).min(1).max(60) }),

@@ -17,7 +17,7 @@ const SLIDES_MM_S = 0.5;
 const HELD = 1e6;
 
 /** A step is solved so often at most, until no node comes to lie further than this from where it was thought to, mm. */
-const [MOST_PASSES, NEAR_MM] = [5, 3] as const;
+const [MOST_PASSES, NEAR_MM] = [5, 10] as const;
 /** A step in which a piece stretches by more, as a share, or a node goes further than that share of a piece, is halved, so often at most. */
 const [MOST_STRETCH, MOST_MOVE, MOST_HALVINGS] = [1e-3, 0.6, 6] as const;
 
@@ -88,6 +88,8 @@ export class Chain {
   private readonly drawn: Float64Array;
   private readonly before: readonly Kept[];
   private readonly sway = new Float64Array(3);
+  private readonly own: [number, number, number] = [0, 0, 0];
+  private readonly joint = { stiff: 0, wanted: 0, loose: false };
   private readonly slack: Uint8Array;
   private readonly onBed: Uint8Array;
 
@@ -216,6 +218,7 @@ export class Chain {
     this.nodes--;
     for (const each of [this.at, this.speed]) each.copyWithin(3, 6);
     this.pull.copyWithin(0, 1);
+    this.slack.copyWithin(0, 1);
     this.way.copyWithin(0, 3);
   }
 
@@ -273,7 +276,7 @@ export class Chain {
   /** The speed of every node and the pull of every piece: one that would have to push is let go, one that would grow longer holds again. */
   private solve(dt: number, tip: Place | null): void {
     const { slack, joints, next, at } = this;
-    slack.fill(0, 0, this.nodes - 1);
+    // What was slack is likely to be so still; what is wrong with that shows at once.
     for (let tries = 0; tries < MOST_TRIES; tries++) {
       this.eliminate(dt);
       if (this.float !== null) joints.lead(next);
@@ -314,7 +317,8 @@ export class Chain {
     for (let i = this.flyNode; i > 0; i--) {
       const k = 3 * (i - 1);
       const piece = this.segments[i - 1] as Segment;
-      const own = [way[k] as number, way[k + 1] as number, way[k + 2] as number] as const;
+      const { own, joint } = this;
+      for (let c = 0; c < 3; c++) own[c] = way[k + c] as number;
       let [along, turns] = [0, 0];
       for (let c = 0; c < 3; c++) {
         const e = way[k + c] as number;
@@ -325,7 +329,9 @@ export class Chain {
       for (let c = 0; c < 3; c++)
         this.sway[c] =
           stiff * ((guess[k + 3 + c] as number) - (guess[k + c] as number) - turns * (way[k + c] as number));
-      const joint = { stiff, wanted: (piece.lengthMm - along) / dt, loose: slack[i - 1] === 1 };
+      joint.stiff = stiff;
+      joint.wanted = (piece.lengthMm - along) / dt;
+      joint.loose = slack[i - 1] === 1;
       joints.join(i, own, joint, this.sway, inert, push);
     }
   }

@@ -142,7 +142,7 @@ export function* fish(
     float: drifts ? floatBody(water.density) : null,
   });
   const dt = STEP_S / (finer.steps ?? 1);
-  const every = KEPT_EVERY * (finer.steps ?? 1);
+  const every = Math.max(1, Math.round(KEPT_EVERY * (finer.steps ?? 1)));
   const count = Math.round(fishing.seconds / dt);
   const lineSegments = segments.filter(({ kind }) => kind === 'line').length;
   const mends = lineSegments > 0 ? mendsOf(fishing) : [];

@@ -193,6 +193,48 @@ class Heeling {
 /** Points of a fly whose lowest is looked for: so far aft of the eye, with its cut. */
 const CUTS = 5;
 
+/** What is known of a fly whatever pulls on it: worked out once, since the same one is fished many times. */
+interface Known {
+  readonly massMg: number;
+  /** Its rest on a slack line, and its nose there. */
+  readonly slackDeg: number;
+  readonly noseDownDeg: number;
+  readonly pointUp: boolean | undefined;
+  readonly levers: { readonly tight: Levers | null; readonly slack: Levers | null };
+  readonly heeling: Heeling;
+  /** Its drag lying across what comes from above or below, from the side, and along the shank with either end leading; mg at mm/s. */
+  readonly level: (speedMmS: number) => number;
+  readonly across: (speedMmS: number) => number;
+  readonly alongNose: (speedMmS: number) => number;
+  readonly alongTail: (speedMmS: number) => number;
+}
+
+const flies = new WeakMap<LaidFly, Known>();
+
+function knownOf(laid: LaidFly): Known {
+  const there = flies.get(laid);
+  if (there) return there;
+  const model = balanceModel(laid);
+  const { restDeg, trim } = restAndSink(model);
+  const tightDeg = laid.tight.heelDeg ?? restDeg;
+  const balls = laid.parts.reduce((sum, { built }) => sum + (built.ball?.volumeMm3 ?? 0), 0);
+  const noseDownDeg = trim.noseDownDeg ?? 0;
+  const known: Known = {
+    massMg: effectiveMass(model, laid.castingMg, balls, restDeg, noseDownDeg),
+    slackDeg: restDeg,
+    noseDownDeg,
+    pointUp: model.pointUp,
+    levers: { tight: leversAt(model, tightDeg), slack: leversAt(model, restDeg) },
+    heeling: new Heeling(model, laid),
+    level: tabled(sinkingDrag(model, tightDeg, 0)),
+    across: tabled(sinkingDrag(model, tightDeg + 90, 0)),
+    alongNose: tabled(sinkingDrag(model, tightDeg, 90)),
+    alongTail: tabled(sinkingDrag(model, tightDeg, -90)),
+  };
+  flies.set(laid, known);
+  return known;
+}
+
 /** A fly on a line: how it lies by what pulls on it and how the water meets it, and what drag it has by that. */
 export class WaterFly {
   readonly laid: LaidFly;
@@ -201,13 +243,7 @@ export class WaterFly {
   readonly holdsToMmS: number;
   /** Where it lies now. */
   lies: Lies;
-  private readonly model: BalanceModel;
-  private readonly levers: { readonly tight: Levers | null; readonly slack: Levers | null };
-  private readonly heeling: Heeling;
-  private readonly slackDeg: number;
-  private readonly level: (speedMmS: number) => number;
-  private readonly aside: (speedMmS: number) => number;
-  private readonly along: { readonly nose: (speedMmS: number) => number; readonly tail: (speedMmS: number) => number };
+  private readonly known: Known;
   private readonly weight: number;
   private over = false;
   /** Shares of the flow along the shank, down on it and across it, squared; and which end leads. */
@@ -215,33 +251,18 @@ export class WaterFly {
   private reach = { mm: 0, heel: Infinity, nose: Infinity, owner: 'platform' };
 
   /** @param weight times its weight under water, for the question what depends on it */
-  constructor(laid: LaidFly, { weight = 1, drag = 1 }: { readonly weight?: number; readonly drag?: number } = {}) {
+  constructor(laid: LaidFly, { weight = 1 }: { readonly weight?: number } = {}) {
     this.laid = laid;
-    this.model = balanceModel(laid);
+    this.known = knownOf(laid);
     this.weight = weight;
     this.submergedMg = weight * laid.submergedMg;
-    const { restDeg, trim } = restAndSink(this.model);
-    const tightDeg = laid.tight.heelDeg ?? restDeg;
-    this.slackDeg = restDeg;
-    const balls = laid.parts.reduce((sum, { built }) => sum + (built.ball?.volumeMm3 ?? 0), 0);
-    this.massMg =
-      effectiveMass(this.model, laid.castingMg, balls, restDeg, trim.noseDownDeg ?? 0) +
-      (weight - 1) * laid.submergedMg;
-    const times = (curve: (speed: number) => number): ((speed: number) => number) =>
-      tabled((speed) => drag * curve(speed));
-    this.level = times(sinkingDrag(this.model, tightDeg, 0));
-    this.aside = times(sinkingDrag(this.model, tightDeg + 90, 0));
-    this.along = {
-      nose: times(sinkingDrag(this.model, tightDeg, 90)),
-      tail: times(sinkingDrag(this.model, tightDeg, -90)),
-    };
-    this.levers = { tight: leversAt(this.model, tightDeg), slack: leversAt(this.model, restDeg) };
-    this.heeling = new Heeling(this.model, laid);
-    this.holdsToMmS = this.heeling.holdsToMmS;
+    this.massMg = this.known.massMg + (weight - 1) * laid.submergedMg;
+    this.holdsToMmS = this.known.heeling.holdsToMmS;
+    const { slackDeg, noseDownDeg, pointUp } = this.known;
     this.lies = {
-      noseDownDeg: trim.noseDownDeg ?? 0,
-      heelDeg: restDeg,
-      ride: rideOf(restDeg, this.model.pointUp),
+      noseDownDeg,
+      heelDeg: slackDeg,
+      ride: rideOf(slackDeg, pointUp),
       over: false,
       side: 'left',
       slack: true,
@@ -267,7 +288,7 @@ export class WaterFly {
       flowUp: flow[2],
     };
     const freeShare = slack ? 1 : Math.max(0, 1 - pullMg / Math.max(1, Math.abs(this.submergedMg)));
-    const levers = slack ? this.levers.slack : this.levers.tight;
+    const levers = slack ? this.known.levers.slack : this.known.levers.tight;
     const still = slack && Math.hypot(flowForward, flow[2]) < 1;
     const was = toRad(this.lies.noseDownDeg);
     const rest = levers && !still ? restFrom(was, levers, turning, freeShare) : was;
@@ -286,11 +307,15 @@ export class WaterFly {
   private lie(noseDownDeg: number, side: number, slack: boolean): void {
     const rest = this.laid.tight.heelDeg;
     const heelDeg =
-      slack || rest === null ? this.slackDeg : this.over ? rest + Math.sign(side) * 90 : rest + this.heeling.at(side);
+      slack || rest === null
+        ? this.known.slackDeg
+        : this.over
+          ? rest + Math.sign(side) * 90
+          : rest + this.known.heeling.at(side);
     this.lies = {
       noseDownDeg,
       heelDeg,
-      ride: rideOf(heelDeg, this.model.pointUp),
+      ride: rideOf(heelDeg, this.known.pointUp),
       over: this.over,
       side: side > 0 ? 'right' : 'left',
       slack,
@@ -311,13 +336,9 @@ export class WaterFly {
   /** Its drag as it lies, mg. */
   dragMg(speed: number): number {
     const { along, plan, side, nose } = this.shares;
-    const led = nose ? this.along.nose : this.along.tail;
-    return along * led(speed) + plan * this.level(speed) + side * this.aside(speed);
-  }
-
-  /** Its drag lying across the flow that meets it from the side or below, or along it, mg. */
-  get drags() {
-    return { level: this.level, nose: this.along.nose };
+    const { level, across, alongNose, alongTail } = this.known;
+    const led = nose ? alongNose : alongTail;
+    return along * led(speed) + plan * level(speed) + side * across(speed);
   }
 
   /** How far its lowest part lies under the eye, mm. */

@@ -42,6 +42,15 @@ export const rateByGrains = (grainsPerFoot: number, diameterMm: number, water: W
   );
 
 export const FLOATING: LineSpec = { form: 'floating', rateMmS: null, tipMm: null, diameterMm: USUAL_LINE.diameterMm };
+/** Lines that are tried where it is asked which serves, the one that sinks least first. Custom. */
+export const USUAL_LINES: readonly string[] = [
+  'floating',
+  'intermediate',
+  'sink-tip:3 m:75 mm/s',
+  'sink-tip:4.5 m:125 mm/s',
+  'sinking:75 mm/s',
+  'sinking:125 mm/s',
+];
 /** The leader where none is said. */
 export const USUAL_LEADER: readonly LeaderSpec[] = [{ lengthMm: 2700, diameterMm: 0.25, of: 'nylon' }];
 

@@ -91,7 +91,7 @@ export function waterWords(answer: WaterAnswer, asked: WaterAsked, style: Style 
     ...(told.pauses.length > 0
       ? [
           tips === 0
-            ? 'level through the pauses'
+            ? 'it does not tip nose-first in the pauses'
             : tips === told.pauses.length
               ? 'it tips nose-first on every pause'
               : `it tips nose-first on ${String(tips)} of ${String(told.pauses.length)} pauses`,

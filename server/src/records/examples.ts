@@ -2,11 +2,12 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { faultLine } from '@jobbet/core/base';
 import type { ListedFly } from '@jobbet/core/contract';
-import { readDocumentText } from '@jobbet/core/document';
+import { type DocumentKind, readDocumentText } from '@jobbet/core/document';
 import { readFly } from '@jobbet/core/pattern';
-import { BATCH_KIND, type BatchFile, SPECIMEN_KIND, type SpecimenFile } from '@jobbet/core/records';
+import { BATCH_KIND, type BatchFile, BEAT_KIND, SPECIMEN_KIND, type SpecimenFile } from '@jobbet/core/records';
 import { keptPicture } from '@jobbet/pictures';
 import { eq } from 'drizzle-orm';
+import type { z } from 'zod';
 import type { Ledger } from '../db/ledger.ts';
 import { facts } from '../db/rows.ts';
 import { EXAMPLES } from '../flies/examples.ts';
@@ -38,18 +39,34 @@ const examplesOf = (extension: string): string[] =>
     .filter((name) => name.endsWith(extension))
     .sort();
 
-/** Lays the boathouse's batches into a database that never had any. */
-export async function seedBatchesOnce(ledger: Ledger, batches: RecordStore<'batch'>, flies: FlyStore): Promise<void> {
-  const [seeded] = await ledger.db.select().from(facts).where(eq(facts.key, 'batches'));
-  if (seeded || !existsSync(EXAMPLES)) return;
-  const box = new Map((await flies.list()).map((fly) => [fly.name, fly]));
-  for (const file of examplesOf(BATCH_KIND.extension)) {
-    const read = readDocumentText(BATCH_KIND, readFileSync(join(EXAMPLES, file), 'utf8'));
+/** The examples of a kind, each read. @throws where one does not read */
+const readExamples = <S extends z.ZodType>(kind: DocumentKind<S>): z.infer<S>[] =>
+  examplesOf(kind.extension).map((file) => {
+    const read = readDocumentText(kind, readFileSync(join(EXAMPLES, file), 'utf8'));
     if (!read.ok) throw new Error(`${file}: ${read.faults.map(faultLine).join('; ')}`);
-    await batches.create(pinned(read.value, box));
-  }
-  await ledger.write([ledger.db.insert(facts).values({ key: 'batches', value: new Date().toISOString() })]);
+    return read.value;
+  });
+
+/** Does something to a database that never had it done, and remembers that. */
+async function once(ledger: Ledger, what: string, work: () => Promise<void>): Promise<void> {
+  const [done] = await ledger.db.select().from(facts).where(eq(facts.key, what));
+  if (done || !existsSync(EXAMPLES)) return;
+  await work();
+  await ledger.write([ledger.db.insert(facts).values({ key: what, value: new Date().toISOString() })]);
 }
+
+/** Lays the boathouse's beats into a database that never had any. */
+export const seedBeatsOnce = (ledger: Ledger, beats: RecordStore<'beat'>): Promise<void> =>
+  once(ledger, 'beats', async () => {
+    for (const beat of readExamples(BEAT_KIND)) await beats.create(beat);
+  });
+
+/** Lays the boathouse's batches into a database that never had any. */
+export const seedBatchesOnce = (ledger: Ledger, batches: RecordStore<'batch'>, flies: FlyStore): Promise<void> =>
+  once(ledger, 'batches', async () => {
+    const box = new Map((await flies.list()).map((fly) => [fly.name, fly]));
+    for (const batch of readExamples(BATCH_KIND)) await batches.create(pinned(batch, box));
+  });
 
 /** A finished fly with its photographs laid on the shelf, and named as they lie there. */
 async function withPictures(specimen: SpecimenFile, pictures: PictureShelf): Promise<SpecimenFile> {
@@ -65,27 +82,23 @@ async function withPictures(specimen: SpecimenFile, pictures: PictureShelf): Pro
 }
 
 /** Lays the finished flies of the boathouse into a database that never had any, each with the pattern it was tied by. */
-export async function seedSpecimensOnce(
+export const seedSpecimensOnce = (
   ledger: Ledger,
   specimens: RecordStore<'specimen'>,
   flies: FlyStore,
   pictures: PictureShelf,
-): Promise<void> {
-  const [seeded] = await ledger.db.select().from(facts).where(eq(facts.key, 'specimens'));
-  if (seeded || !existsSync(EXAMPLES)) return;
-  const box = new Map((await flies.list()).map((fly) => [fly.name, fly]));
-  for (const file of examplesOf(SPECIMEN_KIND.extension)) {
-    const read = readDocumentText(SPECIMEN_KIND, readFileSync(join(EXAMPLES, file), 'utf8'));
-    if (!read.ok) throw new Error(`${file}: ${read.faults.map(faultLine).join('; ')}`);
-    const fly = readFly(readFileSync(join(EXAMPLES, read.value.fly), 'utf8'));
-    if (!fly.ok) throw new Error(`${read.value.fly}: ${fly.faults.map(faultLine).join('; ')}`);
-    const listed = box.get(fly.value.name);
-    await specimens.create({
-      ...(await withPictures(read.value, pictures)),
-      fly: listed?.id ?? fly.value.name,
-      ...(listed ? { revision: listed.revision } : {}),
-      pattern: { ...fly.value },
-    });
-  }
-  await ledger.write([ledger.db.insert(facts).values({ key: 'specimens', value: new Date().toISOString() })]);
-}
+): Promise<void> =>
+  once(ledger, 'specimens', async () => {
+    const box = new Map((await flies.list()).map((fly) => [fly.name, fly]));
+    for (const specimen of readExamples(SPECIMEN_KIND)) {
+      const fly = readFly(readFileSync(join(EXAMPLES, specimen.fly), 'utf8'));
+      if (!fly.ok) throw new Error(`${specimen.fly}: ${fly.faults.map(faultLine).join('; ')}`);
+      const listed = box.get(fly.value.name);
+      await specimens.create({
+        ...(await withPictures(specimen, pictures)),
+        fly: listed?.id ?? fly.value.name,
+        ...(listed ? { revision: listed.revision } : {}),
+        pattern: { ...fly.value },
+      });
+    }
+  });

@@ -26,9 +26,9 @@ function serveTrash(
   serve(app, out, ({ params }) => done(store.purge(params.id)));
 }
 
-/** Batches: planned, changed as they are tied, taken away and back; and the finished flies of each pattern. */
+/** Batches: planned, changed as they are tied, taken away and back; the finished flies of each pattern; beats. */
 export const recordRoutes =
-  ({ batches, specimens }: House): FastifyPluginCallback =>
+  ({ batches, specimens, beats }: House): FastifyPluginCallback =>
   (app, _options, done) => {
     serve(app, ROUTES.batches, () => batches.list());
     serve(app, ROUTES.createBatch, ({ body }) => batches.create(body.record));
@@ -45,5 +45,9 @@ export const recordRoutes =
       back: ROUTES.undeleteSpecimen,
       out: ROUTES.purgeSpecimen,
     });
+    serve(app, ROUTES.beats, () => beats.all());
+    serve(app, ROUTES.createBeat, ({ body }) => beats.create(body.record));
+    serve(app, ROUTES.saveBeat, ({ params, body }) => beats.save(params.id, body.record, body.revision));
+    serveTrash(app, beats, { away: ROUTES.deleteBeat, back: ROUTES.undeleteBeat, out: ROUTES.purgeBeat });
     done();
   };

@@ -1,7 +1,6 @@
 import type { StoredSpecimen } from '@jobbet/core/contract';
 import { and, asc, eq, isNull } from 'drizzle-orm';
 import type { Ledger } from '../db/ledger.ts';
-import { ApiError } from '../errors.ts';
 import { records } from './rows.ts';
 import { RecordStore } from './store.ts';
 
@@ -29,14 +28,7 @@ export class SpecimenStore extends RecordStore<'specimen'> {
       .from(records)
       .where(and(eq(records.kind, 'specimen'), eq(records.fly, fly), isNull(records.deletedAt)))
       .orderBy(asc(records.createdAt));
-    const read = rows.flatMap((row): StoredSpecimen[] => {
-      try {
-        return [this.stored(row)];
-      } catch (error) {
-        if (error instanceof ApiError && error.code === 'broken-record') return [];
-        throw error;
-      }
-    });
+    const read = this.readable(rows);
     return read.sort((a, b) => (a.record.number ?? Infinity) - (b.record.number ?? Infinity));
   }
 }

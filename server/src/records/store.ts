@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { faultLine, type Outcome } from '@jobbet/core/base';
 import { type ListedRecord, type StoredRecord } from '@jobbet/core/contract';
 import { headOf, readRecord, type RecordHead, type RecordKind, type RecordOf } from '@jobbet/core/records';
-import { and, desc, eq, isNotNull } from 'drizzle-orm';
+import { and, asc, desc, eq, isNotNull } from 'drizzle-orm';
 import type { Ledger } from '../db/ledger.ts';
 import { atRevision, refuseStale } from '../db/revisions.ts';
 import { ApiError } from '../errors.ts';
@@ -53,6 +53,28 @@ export class RecordStore<K extends RecordKind> {
         summary: read.ok ? headOf(this.kind, read.value).summary : null,
         broken: read.ok ? null : read.faults.slice(0, 3).map(faultLine).join('; '),
       };
+    });
+  }
+
+  /** All of the kind in full, by name; those in the trash too. One that does not read any more is left out, and takes no other down. */
+  async all(): Promise<StoredRecord<RecordOf<K>>[]> {
+    const rows = await this.ledger.db
+      .select()
+      .from(records)
+      .where(eq(records.kind, this.kind))
+      .orderBy(asc(records.name));
+    return this.readable(rows);
+  }
+
+  /** Of some rows, those that read. */
+  protected readable(rows: readonly Row[]): StoredRecord<RecordOf<K>>[] {
+    return rows.flatMap((row) => {
+      try {
+        return [this.stored(row)];
+      } catch (error) {
+        if (error instanceof ApiError && error.code === 'broken-record') return [];
+        throw error;
+      }
     });
   }
 

@@ -1,6 +1,7 @@
 import { balanceReckon } from '../features/balance/reckon.ts';
 import { batchReckon } from '../fly/batches/reckon.ts';
 import { inspectReckon } from '../features/inspect/reckon.ts';
+import { waterReckon } from '../features/water/reckon.ts';
 import { sizesReckon } from '../features/sizes/reckon.ts';
 import { sheetReckon } from '../fly/tyings/sheetReckon.ts';
 import { certaintyReckon } from '../fly/verdict/certaintyReckon.ts';
@@ -22,6 +23,7 @@ export function handlersOf(desk: Desk) {
     batch: batchReckon(desk),
     sheet: sheetReckon(desk),
     inspect: inspectReckon(desk),
+    water: waterReckon(desk),
     certainty: certaintyReckon(desk),
   };
 }

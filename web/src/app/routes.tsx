@@ -58,6 +58,10 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/sheet/SheetView.tsx')).SheetView }),
           },
           {
+            path: 'water',
+            lazy: async () => ({ Component: (await import('../features/water/WaterView.tsx')).WaterView }),
+          },
+          {
             path: 'inspect',
             lazy: async () => ({ Component: (await import('../features/inspect/InspectView.tsx')).InspectView }),
           },

@@ -1,6 +1,6 @@
 import { ago } from '../../shared/ui/dates.ts';
 import useSWR, { mutate } from 'swr';
-import { api, type ListedFly, type ListedRecord } from '../../shared/api/client.ts';
+import { api, type ListedFly, type ListedRecord, type StoredBeat } from '../../shared/api/client.ts';
 import { BATCHES } from '../../fly/batches/planning.ts';
 import { useThrownBatches } from '../../fly/batches/kept.ts';
 import { say } from '../../shared/ui/toast.ts';
@@ -59,15 +59,31 @@ const thrownSpecimen = ({ id, name, deletedAt, updatedAt }: ListedRecord): Throw
   lists: [SPECIMENS],
 });
 
-/** Flies, finished flies and batches put in the trash, with their whole history, until they are thrown out. */
+const BEATS = 'beats';
+
+const thrownBeat = ({ id, name, deletedAt, updatedAt }: StoredBeat): Thrown => ({
+  id,
+  name,
+  words: 'a beat',
+  at: deletedAt ?? updatedAt,
+  back: 'Back among the beats',
+  where: 'among the beats',
+  undelete: () => api.undeleteBeat(id),
+  purge: () => api.purgeBeat(id),
+  lists: [BEATS],
+});
+
+/** Flies, finished flies, batches and beats put in the trash, with their whole history, until they are thrown out. */
 export function TrashView() {
   const { data } = useSWR<ListedFly[]>('trash', api.trash);
   const batches = useThrownBatches();
   const { data: specimens } = useSWR<ListedRecord[]>(SPECIMENS, api.listedSpecimens);
+  const { data: beats } = useSWR<StoredBeat[]>(BEATS, api.beats);
   const thrown = [
     ...(data ?? []).map(thrownFly),
     ...(batches ?? []).map(thrownBatch),
     ...(specimens ?? []).filter(({ deletedAt }) => deletedAt !== null).map(thrownSpecimen),
+    ...(beats ?? []).filter(({ deletedAt }) => deletedAt !== null).map(thrownBeat),
   ].sort((a, b) => b.at - a.at);
   return (
     <div className="flex flex-col h-full">
@@ -76,7 +92,7 @@ export function TrashView() {
         sub="flies with their whole history, finished ones, and batches, until they are thrown out"
       />
       <main tabIndex={0} className="p-4 overflow-auto">
-        {data && batches && specimens && thrown.length === 0 && (
+        {data && batches && specimens && beats && thrown.length === 0 && (
           <p className="text-sentence text-ink2">The trash is empty.</p>
         )}
         <ul className="max-w-3xl">

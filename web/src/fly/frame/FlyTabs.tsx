@@ -6,6 +6,7 @@ export const viewsOf = (id: string): readonly BarTab[] => [
   { key: '2', name: 'Balance', to: `/fly/${id}/balance`, command: 'Balance of this fly' },
   { key: '3', name: 'Sizes', to: `/fly/${id}/sizes`, command: 'Sizes of this fly' },
   { key: '4', name: 'Sheet', to: `/fly/${id}/sheet`, command: 'Sheet of this fly' },
+  { key: '5', name: 'Water', to: `/fly/${id}/water`, command: 'Water of this fly' },
   { key: '6', name: 'Inspect', to: `/fly/${id}/inspect`, command: 'Inspect flies of this pattern' },
 ];
 

@@ -2,7 +2,7 @@ import { ROUTES, type sentFileSchema, type TyingRecord } from '@jobbet/core/cont
 import type { DrawerItem, DrawerItems, DrawerName } from '@jobbet/core/drawers';
 import type { Hand, Page, Paper } from '@jobbet/core/drawing';
 import type { FlyFile } from '@jobbet/core/pattern';
-import type { BatchFile, SpecimenFile, TyingHand } from '@jobbet/core/records';
+import type { BatchFile, BeatFile, SpecimenFile, TyingHand } from '@jobbet/core/records';
 import type { Style } from '@jobbet/core/units';
 import type { z } from 'zod';
 import { ask, askTagged, askWatched, reach, refused, type Watching } from './request.ts';
@@ -17,6 +17,7 @@ export type {
   StoredBatch,
   StoredFly,
   StoredItem,
+  StoredBeat,
   StoredSpecimen,
 } from '@jobbet/core/contract';
 
@@ -97,6 +98,14 @@ export const api = {
   purgeSpecimen: (id: string) => ask(ROUTES.purgeSpecimen, { params: { id } }),
   removeSpecimen: (id: string) => ask(ROUTES.deleteSpecimen, { params: { id } }),
   undeleteSpecimen: (id: string) => ask(ROUTES.undeleteSpecimen, { params: { id } }),
+  /** All beats, those in the trash too. */
+  beats: () => ask(ROUTES.beats, {}),
+  createBeat: (record: BeatFile) => ask(ROUTES.createBeat, { body: { record } }),
+  saveBeat: (id: string, record: BeatFile, revision: number) =>
+    ask(ROUTES.saveBeat, { params: { id }, body: { record, revision } }),
+  removeBeat: (id: string) => ask(ROUTES.deleteBeat, { params: { id } }),
+  undeleteBeat: (id: string) => ask(ROUTES.undeleteBeat, { params: { id } }),
+  purgeBeat: (id: string) => ask(ROUTES.purgeBeat, { params: { id } }),
   hands: () => ask(ROUTES.hands, {}),
   keepHand: (hand: TyingHand, revision: number) => ask(ROUTES.keepHand, { body: { hand, revision } }),
   drawers: () => ask(ROUTES.drawers, {}),

@@ -1,0 +1,154 @@
+import type { LaidFly } from '../model/index.ts';
+import { ended, runWater, type WaterAsked } from './ask.ts';
+import { readAsked, type WaterTexts } from './asked.ts';
+import { USUAL_LINES } from './tackle.ts';
+
+/** A fly of the box. */
+export interface Offered {
+  readonly id: string;
+  readonly name: string;
+  readonly laid: LaidFly;
+}
+
+/** How a fly of the box fishes here, with the line and the count that suit it best. */
+export interface Fishes {
+  readonly id: string;
+  readonly name: string;
+  readonly line: string;
+  readonly countS: number;
+  readonly lowestMm: number;
+  /** What rules it out; none where it may be fished. */
+  readonly against: readonly string[];
+  /** By how much it misses the wanted depth, as a share of it; 0 where none is wanted. */
+  readonly misses: number;
+  /** Whether its point is dragged over the bed. */
+  readonly snags: boolean;
+}
+
+/** Counts that every fly is tried with. Custom. */
+export const TRIED_COUNTS = [0, 3, 6, 10, 15] as const;
+/** So near the wanted depth it is there, as a share of it. */
+const NEAR = 0.15;
+const texts = (own: WaterTexts, line: string, countS: number): WaterTexts => ({
+  ...own,
+  line,
+  count: `${String(countS)} s`,
+});
+
+function fishesWith(
+  offered: Offered,
+  asked: WaterAsked,
+  own: WaterTexts,
+  { line, countS, coarse }: { readonly line: string; readonly countS: number; readonly coarse: boolean },
+): Fishes | null {
+  const read = readAsked(texts(own, line, countS), offered.laid.file);
+  if (!read.ok) return null;
+  const question = { ...asked, ...read.value, wantMm: asked.wantMm, laid: offered.laid };
+  const run = ended(runWater(question, coarse ? { coarse } : {}));
+  if (!run.ok) return null;
+  const { depth, bed, capsizes, asMeantS, fishedS } = run.value.told;
+  const { wantMm } = asked;
+  const misses = wantMm === null ? 0 : Math.abs(depth.lowestMm - wantMm) / wantMm;
+  return {
+    id: offered.id,
+    name: offered.name,
+    line,
+    countS,
+    lowestMm: depth.lowestMm,
+    misses,
+    snags: bed.pointDownS > 0,
+    against: [
+      ...(wantMm !== null && misses > NEAR ? [depth.lowestMm < wantMm ? 'not deep enough' : 'too deep'] : []),
+      ...(bed.pointDownS > 0 ? ['drags its point over the bed'] : []),
+      ...(capsizes.length > 0 ? ['rolls over'] : []),
+      ...(asMeantS !== null && fishedS > 0 && asMeantS < 0.7 * fishedS ? ['does not ride as meant'] : []),
+    ],
+  };
+}
+
+/** What cannot be fished below. */
+const floats = ({ id, name }: Offered): Fishes => ({
+  id,
+  name,
+  line: 'floating',
+  countS: 0,
+  lowestMm: 0,
+  misses: 1,
+  snags: false,
+  against: ['floats'],
+});
+
+/** Of two ways to fish a fly: less against it, then nearer to the depth, then the line that sinks less, then the shorter count. */
+const better = (one: Fishes, other: Fishes): number =>
+  one.against.length - other.against.length ||
+  one.misses - other.misses ||
+  USUAL_LINES.indexOf(one.line) - USUAL_LINES.indexOf(other.line) ||
+  one.countS - other.countS;
+
+type Look = (line: string, countS: number) => Fishes | null;
+
+/** Of some in order, each of which goes deeper than the one before it, the first that comes to a depth; their number where none does. */
+function firstDown<T>(all: readonly T[], depthOf: (one: T) => number, wantMm: number): number {
+  let [low, high] = [0, all.length];
+  while (low < high) {
+    const mid = Math.floor((low + high) / 2);
+    if (depthOf(all[mid] as T) < wantMm) low = mid + 1;
+    else high = mid;
+  }
+  return low;
+}
+
+/** The ways to fish a fly that may suit: the first line that takes it down, and the one before it with the first count that does. */
+function likely(look: Look, lines: readonly string[], counts: readonly number[], wantMm: number | null): Fishes[] {
+  const [first = 0] = counts;
+  const known = new Map<string, Fishes | null>();
+  const at = (line: string, countS: number): Fishes | null => {
+    const key = `${line} ${String(countS)}`;
+    const there = known.get(key) ?? look(line, countS);
+    known.set(key, there);
+    return there;
+  };
+  const [one] = lines;
+  if (wantMm === null || one === undefined)
+    return one === undefined ? [] : [at(one, first)].filter((each) => each !== null);
+  const enough = (1 - NEAR) * wantMm;
+  const down = firstDown(lines, (line) => at(line, first)?.lowestMm ?? 0, enough);
+  const [before, line] = [lines[down - 1], lines[down]];
+  if (before !== undefined) {
+    const count = firstDown(counts, (countS) => at(before, countS)?.lowestMm ?? 0, enough);
+    at(before, counts[Math.min(count, counts.length - 1)] ?? first);
+  }
+  if (line !== undefined) at(line, first);
+  return [...known.values()].filter((each) => each !== null);
+}
+
+/**
+ * How every fly of the box fishes a beat. Lines and counts are in order of how deep they fish, so that few are looked at, coarsely; the best is
+ * run in full. Those that reach the depth, ride as meant and snag on nothing come first.
+ */
+export function* whichFly(
+  flies: readonly Offered[],
+  asked: WaterAsked,
+  own: WaterTexts,
+  {
+    lines = USUAL_LINES,
+    counts = TRIED_COUNTS,
+  }: { readonly lines?: readonly string[]; readonly counts?: readonly number[] } = {},
+): Generator<{ readonly share: number }, readonly Fishes[]> {
+  const found: Fishes[] = [];
+  const counted = asked.fishing.manner === 'swing' || asked.fishing.manner === 'strip';
+  for (const [i, offered] of flies.entries()) {
+    const look: Look = (line, countS) => fishesWith(offered, asked, own, { line, countS, coarse: true });
+    const [best] = likely(look, lines, counted ? counts : counts.slice(0, 1), asked.wantMm).sort(better);
+    yield { share: (i + 0.7) / flies.length };
+    found.push((best && fishesWith(offered, asked, own, { ...best, coarse: false })) ?? floats(offered));
+    yield { share: (i + 1) / flies.length };
+  }
+  return found.sort(better);
+}
+
+/** What is said of a box of which nothing reaches: the one that comes nearest, and what it lacks. */
+export function nothingReaches(found: readonly Fishes[], wantMm: number | null): Fishes | null {
+  const [first] = found;
+  return wantMm !== null && first && first.against.includes('not deep enough') ? first : null;
+}

@@ -1,0 +1,192 @@
+import type { Fishes, HangsOn } from '@jobbet/core/water';
+import { formatNumber } from '@jobbet/core/units';
+import { Link } from 'react-router';
+import { useStyle } from '../../shared/settings/settings.ts';
+import { leaveLongWork } from '../../shared/solve/solver.ts';
+import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
+import type { Fished } from './useFished.ts';
+import type { BoxHere } from './useFished.ts';
+
+interface MarginProps {
+  readonly fished: Fished;
+  readonly box: BoxHere;
+  readonly own: string;
+  readonly onTake: (at: number) => void;
+  readonly onTime: (t: number) => void;
+}
+
+const KEYS = ['T', 'Y'] as const;
+const firstUp = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
+
+/** What is said of it, what goes wrong with ways out of it, what it hangs on, and the box. */
+export function Margin({ fished: { whole, further, faults, shown }, box, own, onTake, onTime }: MarginProps) {
+  const said = whole?.words.filter((words) => !whole.wrong.some((fault) => fault.words === words)) ?? [];
+  return (
+    <aside
+      aria-label="What the water does"
+      className="w-[256px] shrink-0 border-l border-hair overflow-y-auto px-4 py-2"
+    >
+      {faults.length > 0 && (
+        <p role="alert" className="text-warn mb-2">
+          {faults.map(({ path, message }) => `${path}: ${message}`).join('; ')}.
+        </p>
+      )}
+      {whole ? (
+        <>
+          {said.map((words) => (
+            <p key={words} className="mb-1.5">
+              {firstUp(words)}
+            </p>
+          ))}
+          {whole.wrong.length > 0 && (
+            <ul aria-label="What goes wrong" className="border-l-2 border-warn pl-2 my-2">
+              {whole.wrong.map((fault) => (
+                <li key={`${fault.what} ${String(fault.t)}`} className="mb-1.5">
+                  <button type="button" className="text-left text-warn hover:underline" onClick={() => onTime(fault.t)}>
+                    <SnagFlag /> {firstUp(fault.words)}
+                  </button>
+                </li>
+              ))}
+            </ul>
+          )}
+        </>
+      ) : (
+        faults.length === 0 && shown !== null && <p className="text-ink2">Working out how sure it is</p>
+      )}
+      {further && further.ways.length > 0 && (
+        <section aria-label="Ways to the wanted depth" className="my-2">
+          <h2 className="font-bold">
+            {further.ways[0]?.reaches === true ? 'To the wanted depth' : 'Nearest to the wanted depth'}
+          </h2>
+          {further.ways.map((way, i) => (
+            <Way
+              key={`${way.change} ${way.to}`}
+              words={way.words}
+              mm={way.lowestMm}
+              costs={way.costs}
+              keyName={KEYS[i]}
+              onTake={() => onTake(i)}
+            />
+          ))}
+        </section>
+      )}
+      {further?.hangs && <Hangs hangs={further.hangs} />}
+      <Box box={box} own={own} />
+    </aside>
+  );
+}
+
+function Way({
+  words,
+  mm,
+  costs,
+  keyName,
+  onTake,
+}: {
+  readonly words: string;
+  readonly mm: number;
+  readonly costs: string;
+  readonly keyName: string | undefined;
+  readonly onTake: () => void;
+}) {
+  const style = useStyle();
+  return (
+    <p className="border-t border-hair py-1">
+      <button
+        type="button"
+        className="w-full flex justify-between gap-2 items-baseline text-left hover:text-measure"
+        onClick={onTake}
+      >
+        <b>{firstUp(words).slice(0, -1)}</b>
+        <span className="figure text-measure whitespace-nowrap">
+          {formatNumber(mm / 1000, 2, style)} m {keyName !== undefined && <span className="plain-key">{keyName}</span>}
+        </span>
+      </button>
+      <i className="text-label text-ink2">{costs}</i>
+    </p>
+  );
+}
+
+const INPUTS = {
+  weight: 'the fly’s weight',
+  leader: 'the leader’s thickness',
+  line: 'the line',
+  current: 'the current',
+} as const;
+
+/** What the greatest depth hangs on: a tenth more of each. */
+function Hangs({ hangs }: { readonly hangs: HangsOn }) {
+  const rows = (Object.entries(hangs) as [keyof HangsOn, number][])
+    .filter(([, mm]) => Math.abs(mm) >= 5)
+    .sort(([, one], [, other]) => Math.abs(other) - Math.abs(one));
+  if (rows.length === 0) return null;
+  return (
+    <section aria-label="What its depth hangs on" className="my-2">
+      <h2 className="font-bold">A tenth more of</h2>
+      {rows.map(([input, mm]) => (
+        <p key={input} className="flex justify-between gap-2 border-t border-hair">
+          <span>{INPUTS[input]}</span>
+          <span className="figure">
+            {Math.round(Math.abs(mm) / 10)} cm {mm > 0 ? 'deeper' : 'shallower'}
+          </span>
+        </p>
+      ))}
+    </section>
+  );
+}
+
+/** The flies of the box here. */
+function Box({ box: { working, found, ask }, own }: { readonly box: BoxHere; readonly own: string }) {
+  return (
+    <section aria-label="The box here" className="my-2 border-t border-hair pt-2">
+      <h2 className="font-bold">
+        The box here <span className="plain-key">B</span>
+      </h2>
+      {working !== null ? (
+        <p role="status" className="flex gap-2 items-center text-ink2">
+          Fishing each of them
+          <progress className="w-20 accent-[var(--measure)]" value={working} aria-label="how many of them" />
+          <button type="button" className="hover:text-ink" onClick={leaveLongWork}>
+            Stop
+          </button>
+        </p>
+      ) : found ? (
+        <ol>
+          {found.map((fly) => (
+            <OneFly key={fly.id} fly={fly} own={fly.id === own} />
+          ))}
+        </ol>
+      ) : (
+        <button type="button" className="sheet-button mt-1" onClick={ask}>
+          Which fly fishes here
+        </button>
+      )}
+    </section>
+  );
+}
+
+function OneFly({
+  fly: { id, name, line, countS, lowestMm, against },
+  own,
+}: {
+  readonly fly: Fishes;
+  readonly own: boolean;
+}) {
+  const style = useStyle();
+  return (
+    <li className="border-t border-hair py-0.5">
+      <Link
+        to={`/fly/${id}/water`}
+        className={`flex justify-between gap-2 hover:text-measure ${own ? 'font-bold' : ''}`}
+      >
+        <span className="truncate">{name}</span>
+        <span className="figure">{formatNumber(lowestMm / 1000, 2, style)} m</span>
+      </Link>
+      <i className={`text-label ${against.length > 0 ? 'text-warn' : 'text-ink2'}`}>
+        {against.length > 0
+          ? against.join(', ')
+          : `${line.split(':')[0] ?? line}${countS > 0 ? `, count ${String(countS)}` : ''}`}
+      </i>
+    </li>
+  );
+}

@@ -1,0 +1,122 @@
+import type { Moment } from '@jobbet/core/water';
+import { formatNumber } from '@jobbet/core/units';
+import { useRef } from 'react';
+import { useStyle } from '../../shared/settings/settings.ts';
+import { useSize } from '../../shared/ui/useSize.ts';
+import type { Shown } from './reckon.ts';
+import { pathOf, scaleOf } from './scale.ts';
+
+interface PlanProps {
+  readonly shown: Shown;
+  readonly moment: Moment;
+}
+
+const MARGIN = { left: 26, right: 20, top: 46, bottom: 26 } as const;
+/** Seconds are written beside marks that lie so far apart, px. */
+const APART_PX = 16;
+/** Seconds between the marks on the path. */
+const EVERY_S = 4;
+const M = 1000;
+
+/** Nodes of a moment as places, m: downstream and out. */
+const placesOf = ({ nodes }: Moment): (readonly [x: number, y: number])[] =>
+  Array.from({ length: nodes.length / 3 }, (_, i) => [(nodes[3 * i] ?? 0) / M, (nodes[3 * i + 1] ?? 0) / M] as const);
+
+/** The water from above, running down: where the fly comes round, and how the line lies now. */
+export function Plan({ shown: { moments, asked }, moment }: PlanProps) {
+  const frame = useRef<HTMLElement>(null);
+  const { width, height } = useSize(frame);
+  const style = useStyle();
+  const flies = moments.map(({ fly }) => [fly[0] / M, fly[1] / M] as const);
+  const most = (k: 0 | 1): number =>
+    Math.max(1, ...flies.map((each) => each[k]), ...placesOf(moment).map((each) => each[k]));
+  const least = Math.min(0, ...flies.map(([x]) => x));
+  const [wide, long] = [most(1) * 1.08, most(0) * 1.06 - least];
+  // One scale both ways, whichever is shorter of room.
+  const px = Math.min((width - MARGIN.left - MARGIN.right) / wide, (height - MARGIN.top - MARGIN.bottom) / long);
+  const out = scaleOf([0, 1], [MARGIN.left, MARGIN.left + px]);
+  const down = scaleOf([least, least + 1], [MARGIN.top, MARGIN.top + px]);
+  const at = ([x, y]: readonly [number, number]): readonly [number, number] => [out.to(y), down.to(x)];
+  const marks: (readonly [t: number, x: number, y: number, written: boolean])[] = [];
+  for (const { t, fly } of moments.filter((each) => Math.abs(each.t / EVERY_S - Math.round(each.t / EVERY_S)) < 0.01)) {
+    const [x, y] = at([fly[0] / M, fly[1] / M]);
+    const last = marks.findLast(([, , , written]) => written);
+    marks.push([t, x, y, !last || Math.hypot(x - last[1], y - last[2]) > APART_PX]);
+  }
+  const [fx, fy] = at([moment.fly[0] / M, moment.fly[1] / M]);
+  const { meanMmS } = asked.beat;
+  return (
+    <figure ref={frame} className="relative min-w-0 min-h-0 border-r border-hair overflow-hidden">
+      <figcaption className="absolute left-4 top-1.5">
+        <b>From above</b> <i className="text-ink2 text-label">running down</i>
+      </figcaption>
+      {width > 0 && height > 0 && (
+        <svg width={width} height={height} aria-hidden="true">
+          <line
+            x1={MARGIN.left - 8}
+            x2={MARGIN.left - 8}
+            y1={MARGIN.top - 14}
+            y2={height - 8}
+            stroke="var(--rule)"
+            strokeWidth={1.5}
+          />
+          {meanMmS > 0 &&
+            [0.3, 0.6, 0.9].map((share) => (
+              <path
+                key={share}
+                d={`M${String(out.to(share * wide))} ${String(MARGIN.top)}v26m-3 -7l3 7l3 -7`}
+                stroke="var(--shape)"
+                fill="none"
+              />
+            ))}
+          <path d={pathOf(flies.map(at))} fill="none" stroke="var(--ink3)" strokeDasharray="5 3" />
+          <path
+            d={pathOf(placesOf(moment).map(at))}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth={2}
+            strokeLinejoin="round"
+          />
+          {marks.map(([t, mx, my, written]) => (
+            <g key={t}>
+              <circle cx={mx} cy={my} r={3} fill="var(--sheet)" stroke="var(--ink2)" />
+              {written && (
+                <text x={mx + 6} y={my + 4} className="text-label" fill="var(--ink2)">
+                  {formatNumber(t, 0, style)}
+                </text>
+              )}
+            </g>
+          ))}
+          <circle cx={out.to(0)} cy={down.to(0)} r={4} fill="var(--ink)" />
+          <text x={out.to(0) + 8} y={down.to(0) - 4} className="text-label italic" fill="var(--ink)">
+            you
+          </text>
+          <path d={diamond(fx, fy)} fill="var(--pick)" stroke="var(--ink)" />
+          <Bar px={px} width={width} height={height} />
+        </svg>
+      )}
+    </figure>
+  );
+}
+
+export const diamond = (x: number, y: number, r = 6): string =>
+  `M${String(x)} ${String(y - r)}l${String(r)} ${String(r)}l${String(-r)} ${String(r)}l${String(-r)} ${String(-r)}Z`;
+
+/** The largest of 1, 2 and 5 times a power of ten below a figure. */
+function roundBelow(most: number): number {
+  const ten = 10 ** Math.floor(Math.log10(most));
+  return ([5, 2, 1].find((each) => each * ten <= most) ?? 1) * ten;
+}
+
+/** How long so many metres are. */
+function Bar({ px, width, height }: { readonly px: number; readonly width: number; readonly height: number }) {
+  const metres = roundBelow((width * 0.35) / px);
+  return (
+    <g stroke="var(--ink2)">
+      <path d={`M16 ${String(height - 10)}v-6m0 3h${String(metres * px)}m0 -3v6`} fill="none" />
+      <text x={22 + metres * px} y={height - 9} className="text-label" fill="var(--ink2)" stroke="none">
+        {metres} m
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,114 @@
+import { viewOf } from '@jobbet/core/drawing';
+import { boundsOf, type LaidFly, toRad } from '@jobbet/core/model';
+import type { Moment } from '@jobbet/core/water';
+import { useMemo, useRef } from 'react';
+import { FlyCanvas } from '../../shared/drawing/FlyCanvas.tsx';
+import { useSettings } from '../../shared/settings/settings.ts';
+import { RideGlyph, rideWords } from '../../shared/ui/RideGlyph.tsx';
+import { useSize } from '../../shared/ui/useSize.ts';
+
+interface PosesProps {
+  readonly laid: LaidFly;
+  readonly moments: readonly Moment[];
+  readonly moment: Moment;
+  readonly onTime: (t: number) => void;
+}
+
+const POSES = 5;
+const WORDS_PX = 40;
+
+/** So many moments spread over the time, the one that is looked at in the place of the nearest. */
+function posesOf(moments: readonly Moment[], moment: Moment): readonly Moment[] {
+  const last = moments.length - 1;
+  const spread = Array.from({ length: POSES }, (_, i) => moments[Math.round(((i + 0.5) / POSES) * last)] ?? moment);
+  const nearest = spread.reduce(
+    (best, each, i) => (Math.abs(each.t - moment.t) < Math.abs((spread[best] ?? each).t - moment.t) ? i : best),
+    0,
+  );
+  return spread.map((each, i) => (i === nearest ? moment : each));
+}
+
+const noseWords = (deg: number): string =>
+  Math.abs(deg) < 5
+    ? 'level'
+    : deg > 0
+      ? `nose-first ${String(Math.round(deg))}°`
+      : `tail hangs ${String(Math.round(-deg))}°`;
+
+/** How the fly lies at some moments, from its own geometry: its heel, its nose, and which way up it rides. */
+export function Poses({ laid, moments, moment, onTime }: PosesProps) {
+  const frame = useRef<HTMLDivElement>(null);
+  const { width, height } = useSize(frame);
+  const each = Math.floor(width / POSES);
+  const balls = laid.parts.some(({ built }) => built.ball?.sided === true);
+  return (
+    <div ref={frame} className="flex min-h-0 min-w-0 border-t border-hair overflow-hidden" data-testid="poses">
+      {width > 0 &&
+        posesOf(moments, moment).map((pose) => (
+          <button
+            key={pose.t}
+            type="button"
+            className={`relative shrink-0 text-left ${pose === moment ? 'bg-sunk' : ''}`}
+            style={{ width: each }}
+            aria-label={`how it lies at ${pose.t.toFixed(1)} s`}
+            aria-pressed={pose === moment}
+            onClick={() => onTime(pose.t)}
+          >
+            <Posed laid={laid} pose={pose} width={each} height={Math.max(20, height - WORDS_PX)} />
+            <span className="absolute left-1 bottom-0.5 flex gap-1.5 items-center">
+              <RideGlyph ride={pose.ride} heelDeg={pose.heelDeg} balls={balls} size={26} />
+              <span className="leading-tight">
+                <b className={pose.over ? 'text-warn' : ''}>
+                  {pose.over ? 'rolled over' : noseWords(pose.noseDownDeg)}
+                </b>
+                <i className="block text-label text-ink2">
+                  {pose.t.toFixed(1)} s, {pose.touches ? 'on the bed, ' : ''}
+                  {rideWords(pose.ride)}
+                </i>
+              </span>
+            </span>
+          </button>
+        ))}
+    </div>
+  );
+}
+
+/** The fly as it lies at a moment, turned about its eye. */
+function Posed({
+  laid,
+  pose,
+  width,
+  height,
+}: {
+  readonly laid: LaidFly;
+  readonly pose: Moment;
+  readonly width: number;
+  readonly height: number;
+}) {
+  const { hand } = useSettings();
+  const right = hand === 'right';
+  // In steps of a few degrees, so that what hardly turns is not drawn anew.
+  const heel = Math.round(pose.heelDeg / 5) * 5;
+  const views = useMemo(() => {
+    const { front, rear, top, bottom } = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
+    const reach = Math.max(rear - front, 2 * Math.max(top, -bottom));
+    const scale = Math.min((0.82 * width) / reach, (0.9 * height) / reach) * 1.25;
+    // The middle of the fly stands in the middle, whichever way its nose points.
+    const nose = toRad(pose.noseDownDeg);
+    const half = ((rear + front) / 2) * scale;
+    const [across, up] = [half * Math.cos(nose), half * Math.sin(nose)];
+    return [viewOf('profile', width / 2 + (right ? across : -across), height / 2 + up, scale, hand, toRad(heel))];
+  }, [laid, width, height, hand, right, heel, pose.noseDownDeg]);
+  return (
+    <div className="absolute inset-x-0 top-0 overflow-hidden" style={{ height }}>
+      <FlyCanvas
+        laid={laid}
+        views={views}
+        width={width}
+        height={height}
+        mode="dressed"
+        turnDeg={right ? pose.noseDownDeg : -pose.noseDownDeg}
+      />
+    </div>
+  );
+}

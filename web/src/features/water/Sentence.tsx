@@ -1,0 +1,108 @@
+import type { Fault } from '@jobbet/core/base';
+import { MANNERS, type WaterTexts, USUAL_LINES } from '@jobbet/core/water';
+import type { ReactNode, RefObject } from 'react';
+import type { StoredBeat } from '../../shared/api/client.ts';
+import { ChoiceField, TextField } from '../../shared/fields/Fields.tsx';
+import type { Asking } from './asking.ts';
+import type { Shown } from './reckon.ts';
+
+interface SentenceProps {
+  readonly asking: Asking;
+  readonly beats: readonly StoredBeat[];
+  readonly asked: Shown['asked'] | null;
+  readonly intent: {
+    readonly line?: string | undefined;
+    readonly manner?: string | undefined;
+    readonly depth?: string | undefined;
+  };
+  readonly field: RefObject<HTMLDivElement | null>;
+  readonly onBeat: () => void;
+}
+
+const WORDS: Readonly<Record<string, string>> = {
+  swing: 'swung',
+  strip: 'stripped',
+  'dead-drift': 'drifted under a float',
+  jig: 'jigged',
+  hang: 'hung on the dangle',
+  'count-down': 'counted down',
+};
+
+/** How the fly is fished, as a sentence with blanks. */
+export function Sentence({ asking, beats, asked, intent, field, onBeat }: SentenceProps) {
+  const { texts, set } = asking;
+  const manner = texts.manner ?? intent.manner ?? 'swing';
+  const blank = (key: keyof WaterTexts, label: string, empty: string, options?: readonly string[]): ReactNode => (
+    <TextField
+      label={label}
+      value={texts[key] ?? ''}
+      empty={empty}
+      options={options}
+      later
+      onChange={(text): readonly Fault[] => set(key, text)}
+    />
+  );
+  const drifts = manner === 'dead-drift';
+  return (
+    <div
+      ref={field}
+      className="flex items-baseline gap-3 px-4 py-1.5 border-b border-hair shrink-0"
+      data-testid="sentence"
+    >
+      <p className="flex-1 text-row leading-[1.9]">
+        On{' '}
+        <ChoiceField
+          label="beat"
+          value={asking.beat?.id ?? ''}
+          options={beats.map(({ id, name }) => [id, name] as const)}
+          onChange={asking.setBeat}
+        />
+        {asking.beat?.record.gauge && <> at {<LevelField asking={asking} />}</>}
+        {drifts ? ' ' : <>, {blank('line', 'line', intent.line ?? 'floating', USUAL_LINES)} </>}
+        with a leader of {blank('leader', 'leader', '2.7 m:0.25 mm:nylon')}
+        {!drifts && (
+          <>
+            , cast {blank('cast', 'cast', asked ? `${String(asked.castMm / 1000)} m` : '18 m')}
+            {(manner === 'swing' || manner === 'strip' || manner === 'count-down') && (
+              <> at {blank('angle', 'angle of the cast', '45 deg')}</>
+            )}
+          </>
+        )}
+        ,{' '}
+        <ChoiceField
+          label="manner"
+          value={manner}
+          options={MANNERS.map((each) => [each, WORDS[each] ?? each] as const)}
+          onChange={(word) => set('manner', word)}
+        />
+        {manner === 'swing' && <> with {blank('mend', 'mends', 'no')} mends</>}
+        {manner === 'strip' && <> by {blank('strip', 'pulls', '0.3 m:0.6 m/s:1 s')}</>}
+        {manner === 'jig' && <> by {blank('lift', 'lifts', '0.5 m:2 s')}</>}
+        {(manner === 'swing' || manner === 'strip') && <>, count {blank('count', 'count', '0 s')}</>}, wanted at{' '}
+        {blank('want', 'wanted depth', intent.depth ?? 'any depth')}, for{' '}
+        {blank('seconds', 'time it is fished', '20 s')}.
+      </p>
+      <span className="plain-key">/</span>
+      <button type="button" className="text-ink2 italic hover:text-ink whitespace-nowrap" onClick={onBeat}>
+        {asked
+          ? `${(asked.beat.depthMm / 1000).toFixed(1)} m deep, ${String(Math.round(asked.beat.meanMmS / 10))} cm/s, ${String(Math.round(asked.beat.temperatureC))} °C`
+          : 'the beat'}{' '}
+        <span className="plain-key not-italic">E</span>
+      </button>
+    </div>
+  );
+}
+
+/** The gauge's level, which moves depth and speed. */
+const LevelField = ({ asking }: { readonly asking: Asking }) => (
+  <TextField
+    label="level of the gauge"
+    value={asking.level}
+    empty={asking.beat?.record.gauge?.referenceLevel ?? ''}
+    later
+    onChange={(text): readonly Fault[] => {
+      asking.setLevel(text.trim());
+      return [];
+    }}
+  />
+);

@@ -1,0 +1,265 @@
+import type { Moment } from '@jobbet/core/water';
+import { formatNumber } from '@jobbet/core/units';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import { BoardFrame } from '../../fly/frame/BoardFrame.tsx';
+import { useSaver } from '../../fly/frame/FlyOnBench.tsx';
+import { useBench } from '../../fly/store.ts';
+import type { StoredBeat } from '../../shared/api/client.ts';
+import { useTable } from '../../shared/commands/useKeys.ts';
+import { useStyle } from '../../shared/settings/settings.ts';
+import { Along } from './Along.tsx';
+import { type Asking, useAsking, useBeats } from './asking.ts';
+import { BeatDialog, NEW_BEAT } from './BeatDialog.tsx';
+import { WATER } from './commands.ts';
+import { Margin } from './Margin.tsx';
+import { Plan } from './Plan.tsx';
+import { Poses } from './Poses.tsx';
+import type { Shown } from './reckon.ts';
+import { Sentence } from './Sentence.tsx';
+import { Through } from './Through.tsx';
+import { type Fished, useBoxHere, useFished } from './useFished.ts';
+
+/** What the fly does in the water it is fished in. */
+export function WaterView() {
+  const saver = useSaver();
+  const beats = useBeats();
+  const id = useBench((state) => state.id);
+  return (
+    <BoardFrame saver={saver}>
+      {beats === undefined ? (
+        <p className="p-6 text-ink2" role="status">
+          Opening
+        </p>
+      ) : (
+        <Beside key={id} beats={beats} />
+      )}
+    </BoardFrame>
+  );
+}
+
+/** The moment that is looked at: pulled, stepped by key, or played at its own pace. */
+function useMoment(shown: Shown | null) {
+  const [t, setT] = useState(8);
+  const [playing, setPlaying] = useState(false);
+  const moments = shown?.moments ?? [];
+  const end = moments.at(-1)?.t ?? 0;
+  const moment = moments.reduce<Moment | null>(
+    (best, each) => (!best || Math.abs(each.t - t) < Math.abs(best.t - t) ? each : best),
+    null,
+  );
+  const goTo = (to: number): void => setT(Math.min(end, Math.max(0, to)));
+  const tick = useEffectEvent((seconds: number): void => {
+    const next = t + seconds;
+    if (next >= end) setPlaying(false);
+    goTo(next);
+  });
+  useEffect(() => {
+    if (!playing) return undefined;
+    // Who wants less motion sees it second by second.
+    const slow = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+    if (slow) {
+      const timer = setInterval(() => tick(1), 1000);
+      return () => clearInterval(timer);
+    }
+    let last = performance.now();
+    let frame = requestAnimationFrame(function on(now): void {
+      tick((now - last) / 1000);
+      last = now;
+      frame = requestAnimationFrame(on);
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [playing]);
+  return {
+    moment,
+    end,
+    goTo,
+    by: (seconds: number) => () => goTo((moment?.t ?? 0) + seconds),
+    play: () => {
+      if (!playing && t >= end - 0.05) setT(0);
+      setPlaying(!playing);
+    },
+  };
+}
+
+/** The beat before the one that is fished, and the one after. */
+function besideOf(beats: readonly StoredBeat[], asking: Asking) {
+  const at = beats.findIndex((each) => each.id === asking.beat?.id);
+  const to = (by: number): (() => void) | null => {
+    const other = beats[at + by];
+    return other ? () => asking.setBeat(other.id) : null;
+  };
+  return { beatBefore: to(-1), beatAfter: to(1) };
+}
+
+function Beside({ beats }: { readonly beats: readonly StoredBeat[] }) {
+  const id = useBench((state) => state.id);
+  const calm = useBench((state) => state.calm);
+  const asking = useAsking(beats);
+  const fished = useFished(asking);
+  const box = useBoxHere(fished.question);
+  const time = useMoment(fished.shown);
+  const [editing, setEditing] = useState<'beat' | 'new' | null>(null);
+  const field = useRef<HTMLDivElement>(null);
+  const ways = fished.further?.ways ?? [];
+  const take = (at: number): void => {
+    const way = ways[at];
+    if (way) asking.set(way.change, way.to);
+  };
+  useTable('water', WATER, {
+    write: () => field.current?.querySelector<HTMLElement>('input')?.focus(),
+    back: time.by(-1),
+    on: time.by(1),
+    backBit: time.by(-0.2),
+    onBit: time.by(0.2),
+    play: time.play,
+    first: () => time.goTo(0),
+    last: () => time.goTo(time.end),
+    ...besideOf(beats, asking),
+    take: ways[0] ? () => take(0) : null,
+    second: ways[1] ? () => take(1) : null,
+    box: box.ask,
+    beat: asking.beat ? () => setEditing('beat') : null,
+    newBeat: () => setEditing('new'),
+  });
+  const { shown } = fished;
+  return (
+    <>
+      {asking.beat ? (
+        <>
+          <Sentence
+            {...{ asking, beats, field }}
+            asked={shown?.asked ?? null}
+            intent={calm.file.intent ?? {}}
+            onBeat={() => setEditing('beat')}
+          />
+          <main className="flex flex-1 min-h-0" data-testid="water" data-settled={fished.further !== null}>
+            <Fishing {...{ fished, time, asking }} />
+            <Margin {...{ fished, box }} own={id} onTake={take} onTime={time.goTo} />
+          </main>
+        </>
+      ) : (
+        <NoBeat onNew={() => setEditing('new')} />
+      )}
+      {editing !== null && (
+        <BeatDialog
+          stored={editing === 'beat' ? asking.beat : null}
+          record={editing === 'beat' && asking.beat ? asking.beat.record : NEW_BEAT}
+          onMade={asking.setBeat}
+          onClose={() => setEditing(null)}
+        />
+      )}
+    </>
+  );
+}
+
+/** The water from above, along the line and through time, and the fly as it lies in it. */
+function Fishing({
+  fished: { shown, whole, faults },
+  time,
+  asking,
+}: {
+  readonly fished: Fished;
+  readonly time: ReturnType<typeof useMoment>;
+  readonly asking: Asking;
+}) {
+  const calm = useBench((state) => state.calm);
+  const { moment, goTo } = time;
+  if (!shown || !moment)
+    return (
+      <p className="flex-1 p-6 text-ink2" role="status">
+        {faults.length === 0 ? 'Fishing it' : 'It cannot be fished so.'}
+      </p>
+    );
+  return (
+    <div className="flex-1 min-w-0 grid grid-rows-[minmax(0,9fr)_minmax(0,8fr)_minmax(0,5fr)_auto]">
+      <div className="grid grid-cols-[292px_minmax(0,1fr)] max-[1100px]:grid-cols-[220px_minmax(0,1fr)] border-b border-ink min-h-0">
+        <Plan shown={shown} moment={moment} />
+        <Along shown={shown} moment={moment} onWant={(mm) => asking.set('want', `${(mm / 1000).toFixed(2)} m`)} />
+      </div>
+      <Through {...{ shown, whole, moment }} onTime={goTo} />
+      <Poses laid={calm} moments={shown.moments} moment={moment} onTime={goTo} />
+      <Figures shown={shown} range={whole ? rangeOf(whole) : null} />
+    </div>
+  );
+}
+
+const rangeOf = ({
+  slowerMm,
+  fasterMm,
+  told,
+}: {
+  readonly slowerMm: readonly number[];
+  readonly fasterMm: readonly number[];
+  readonly told: Shown['told'];
+}): readonly [number, number] => {
+  const deepest = [Math.max(...slowerMm), Math.max(...fasterMm), told.depth.lowestMm];
+  return [Math.min(...deepest), Math.max(...deepest)];
+};
+
+/** The figures of it, in a row. */
+function Figures({
+  shown: { told, asked },
+  range,
+}: {
+  readonly shown: Shown;
+  readonly range: readonly [number, number] | null;
+}) {
+  const style = useStyle();
+  const metres = (mm: number): string => formatNumber(mm / 1000, 2, style);
+  const { depth, bed, asMeantS, fishedS, swims } = told;
+  const cells: readonly (readonly [string, string, string])[] = [
+    [
+      'deepest',
+      metres(depth.lowestMm),
+      `m${range && range[1] - range[0] > 20 ? ` (${metres(range[0])} to ${metres(range[1])})` : ''}${asked.wantMm === null ? '' : `, wanted ${metres(asked.wantMm)}`}`,
+    ],
+    ...(depth.atWantedS === null
+      ? []
+      : [
+          [
+            'at the wanted depth',
+            formatNumber(depth.atWantedS, 1, style),
+            `s of ${formatNumber(fishedS, 0, style)}`,
+          ] as const,
+        ]),
+    [
+      'within a hand of the bed',
+      formatNumber(depth.nearBedS, 1, style),
+      `s, touches ${formatNumber(bed.contactS, 1, style)}${bed.pointDownS > 0 ? `, point down ${formatNumber(bed.pointDownS, 1, style)}` : ''}`,
+    ],
+    ...(asMeantS === null
+      ? []
+      : [['rides as meant', formatNumber(asMeantS, 1, style), `s of ${formatNumber(fishedS, 0, style)}`] as const]),
+    ['swims', `${String(Math.round(swims[0] / 10))} to ${String(Math.round(swims[1] / 10))}`, 'cm/s'],
+  ];
+  return (
+    <dl className="flex border-t border-ink" data-testid="water-figures">
+      {cells.map(([name, figure, words]) => (
+        <div
+          key={name}
+          className={`${name === 'deepest' ? 'flex-[1.9]' : 'flex-1'} min-w-0 px-3 py-1 border-r border-hair`}
+        >
+          <dt className="text-label italic text-ink2 truncate">{name}</dt>
+          <dd className="whitespace-nowrap overflow-hidden text-ellipsis">
+            <b className="text-sentence figure">{figure}</b>{' '}
+            <span className={bed.pointDownS > 0 && name.startsWith('within') ? 'text-warn' : 'text-ink2'}>{words}</span>
+          </dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+const NoBeat = ({ onNew }: { readonly onNew: () => void }) => (
+  <main className="flex-1 grid place-content-center gap-3 text-center p-6" data-testid="water">
+    <p className="text-sentence font-bold">No water is told yet.</p>
+    <p className="text-ink2 max-w-[46ch]">
+      Say how deep it is and how fast it runs: how deep this fly fishes in it, how it hangs on the way, what goes wrong.
+    </p>
+    <p>
+      <button type="button" className="sheet-button primary" onClick={onNew}>
+        A beat <span className="plain-key">N</span>
+      </button>
+    </p>
+  </main>
+);

@@ -1,0 +1,114 @@
+import { beatAt, type BeatFile } from '@jobbet/core/records';
+import { parseQuantity } from '@jobbet/core/units';
+import { readAsked, type WaterTexts } from '@jobbet/core/water';
+import type { Fault } from '@jobbet/core/base';
+import { useMemo, useState } from 'react';
+import useSWR, { mutate } from 'swr';
+import { z } from 'zod';
+import { useBench } from '../../fly/store.ts';
+import { api, type StoredBeat } from '../../shared/api/client.ts';
+import { kept } from '../../shared/kept/kept.ts';
+import { inTurns } from '../../shared/kept/turns.ts';
+import { say } from '../../shared/ui/toast.ts';
+
+export const BEATS = 'beats';
+
+const keptSchema = z.object({
+  beat: z.string().optional(),
+  level: z.string().optional(),
+  texts: z.record(z.string(), z.string()).optional(),
+});
+type KeptAsking = z.infer<typeof keptSchema>;
+/** How each fly was asked about last, by its id. */
+const asking = kept('jobbet.water', z.record(z.string(), keptSchema), {});
+
+/** The beats of the house, by name; undefined until they are here. */
+export function useBeats(): readonly StoredBeat[] | undefined {
+  const { data } = useSWR<StoredBeat[], unknown>(BEATS, api.beats);
+  return useMemo(() => data?.filter(({ deletedAt }) => deletedAt === null), [data]);
+}
+
+const told = (work: Promise<unknown>): void => {
+  work.catch((reason: unknown) => say(reason instanceof Error ? reason.message : 'It was not kept.'));
+};
+const inTurn = inTurns();
+const refresh = (): Promise<unknown> => mutate(BEATS);
+
+/** Keeps a beat, with the way back. */
+export async function keepBeat(stored: StoredBeat, record: BeatFile): Promise<void> {
+  const saved = await inTurn(() => api.saveBeat(stored.id, record, stored.revision));
+  await refresh();
+  say(`${record.name} is kept.`, {
+    name: 'Undo',
+    run: () => told(inTurn(() => api.saveBeat(saved.id, stored.record, saved.revision)).then(refresh)),
+  });
+}
+
+export async function addBeat(record: BeatFile): Promise<string> {
+  const made = await api.createBeat(record);
+  await refresh();
+  return made.id;
+}
+
+/** Puts a beat in the trash, with the way back. */
+export const removeBeat = ({ id, name }: StoredBeat): void =>
+  told(
+    api
+      .removeBeat(id)
+      .then(refresh)
+      .then(() =>
+        say(`${name} is in the trash.`, { name: 'Undo', run: () => told(api.undeleteBeat(id).then(refresh)) }),
+      ),
+  );
+
+/** How the fly on the bench is asked about, kept in this browser for each fly. */
+export interface Asking {
+  readonly beat: StoredBeat | null;
+  readonly level: string;
+  readonly texts: WaterTexts;
+  readonly setBeat: (id: string) => void;
+  readonly setLevel: (level: string) => void;
+  /** Takes one text, or says why not. */
+  readonly set: (key: keyof WaterTexts, text: string) => readonly Fault[];
+  readonly setAll: (texts: WaterTexts) => void;
+}
+
+/** The beat that is shallowest of those a fly may be fished in as deep as it is meant; the first where it means nothing. */
+function likely(beats: readonly StoredBeat[], depth: string | undefined): StoredBeat | undefined {
+  const meant = depth === undefined ? null : parseQuantity('length', depth);
+  if (meant?.ok !== true) return beats[0];
+  const depthOf = ({ record }: StoredBeat): number => {
+    const at = beatAt(record);
+    return at.ok ? at.value.depthMm : 0;
+  };
+  const deep = beats.filter((beat) => depthOf(beat) >= meant.value).sort((one, other) => depthOf(one) - depthOf(other));
+  return deep[0] ?? beats[0];
+}
+
+export function useAsking(beats: readonly StoredBeat[]): Asking {
+  const fly = useBench((state) => state.id);
+  const { file } = useBench((state) => state.calm);
+  const [own, setOwn] = useState<KeptAsking>(() => asking.read()[fly] ?? {});
+  const keep = (next: KeptAsking): void => {
+    setOwn(next);
+    asking.write({ ...asking.read(), [fly]: next });
+  };
+  const texts = useMemo(() => (own.texts ?? {}) as WaterTexts, [own.texts]);
+  const beat = beats.find(({ id }) => id === own.beat) ?? likely(beats, file.intent?.depth) ?? null;
+  return {
+    beat,
+    level: own.level ?? '',
+    texts,
+    setBeat: (id) => keep({ ...own, beat: id }),
+    setLevel: (level) => keep({ ...own, level }),
+    set: (key, text) => {
+      const { [key]: _was, ...others } = texts;
+      const next = text.trim() === '' ? others : { ...others, [key]: text.trim() };
+      const read = readAsked(next, file);
+      const faults = read.ok ? [] : read.faults.filter(({ path }) => path === key);
+      if (faults.length === 0) keep({ ...own, texts: next });
+      return faults;
+    },
+    setAll: (next) => keep({ ...own, texts: { ...next } }),
+  };
+}

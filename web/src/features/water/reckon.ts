@@ -1,0 +1,133 @@
+import type { Fault } from '@jobbet/core/base';
+import { layFly } from '@jobbet/core/model';
+import type { FlyFile } from '@jobbet/core/pattern';
+import { type BeatFile, beatAt } from '@jobbet/core/records';
+import { parseQuantity, type Style } from '@jobbet/core/units';
+import {
+  askWater,
+  ended,
+  type Fishes,
+  type HangsOn,
+  hangsOn,
+  type Moment,
+  readAsked,
+  runWater,
+  type WaterAsked,
+  type WaterFault,
+  waterFaults,
+  type WaterTexts,
+  type WaterTold,
+  waterWords,
+  waysTo,
+  type Way,
+  whichFly,
+} from '@jobbet/core/water';
+import type { Desk } from '../../shared/solve/desk.ts';
+
+/** How a fly is asked about: which water, at which level, and how it is fished. */
+export interface Question {
+  readonly file: FlyFile;
+  readonly beat: BeatFile;
+  readonly level: string;
+  readonly texts: WaterTexts;
+  readonly style: Style;
+}
+
+/** What a run comes to, as it is shown. */
+export interface Shown {
+  readonly ok: true;
+  readonly asked: Pick<WaterAsked, 'beat' | 'castMm' | 'fishing' | 'wantMm'>;
+  readonly moments: readonly Moment[];
+  readonly told: WaterTold;
+}
+export interface Refused {
+  readonly ok: false;
+  readonly faults: readonly Fault[];
+}
+
+/** The depth in slower and faster water, moment by moment, with all that is said. */
+export interface Whole extends Shown {
+  readonly slowerMm: readonly number[];
+  readonly fasterMm: readonly number[];
+  readonly words: readonly string[];
+  readonly wrong: readonly WaterFault[];
+}
+
+/** What the greatest depth hangs on, and what would fish the fly at the wanted one. */
+export interface Further {
+  readonly hangs: HangsOn | null;
+  readonly ways: readonly Way[];
+}
+
+const deepOf = (moments: readonly Moment[]): number[] => moments.map(({ fly }) => -fly[2]);
+
+/** The question in figures. @returns why it cannot be asked where it cannot */
+function figuresOf({ file, beat, level, texts }: Question, desk: Desk): { readonly asked: WaterAsked } | Refused {
+  const laid = desk.laid(file);
+  const read = level === '' ? null : parseQuantity('length', level);
+  if (read && !read.ok) return { ok: false, faults: [{ path: 'level', code: read.code, message: read.message }] };
+  const at = beatAt(beat, read && read.value);
+  const asked = readAsked(texts, file);
+  if (!laid.ok || !at.ok || !asked.ok)
+    return { ok: false, faults: [laid, at, asked].flatMap((each) => (each.ok ? [] : each.faults)) };
+  return { asked: { ...asked.value, laid: laid.value, beat: at.value } };
+}
+
+const shownOf = ({ beat, castMm, fishing, wantMm }: WaterAsked): Shown['asked'] => ({ beat, castMm, fishing, wantMm });
+
+/** One run, as soon as it can be had. */
+function onceOf(question: Question, desk: Desk): Shown | Refused {
+  const figures = figuresOf(question, desk);
+  if ('ok' in figures) return figures;
+  const run = ended(runWater(figures.asked));
+  if (!run.ok) return run;
+  const { track, told } = run.value;
+  return { ok: true, asked: shownOf(figures.asked), moments: track.moments, told };
+}
+
+/** The run with its band, and what is said of it; null where it was left for other work. */
+async function wholeOf(question: Question, desk: Desk): Promise<Whole | Refused | null> {
+  const figures = figuresOf(question, desk);
+  if ('ok' in figures) return figures;
+  const { asked } = figures;
+  const answer = await desk.work.inBits(askWater(asked), () => undefined);
+  if (!answer?.ok) return answer;
+  const { track, told, slower, faster } = answer.value;
+  return {
+    ok: true,
+    asked: shownOf(asked),
+    moments: track.moments,
+    told,
+    slowerMm: deepOf(slower.track.moments),
+    fasterMm: deepOf(faster.track.moments),
+    words: waterWords(answer.value, asked, question.style),
+    wrong: waterFaults(answer.value, asked, question.style),
+  };
+}
+
+export const waterReckon = (desk: Desk) => ({
+  once: (question: Question): Shown | Refused => onceOf(question, desk),
+  whole: (question: Question): Promise<Whole | Refused | null> => wholeOf(question, desk),
+  /** What the depth hangs on, and ways to the wanted one. */
+  async further(question: Question): Promise<Further | null> {
+    const figures = figuresOf(question, desk);
+    if ('ok' in figures) return { hangs: null, ways: [] };
+    const ways = await desk.work.inBits(waysTo(figures.asked, question.texts, question.file), () => undefined);
+    const hangs = ways && (await desk.work.inBits(hangsOn(figures.asked), () => undefined));
+    return ways && hangs ? { hangs: hangs.ok ? hangs.value : null, ways: ways.ok ? ways.value : [] } : null;
+  },
+  /** How every fly of a box fishes here. */
+  async which(
+    question: Question,
+    flies: readonly { readonly id: string; readonly file: FlyFile }[],
+    onStep: (share: number) => void,
+  ): Promise<readonly Fishes[] | null> {
+    const figures = figuresOf(question, desk);
+    if ('ok' in figures) return [];
+    const offered = flies.flatMap(({ id, file }) => {
+      const laid = layFly(file, desk.drawers);
+      return laid.ok ? [{ id, name: file.name, laid: laid.value }] : [];
+    });
+    return desk.work.inBits(whichFly(offered, figures.asked, question.texts), ({ share }) => onStep(share));
+  },
+});

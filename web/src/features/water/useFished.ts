@@ -1,0 +1,104 @@
+import type { Drawers } from '@jobbet/core/drawers';
+import type { FlyFile } from '@jobbet/core/pattern';
+import type { Fishes } from '@jobbet/core/water';
+import { proxy } from 'comlink';
+import { useMemo, useState } from 'react';
+import { useBench } from '../../fly/store.ts';
+import { api, type StoredBeat } from '../../shared/api/client.ts';
+import { useStyle } from '../../shared/settings/settings.ts';
+import { reckonerOf } from '../../shared/solve/solver.ts';
+import { useAsked } from '../../shared/solve/useAsked.ts';
+import { say } from '../../shared/ui/toast.ts';
+import type { Asking } from './asking.ts';
+import type { Further, Question, Refused, Shown, waterReckon, Whole } from './reckon.ts';
+
+const reckoner = reckonerOf<ReturnType<typeof waterReckon>>('water');
+
+interface Posed {
+  readonly question: Question;
+  readonly drawers: Drawers;
+}
+const once = ({ question, drawers }: Posed): Promise<Shown | Refused> =>
+  reckoner.short<Shown | Refused>(drawers, async (handlers) => handlers.once(question));
+const whole = ({ question, drawers }: Posed): Promise<Whole | Refused | null> =>
+  reckoner.long<Whole | Refused | null>(drawers, async (handlers) => handlers.whole(question));
+const further = ({ question, drawers }: Posed): Promise<Further | null> =>
+  reckoner.long<Further | null>(drawers, async (handlers) => handlers.further(question));
+
+/** What the water does to the fly as it is asked: one run first, then its band and what is said, then ways to the wanted depth. */
+export interface Fished {
+  readonly question: Question | null;
+  readonly shown: Shown | null;
+  readonly whole: Whole | null;
+  readonly further: Further | null;
+  readonly faults: Refused['faults'];
+}
+
+export function useFished({
+  beat,
+  level,
+  texts,
+}: Pick<Asking, 'level' | 'texts'> & { readonly beat: StoredBeat | null }): Fished {
+  const { file } = useBench((state) => state.calm);
+  const drawers = useBench((state) => state.drawers);
+  const style = useStyle();
+  const posed = useMemo(
+    (): Posed | null => (beat ? { question: { file, beat: beat.record, level, texts, style }, drawers } : null),
+    [file, beat, level, texts, style, drawers],
+  );
+  const first = useAsked(posed, once);
+  const rest = useAsked(posed, whole);
+  // Ways are looked for once the band is here: the one would end the other.
+  const more = useAsked(rest.current && rest.answer?.ok === true ? posed : null, further);
+  const [last, setLast] = useState<Shown | null>(null);
+  const answer =
+    rest.current && rest.answer?.ok === true ? rest.answer : first.answer?.ok === true ? first.answer : null;
+  if (answer && answer !== last) setLast(answer);
+  return {
+    question: posed?.question ?? null,
+    shown: answer ?? last,
+    whole: rest.current && rest.answer?.ok === true ? rest.answer : null,
+    further: more.current ? more.answer : null,
+    faults: first.current && first.answer?.ok === false ? first.answer.faults : [],
+  };
+}
+
+/** How the flies of the box fish here, once that is asked. */
+export interface BoxHere {
+  readonly working: number | null;
+  readonly found: readonly Fishes[] | null;
+  readonly ask: () => void;
+}
+
+const patterns = async (): Promise<{ id: string; file: FlyFile }[]> => {
+  const flies = await api.flies();
+  const all = await Promise.all(flies.filter(({ summary }) => summary !== null).map(({ id }) => api.fly(id)));
+  return all.map(({ id, file }) => ({ id, file }));
+};
+
+export function useBoxHere(question: Question | null): BoxHere {
+  const drawers = useBench((state) => state.drawers);
+  const [working, setWorking] = useState<number | null>(null);
+  const [found, setFound] = useState<{ readonly of: Question; readonly flies: readonly Fishes[] } | null>(null);
+  const ask = async (of: Question): Promise<void> => {
+    setWorking(0);
+    try {
+      const flies = await patterns();
+      const answer = await reckoner.long<readonly Fishes[] | null>(drawers, async (handlers) =>
+        handlers.which(of, flies, proxy(setWorking)),
+      );
+      if (answer) setFound({ of, flies: answer });
+    } catch (error) {
+      say(error instanceof Error ? error.message : 'The box could not be asked.');
+    } finally {
+      setWorking(null);
+    }
+  };
+  return {
+    working,
+    found: found && found.of === question ? found.flies : null,
+    ask: () => {
+      if (question) void ask(question);
+    },
+  };
+}
