@@ -25,7 +25,8 @@ export const CORE = {
     'several flies of one kind or more: what they take from the drawers, what runs out, what it costs, when they are tied',
   photo:
     'a fly found in a photograph: told from its ground, its hook laid on it, what can be measured of it and how surely',
-  water: 'line, leader and fly in a current: how it hangs, swings and sinks, what goes wrong, which of them reaches a depth',
+  water:
+    'line, leader and fly in a current: how it hangs, swings and sinks, what goes wrong, which of them reaches a depth',
   inspect: 'finished flies against their plan: each as it came out, the hand over a batch, what they teach',
 };
 

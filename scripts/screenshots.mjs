@@ -143,15 +143,18 @@ async function tying() {
   await page.screenshot({ path: join(out, 'vise.png') });
 }
 
-/** The body as it grows. */
-async function bulk() {
-  const page = await open('light', 'Night Sexton', 'tail');
-  await page.getByRole('link', { name: /Sheet/ }).click();
-  await page.locator('[data-step="eye"]').waitFor({ state: 'attached' });
-  const folded = page.getByRole('button', { name: 'show it' });
-  if ((await folded.count()) > 0) await folded.click();
-  await page.waitForTimeout(600);
-  await page.screenshot({ path: join(out, 'bulk.png'), clip: { x: 320, y: 44, width: 960, height: 356 } });
+/** A fly in the water it is fished in. */
+async function water() {
+  const page = await open('light', 'Slate Runner', 'tail');
+  await page.keyboard.press('5');
+  await page.locator('[data-testid=water][data-settled=true]').waitFor();
+  await page.getByLabel('beat', { exact: true }).selectOption({ label: 'Long Glide' });
+  await page.getByLabel('manner').selectOption('swing');
+  await page.locator('[data-testid=water][data-settled=true]').waitFor();
+  await page.keyboard.press('b');
+  await page.getByRole('region', { name: 'The box here' }).getByRole('listitem').first().waitFor();
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: join(out, 'water.png') });
 }
 
 /** The sheet as it is printed: its PDF, drawn by a program that knows nothing of what wrote it. */
@@ -258,7 +261,7 @@ try {
   await inspect();
   await hands();
   await tying();
-  await bulk();
+  await water();
   await printed();
   await seen();
   await platforms();

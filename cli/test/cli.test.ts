@@ -372,6 +372,59 @@ describe('bad input: exit 2, nothing on standard output, one line a fault', () =
   });
 });
 
+describe('water', () => {
+  const FILES = {
+    'slate-runner.fly.json': example('slate-runner'),
+    'mill-run.beat.json': readFileSync(join(EXAMPLES, 'mill-run.beat.json'), 'utf8'),
+  };
+  const BEAT = ['--beat', 'mill-run.beat.json'];
+  const fished = (...args: string[]) => typed(['water', 'slate-runner.fly.json', ...args], FILES);
+
+  test('prints how a fly is fished, moment by moment, and what it comes to', () => {
+    const { code, out } = fished(
+      ...BEAT,
+      '--manner',
+      'swing',
+      '--line',
+      'sink-tip:4 m:75 mm/s',
+      '--want',
+      '0.8 m',
+      '--seconds',
+      '10 s',
+      '--level',
+      '0.8 m',
+    );
+    expect(code).toBe(0);
+    const told = JSON.parse(out) as {
+      run: Record<string, unknown[]>;
+      depth: { lowest_mm: number; lowest_range_mm: [number, number] };
+      hangsOn: Record<string, number>;
+      words: string[];
+      bed: { risk: string };
+      swing: object;
+    };
+    expect(new Set(Object.values(told.run).map(({ length }) => length))).toEqual(new Set([101]));
+    expect(told.depth.lowest_range_mm[0]).toBeLessThan(told.depth.lowest_mm);
+    expect(told.hangsOn['weight']).toBeGreaterThan(0);
+    expect(told.hangsOn['current']).toBeLessThan(0);
+    expect(told).toMatchObject({ name: 'Slate Runner', bed: { risk: 'none' }, swing: { downstreamAtEnd: false } });
+    expect(told.words[0]).toMatch(/^it fishes 0\.\d+ m deep at the most/);
+  });
+
+  test.each([
+    [[], 'say how deep and how fast the water is'],
+    [['--beat', 'nowhere.beat.json'], 'there is no such file'],
+    [[...BEAT, '--line', 'rope', '--manner', 'swng'], 'did you mean "swing"'],
+    [[...BEAT, '--count'], '--count needs SECONDS'],
+    [[...BEAT, '--level', '3 kg'], 'level:'],
+    [[...BEAT, '--cast', '2 m'], 'longer than the cast'],
+  ])('%j is refused in words', (args, words) => {
+    const { code, err, out } = fished(...args);
+    expect([code, out]).toEqual([2, '']);
+    expect(err).toContain(words);
+  });
+});
+
 test('schema prints a JSON Schema, help the commands', () => {
   expect(JSON.parse(typed(['schema']).out)).toMatchObject({ title: 'Jobbet pattern file', type: 'object' });
   expect(typed(['--help']).out).toContain('jobbet solve FILE');
@@ -507,7 +560,10 @@ describe('jobbet batch', () => {
   });
   test('schema batch is its JSON Schema, and an unknown one is refused', () => {
     expect(typed(['schema', 'batch']).out).toContain('"title": "Jobbet batch"');
-    expect(typed(['schema', 'fish'])).toMatchObject({ code: 2, err: 'schema takes one of fly, batch, specimen\n' });
+    expect(typed(['schema', 'fish'])).toMatchObject({
+      code: 2,
+      err: 'schema takes one of fly, batch, specimen, beat\n',
+    });
   });
 });
 

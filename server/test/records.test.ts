@@ -1,4 +1,4 @@
-import type { StoredBatch, StoredSpecimen } from '@jobbet/core/contract';
+import type { StoredBatch, StoredBeat, StoredSpecimen } from '@jobbet/core/contract';
 import { type DrawerName, type Goods, NOMINAL_MATERIALS } from '@jobbet/core/drawers';
 import { type BatchFile, goneOn, withoutRow, withState } from '@jobbet/core/records';
 import type { FastifyInstance } from 'fastify';
@@ -255,5 +255,43 @@ describe('finished flies', () => {
     await laid({ number: 2 });
     await house.database.client.execute({ sql: "update records set record = '{' where id = ?", args: [id] });
     expect((await ofFly('a')).map(({ record }) => record.number)).toEqual([2]);
+  });
+});
+
+describe('beats', () => {
+  const beat = (name: string, more: object = {}) => ({
+    format: 'jobbet.beat',
+    version: 1,
+    name,
+    depth: '1.2 m',
+    speed: '0.6 m/s',
+    bed: 'gravel',
+    ...more,
+  });
+  const all = async (): Promise<StoredBeat[]> => (await ask<StoredBeat[]>('GET', '/api/beats')).body;
+
+  test('are listed by name, saved from the revision one knows, put in the trash and taken out of it', async () => {
+    const { id, record } = (await ask<StoredBeat>('POST', '/api/beats', { record: beat('Mill Run') })).body;
+    await ask('POST', '/api/beats', { record: beat('Alder Run') });
+    expect((await all()).map(({ name }) => name)).toEqual(['Alder Run', 'Mill Run']);
+    const saved = await ask('PUT', `/api/beats/${id}`, { record: { ...record, depth: '2 m' }, revision: 1 });
+    expect(saved).toMatchObject({ status: 200, body: { revision: 2, record: { depth: '2 m' } } });
+    expect((await ask('PUT', `/api/beats/${id}`, { record, revision: 1 })).status).toBe(409);
+    await ask('DELETE', `/api/beats/${id}`);
+    expect((await all()).find((each) => each.id === id)?.deletedAt).toEqual(expect.any(Number));
+    await ask('POST', `/api/beats/${id}/undelete`);
+    expect((await all()).every(({ deletedAt }) => deletedAt === null)).toBe(true);
+  });
+  test('of no depth, or as fast as no water, are refused by their places', async () => {
+    const { status, body } = await ask<{ error: { faults: { path: string }[] } }>('POST', '/api/beats', {
+      record: beat('Nowhere', { depth: '0 m', speed: { surface: '20 m/s' } }),
+    });
+    expect([status, body.error.faults.map(({ path }) => path)]).toEqual([422, ['depth', 'speed.surface']]);
+  });
+  test('one that does not read any more takes no other down', async () => {
+    const { id } = (await ask<StoredBeat>('POST', '/api/beats', { record: beat('Mill Run') })).body;
+    await ask('POST', '/api/beats', { record: beat('Alder Run') });
+    await house.database.client.execute({ sql: "update records set record = '{' where id = ?", args: [id] });
+    expect((await all()).map(({ name }) => name)).toEqual(['Alder Run']);
   });
 });

@@ -23,7 +23,8 @@ const MENDS = ['1', '2', '3'] as const;
 /** A leader for a line that sinks, so that the fly is where the line is. Custom. */
 const SHORT_LEADER = '1.2 m:0.25 mm:nylon';
 
-const lineWords = (line: string): string =>
+/** A usual line in words. */
+export const lineWords = (line: string): string =>
   line.startsWith('sink-tip')
     ? `a sink tip of ${line.split(':')[1] ?? ''}, ${line.split(':')[2] ?? ''}`
     : line.startsWith('sinking')

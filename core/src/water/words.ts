@@ -17,6 +17,12 @@ const speedWords = (mmS: number, style: Style): string => {
   return `${figure} ${unit}`;
 };
 
+/** Between two speeds; one where they are written alike. */
+function betweenWords([low, high]: readonly [number, number], style: Style): string {
+  const [one, other] = [speedWords(low, style), speedWords(high, style)];
+  return one === other ? one : `${one.replace(/ .*/, '')} to ${other}`;
+}
+
 /** Something that goes wrong while it is fished, when, and why. */
 export interface WaterFault {
   readonly what: 'rolls over' | 'drags' | 'tips' | 'short' | 'unsettled';
@@ -97,7 +103,7 @@ export function waterWords(answer: WaterAnswer, asked: WaterAsked, style: Style 
               : `it tips nose-first on ${String(tips)} of ${String(told.pauses.length)} pauses`,
         ]
       : []),
-    `through the water at ${speedWords(told.swims[0], style).replace(/ .*/, '')} to ${speedWords(told.swims[1], style)}`,
+    `through the water at ${betweenWords(told.swims, style)}`,
     ...(told.bed.contactS > 0 && told.bed.pointDownS === 0
       ? [`it touches the bed for ${seconds(told.bed.contactS, style)}, point up: no snag by that`]
       : []),

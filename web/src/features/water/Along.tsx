@@ -1,4 +1,4 @@
-import type { Moment } from '@jobbet/core/water';
+import { alongLine, type Moment } from '@jobbet/core/water';
 import { formatNumber } from '@jobbet/core/units';
 import { useRef } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
@@ -21,16 +21,6 @@ const M = 1000;
 const WANTED = 0.15;
 const HANDLE_STEP_MM = 50;
 
-/** Nodes along the line, m: how far out over the level, and how high. */
-function alongOf({ nodes }: Moment): (readonly [out: number, high: number])[] {
-  let out = 0;
-  return Array.from({ length: nodes.length / 3 }, (_, i) => {
-    const k = 3 * i;
-    if (i > 0) out += Math.hypot((nodes[k] ?? 0) - (nodes[k - 3] ?? 0), (nodes[k + 1] ?? 0) - (nodes[k - 2] ?? 0)) / M;
-    return [out, (nodes[k + 2] ?? 0) / M] as const;
-  });
-}
-
 /** Scales of the section: out along the line, and down; what is over the water has little room, and is not to scale with it. */
 function scalesOf({ asked }: Shown, line: readonly (readonly [number, number])[], width: number, height: number) {
   const far = Math.max(2, line.at(-1)?.[0] ?? 1) * 1.06;
@@ -51,7 +41,7 @@ export function Along({ shown, moment, onWant }: AlongProps) {
   const { width, height } = useSize(frame);
   const style = useStyle();
   const { asked } = shown;
-  const line = alongOf(moment);
+  const line = alongLine(moment);
   const { down, at, stretch } = scalesOf(shown, line, width, height);
   return (
     <figure ref={frame} className="relative min-w-0 min-h-0 overflow-hidden" data-testid="along">
@@ -61,7 +51,7 @@ export function Along({ shown, moment, onWant }: AlongProps) {
       </figcaption>
       {width > 0 && height > 0 && (
         <>
-          <svg width={width} height={height} aria-hidden="true" data-section="">
+          <svg width={width} height={height} aria-hidden="true">
             <Scene beat={asked.beat} down={down} width={width} height={height} />
             {asked.wantMm !== null && <Band wantMm={asked.wantMm} down={down.to} from={MARGIN.left} to={width} />}
             <Profile beat={asked.beat} down={down.to} right={width - 14} />

@@ -86,8 +86,8 @@ export function Sentence({ asking, beats, asked, intent, field, onBeat }: Senten
       <button type="button" className="text-ink2 italic hover:text-ink whitespace-nowrap" onClick={onBeat}>
         {asked
           ? `${(asked.beat.depthMm / 1000).toFixed(1)} m deep, ${String(Math.round(asked.beat.meanMmS / 10))} cm/s, ${String(Math.round(asked.beat.temperatureC))} °C`
-          : 'the beat'}{' '}
-        <span className="plain-key not-italic">E</span>
+          : 'the beat'}
+        {asking.beat?.record.simulated === true && ', made up'} <span className="plain-key not-italic">E</span>
       </button>
     </div>
   );

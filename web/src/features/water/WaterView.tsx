@@ -1,12 +1,14 @@
 import type { Moment } from '@jobbet/core/water';
 import { formatNumber } from '@jobbet/core/units';
-import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import { useCallback, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { BoardFrame } from '../../fly/frame/BoardFrame.tsx';
 import { useSaver } from '../../fly/frame/FlyOnBench.tsx';
 import { useBench } from '../../fly/store.ts';
 import type { StoredBeat } from '../../shared/api/client.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
+import { say } from '../../shared/ui/toast.ts';
+import { PrintedPages } from '../../shared/paper/PrintedPages.tsx';
 import { Along } from './Along.tsx';
 import { type Asking, useAsking, useBeats } from './asking.ts';
 import { BeatDialog, NEW_BEAT } from './BeatDialog.tsx';
@@ -14,7 +16,8 @@ import { WATER } from './commands.ts';
 import { Margin } from './Margin.tsx';
 import { Plan } from './Plan.tsx';
 import { Poses } from './Poses.tsx';
-import type { Shown } from './reckon.ts';
+import type { Question, Shown } from './reckon.ts';
+import { saveCard, saveSection, sectionOf } from './papers.ts';
 import { Sentence } from './Sentence.tsx';
 import { Through } from './Through.tsx';
 import { type Fished, useBoxHere, useFished } from './useFished.ts';
@@ -105,6 +108,7 @@ function Beside({ beats }: { readonly beats: readonly StoredBeat[] }) {
     const way = ways[at];
     if (way) asking.set(way.change, way.to);
   };
+  const papers = usePapers(fished, time.moment);
   useTable('water', WATER, {
     write: () => field.current?.querySelector<HTMLElement>('input')?.focus(),
     back: time.by(-1),
@@ -118,6 +122,7 @@ function Beside({ beats }: { readonly beats: readonly StoredBeat[] }) {
     take: ways[0] ? () => take(0) : null,
     second: ways[1] ? () => take(1) : null,
     box: box.ask,
+    ...papers,
     beat: asking.beat ? () => setEditing('beat') : null,
     newBeat: () => setEditing('new'),
   });
@@ -152,9 +157,27 @@ function Beside({ beats }: { readonly beats: readonly StoredBeat[] }) {
   );
 }
 
+/** What is saved of it: the section as a drawing, the count-down card. */
+function usePapers({ question, shown, whole }: Fished, moment: Moment | null) {
+  const drawers = useBench((state) => state.drawers);
+  return {
+    svg:
+      question && shown && moment
+        ? () => saveSection(question, sectionOf(question, shown, moment, whole?.words ?? []))
+        : null,
+    card: question
+      ? () => {
+          saveCard(question, drawers).catch((reason: unknown) =>
+            say(reason instanceof Error ? reason.message : 'It was not saved.'),
+          );
+        }
+      : null,
+  };
+}
+
 /** The water from above, along the line and through time, and the fly as it lies in it. */
 function Fishing({
-  fished: { shown, whole, faults },
+  fished: { question, shown, whole, faults },
   time,
   asking,
 }: {
@@ -179,8 +202,27 @@ function Fishing({
       <Through {...{ shown, whole, moment }} onTime={goTo} />
       <Poses laid={calm} moments={shown.moments} moment={moment} onTime={goTo} />
       <Figures shown={shown} range={whole ? rangeOf(whole) : null} />
+      {question && <Printed {...{ question, shown, moment }} words={whole?.words ?? NOTHING} />}
     </div>
   );
+}
+
+const NOTHING: readonly string[] = [];
+
+/** What the browser prints: the section of the moment. */
+function Printed({
+  question,
+  shown,
+  moment,
+  words,
+}: {
+  readonly question: Question;
+  readonly shown: Shown;
+  readonly moment: Moment;
+  readonly words: readonly string[];
+}) {
+  const make = useCallback(() => [sectionOf(question, shown, moment, words)], [question, shown, moment, words]);
+  return <PrintedPages make={make} />;
 }
 
 const rangeOf = ({
@@ -230,7 +272,7 @@ function Figures({
     ...(asMeantS === null
       ? []
       : [['rides as meant', formatNumber(asMeantS, 1, style), `s of ${formatNumber(fishedS, 0, style)}`] as const]),
-    ['swims', `${String(Math.round(swims[0] / 10))} to ${String(Math.round(swims[1] / 10))}`, 'cm/s'],
+    ['swims', [...new Set(swims.map((each) => String(Math.round(each / 10))))].join(' to '), 'cm/s'],
   ];
   return (
     <dl className="flex border-t border-ink" data-testid="water-figures">

@@ -5,6 +5,8 @@ import { type BeatFile, beatAt } from '@jobbet/core/records';
 import { parseQuantity, type Style } from '@jobbet/core/units';
 import {
   askWater,
+  type CountRow,
+  countRows,
   ended,
   type Fishes,
   type HangsOn,
@@ -115,6 +117,13 @@ export const waterReckon = (desk: Desk) => ({
     const ways = await desk.work.inBits(waysTo(figures.asked, question.texts, question.file), () => undefined);
     const hangs = ways && (await desk.work.inBits(hangsOn(figures.asked), () => undefined));
     return ways && hangs ? { hangs: hangs.ok ? hangs.value : null, ways: ways.ok ? ways.value : [] } : null;
+  },
+  /** How long the fly is counted down on every usual line. */
+  async counts(question: Question): Promise<{ readonly rows: readonly CountRow[]; readonly depthMm: number } | null> {
+    const figures = figuresOf(question, desk);
+    if ('ok' in figures) return null;
+    const rows = await desk.work.inBits(countRows(figures.asked, question.file), () => undefined);
+    return rows && { rows, depthMm: figures.asked.beat.depthMm };
   },
   /** How every fly of a box fishes here. */
   async which(

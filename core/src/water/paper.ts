@@ -1,0 +1,263 @@
+import type { Item, Page } from '../drawing/index.ts';
+import type { FlyFile } from '../pattern/index.ts';
+import { formatDepth, formatNumber, METRIC, type Style } from '../units/index.ts';
+import { ended, runWater, type WaterAsked } from './ask.ts';
+import { readAsked } from './asked.ts';
+import type { Moment } from './fish.ts';
+import { lineWords } from './reach.ts';
+import { USUAL_LINES } from './tackle.ts';
+
+const words = (
+  at: readonly [number, number],
+  text: string,
+  size: number,
+  more: Partial<Extract<Item, { kind: 'text' }>> = {},
+): Item => ({
+  kind: 'text',
+  at: [at[0], at[1]],
+  text: text.slice(0, 500),
+  size,
+  ...more,
+});
+const stroke = (
+  points: readonly (readonly [number, number])[],
+  width: number,
+  grey = 0,
+  more: Partial<Extract<Item, { kind: 'line' }>> = {},
+): Item => ({
+  kind: 'line',
+  points: points.map(([x, y]) => [x, y] as const),
+  width,
+  grey,
+  ...more,
+});
+
+const M = 1000;
+const metres = (mm: number, style: Style): string => {
+  const { figure, unit } = formatDepth(mm, style);
+  return `${figure} ${unit}`;
+};
+
+/** How long a fly on each line is counted to each depth, s; null where it does not come down to it. */
+export interface CountRow {
+  readonly line: string;
+  readonly words: string;
+  readonly seconds: readonly (number | null)[];
+}
+
+const COUNTED_S = 60;
+/** Depths are counted to in so many steps at most. */
+const MOST_DEPTHS = 6;
+
+/** The depths a card counts to: round figures down to the bed. */
+export function countedDepths(depthMm: number): readonly number[] {
+  const step = [250, 500, 1000, 2000, 5000].find((each) => depthMm / each <= MOST_DEPTHS) ?? 5000;
+  return Array.from({ length: Math.floor(depthMm / step) }, (_, i) => (i + 1) * step);
+}
+
+/** Counts a fly down on every usual line, in the water of a beat as if it stood still. */
+export function* countRows(
+  asked: WaterAsked,
+  file: Pick<FlyFile, 'intent'>,
+): Generator<{ readonly share: number }, readonly CountRow[]> {
+  const depths = countedDepths(asked.beat.depthMm);
+  const rows: CountRow[] = [];
+  for (const [i, line] of USUAL_LINES.entries()) {
+    const read = readAsked({ line, manner: 'count-down', seconds: `${String(COUNTED_S)} s` }, file);
+    if (!read.ok) continue;
+    const still = {
+      ...asked,
+      ...read.value,
+      leader: asked.leader,
+      castMm: asked.castMm,
+      beat: { ...asked.beat, meanMmS: 0 },
+    };
+    const run = ended(runWater(still));
+    yield { share: (i + 1) / USUAL_LINES.length };
+    if (!run.ok) continue;
+    const { moments } = run.value.track;
+    rows.push({
+      line,
+      words: lineWords(line),
+      seconds: depths.map((mm) => moments.find(({ fly }) => -fly[2] >= mm - BED_MM)?.t ?? null),
+    });
+  }
+  return rows;
+}
+/** A fly on the bed lies its own height over it. */
+const BED_MM = 60;
+
+const CARD = { widthMm: 105, heightMm: 74, margin: 6 } as const;
+
+/** A count-down card at pocket size: seconds by line and depth. */
+export function countCard(
+  name: string,
+  beat: string,
+  depthMm: number,
+  rows: readonly CountRow[],
+  style: Style = METRIC,
+): Page {
+  const depths = countedDepths(depthMm);
+  const { widthMm, heightMm, margin } = CARD;
+  const [first, room] = [44, widthMm - 2 * margin - 44];
+  const column = (i: number): number => margin + first + ((i + 0.8) / depths.length) * room;
+  const top = 20;
+  return {
+    widthMm,
+    heightMm,
+    correction: 1,
+    items: [
+      words([margin, 10], `${name}: count it down`, 4.4, { bold: true }),
+      words([widthMm - margin, 10], `${beat}, still water`, 3, { grey: 0.35, anchor: 'end' }),
+      ...depths.map((mm, i) => words([column(i), top], metres(mm, style), 3.2, { bold: true, anchor: 'end' })),
+      stroke(
+        [
+          [margin, top + 2],
+          [widthMm - margin, top + 2],
+        ],
+        0.3,
+      ),
+      ...rows.flatMap((row, r): Item[] => {
+        const y = top + 8 + r * 6;
+        return [
+          words([margin, y], row.words.replace(/^an? /, ''), 3.2),
+          ...row.seconds.map((s, i) =>
+            words([column(i), y], s === null ? '–' : `${formatNumber(s, 0, style)} s`, 3.2, { anchor: 'end' }),
+          ),
+          stroke(
+            [
+              [margin, y + 2],
+              [widthMm - margin, y + 2],
+            ],
+            0.1,
+            0.6,
+          ),
+        ];
+      }),
+      words([margin, heightMm - 6], 'From the fly’s coming down, line floating behind it; good to a quarter.', 2.6, {
+        grey: 0.35,
+      }),
+    ],
+  };
+}
+
+/** What is drawn of a moment. */
+export interface SectionDrawn {
+  readonly name: string;
+  readonly beat: string;
+  readonly asked: Pick<WaterAsked, 'beat' | 'wantMm' | 'fishing'>;
+  readonly moments: readonly Moment[];
+  readonly moment: Moment;
+  readonly words: readonly string[];
+}
+
+const SECTION = { widthMm: 210, heightMm: 148, margin: 12 } as const;
+
+/** Nodes along the line, m: how far out over the level, and how high. */
+export function alongLine({ nodes }: Pick<Moment, 'nodes'>): (readonly [out: number, high: number])[] {
+  let out = 0;
+  return Array.from({ length: nodes.length / 3 }, (_, i) => {
+    const k = 3 * i;
+    if (i > 0) out += Math.hypot((nodes[k] ?? 0) - (nodes[k - 3] ?? 0), (nodes[k + 1] ?? 0) - (nodes[k - 2] ?? 0)) / M;
+    return [out, (nodes[k + 2] ?? 0) / M] as const;
+  });
+}
+
+function graph(top: number, height: number, right: number, asked: SectionDrawn['asked'], style: Style) {
+  const left = SECTION.margin + 10;
+  const end = SECTION.widthMm - SECTION.margin;
+  const deep = asked.beat.depthMm / M;
+  const x = (value: number): number => left + (value / right) * (end - left);
+  const y = (m: number): number => top + (Math.max(m, -0.4) / deep) * height;
+  const scene: Item[] = [
+    stroke(
+      [
+        [left, y(0)],
+        [end, y(0)],
+      ],
+      0.35,
+    ),
+    stroke(
+      [
+        [left, y(deep)],
+        [end, y(deep)],
+      ],
+      0.5,
+    ),
+    words([left - 2, y(0) + 1], '0', 3, { anchor: 'end' }),
+    words([left - 2, y(deep) + 1], metres(asked.beat.depthMm, style), 3, { anchor: 'end' }),
+    ...(asked.wantMm === null
+      ? []
+      : [
+          stroke(
+            [
+              [left, y(asked.wantMm / M)],
+              [end, y(asked.wantMm / M)],
+            ],
+            0.2,
+            0.4,
+            { dash: [2, 1.5] },
+          ),
+          words([end, y(asked.wantMm / M) - 1], `wanted ${metres(asked.wantMm, style)}`, 2.8, {
+            anchor: 'end',
+            grey: 0.35,
+          }),
+        ]),
+  ];
+  return { x, y, scene };
+}
+
+const mark = (x: number, y: number): Item =>
+  stroke(
+    [
+      [x, y - 2],
+      [x + 2, y],
+      [x, y + 2],
+      [x - 2, y],
+    ],
+    0.3,
+    0,
+    { close: true },
+  );
+
+/** A moment in section along the line, the depth by the second under it, and what is said of it: on paper, or as a drawing. */
+export function sectionPage(
+  { name, beat, asked, moments, moment, words: said }: SectionDrawn,
+  style: Style = METRIC,
+): Page {
+  const line = alongLine(moment);
+  const far = Math.max(2, line.at(-1)?.[0] ?? 1) * 1.05;
+  const end = moments.at(-1)?.t ?? 1;
+  const above = graph(30, 40, far, asked, style);
+  const below = graph(82, 32, end, asked, style);
+  const { margin, widthMm, heightMm } = SECTION;
+  const [out, high] = line.at(-1) ?? [0, 0];
+  return {
+    widthMm,
+    heightMm,
+    correction: 1,
+    items: [
+      words([margin, 12], `${name} over ${beat}`, 5, { bold: true }),
+      words(
+        [margin, 19],
+        `along the line at ${formatNumber(moment.t, 1, style)} s; fly at ${metres(-moment.fly[2], style)}`,
+        3.2,
+        { grey: 0.3 },
+      ),
+      ...above.scene,
+      stroke(
+        line.map(([x, z]) => [above.x(x), above.y(-z)] as const),
+        0.5,
+      ),
+      mark(above.x(out), above.y(-high)),
+      ...below.scene,
+      stroke(
+        moments.map(({ t, fly }) => [below.x(t), below.y(-fly[2] / M)] as const),
+        0.5,
+      ),
+      mark(below.x(moment.t), below.y(-moment.fly[2] / M)),
+      words([below.x(end), 120], `${formatNumber(end, 0, style)} s`, 3, { anchor: 'end' }),
+      ...said.slice(0, 5).map((text, i) => words([margin, 124 + 4.6 * i], text, 3.2)),
+    ],
+  };
+}

@@ -1,0 +1,148 @@
+import type { Page } from '@playwright/test';
+import { expect, findings, test, toBox, type Boathouse } from './boathouse.ts';
+
+/** The water of a fly, once all that is asked of it is there. */
+async function inWater(page: Page, house: Boathouse, fly: string): Promise<void> {
+  await toBox(page, house);
+  await page.getByRole('button', { name: new RegExp(`^${fly},`) }).click();
+  await expect(page.getByRole('heading', { level: 1, name: fly })).toBeVisible();
+  await page.keyboard.press('5');
+  await settled(page);
+}
+const settled = (page: Page) => expect(page.getByTestId('water')).toHaveAttribute('data-settled', 'true');
+const figures = (page: Page) => page.getByTestId('water-figures');
+const margin = (page: Page) => page.getByRole('complementary', { name: 'What the water does' });
+const ways = (page: Page) => page.getByRole('region', { name: 'Ways to the wanted depth' });
+/** The greatest depth that is told, m. */
+const deepest = async (page: Page): Promise<number> =>
+  Number(/deepest\s*([\d.]+)/.exec((await figures(page).textContent()) ?? '')?.[1] ?? Number.NaN);
+
+test('the count for a wanted depth is offered, taken by its key, and fishes there; it is kept through a reload', async ({
+  own,
+  page,
+}) => {
+  await inWater(page, own, 'Slate Runner');
+  await expect(page.getByLabel('beat', { exact: true })).toHaveValue(/./);
+  await page.getByLabel('beat', { exact: true }).selectOption({ label: 'Ferry Pool' });
+  await settled(page);
+  await expect(margin(page)).toContainText('It never comes to 1.2 m');
+  await expect(ways(page)).toContainText('Count 12');
+  expect(await findings(page)).toEqual([]);
+  await page.keyboard.press('t');
+  await expect(page.getByLabel('count', { exact: true })).toHaveValue('12 s');
+  await settled(page);
+  await expect(margin(page)).not.toContainText('It never comes to');
+  expect(await deepest(page)).toBeGreaterThan(1.1);
+  await page.reload();
+  await settled(page);
+  await expect(page.getByLabel('count', { exact: true })).toHaveValue('12 s');
+});
+
+test('the moment is pulled, stepped by key and played; the fly lies as it does then', async ({ own, page }) => {
+  await inWater(page, own, 'Slate Runner');
+  const moment = page.getByRole('slider', { name: 'the moment that is looked at' });
+  await expect(moment).toHaveAttribute('aria-valuetext', /^8\.0 seconds, \d\.\d\d metres, point-up/);
+  await page.keyboard.press('ArrowRight');
+  await expect(moment).toHaveAttribute('aria-valuetext', /^9\.0 seconds/);
+  await page.keyboard.press('Shift+ArrowLeft');
+  await expect(moment).toHaveAttribute('aria-valuetext', /^8\.8 seconds/);
+  await page.keyboard.press('Home');
+  await expect(moment).toHaveAttribute('aria-valuetext', /^0\.0 seconds, 0\.00 metres/);
+  await page.keyboard.press('Space');
+  await expect(moment).not.toHaveAttribute('aria-valuetext', /^0\.0 seconds/);
+  await page.keyboard.press('Space');
+  const box = await moment.boundingBox();
+  if (!box) throw new Error('nothing to pull');
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width - 40, box.y + box.height / 2, { steps: 4 });
+  await page.mouse.up();
+  await expect(page.getByTestId('along')).toContainText(/Along the line at 19/);
+  await expect(page.getByTestId('poses').getByRole('button', { pressed: true })).toContainText(/19\.\d s/);
+  // The wanted depth by its key.
+  const want = page.getByRole('slider', { name: 'wanted depth' });
+  await want.focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByLabel('wanted depth', { exact: true }).first()).toBeVisible();
+  await expect(want).toHaveAttribute('aria-valuetext', '1.15 m');
+});
+
+test('a spate: the gauge rises, and the box is asked which fly fishes there', async ({ own, page }) => {
+  await inWater(page, own, 'Slate Runner');
+  await page.getByLabel('level of the gauge').fill('1 m');
+  await page.getByLabel('level of the gauge').press('Enter');
+  await expect(page.getByTestId('sentence')).toContainText('1.6 m deep, 104 cm/s');
+  await settled(page);
+  await page.locator('body').press('b');
+  const box = page.getByRole('region', { name: 'The box here' });
+  await expect(box.getByRole('listitem')).toHaveCount(13);
+  // Those that reach the depth come first; what rules the others out is said.
+  await expect(box.getByRole('listitem').first()).not.toContainText(/not deep enough|too deep/);
+  await expect(box.getByRole('listitem').last()).toContainText(
+    /not deep enough|too deep|does not ride|rolls over|drags/,
+  );
+  expect(await findings(page)).toEqual([]);
+});
+
+test('a point that is dragged over the bed is told with when, and a line that sinks less mends it', async ({
+  own,
+  page,
+}) => {
+  await inWater(page, own, 'Bell Weir');
+  await page.getByLabel('beat', { exact: true }).selectOption({ label: 'Mill Run' });
+  await page.getByLabel('line', { exact: true }).fill('sinking:150 mm/s');
+  await page.getByLabel('line', { exact: true }).press('Enter');
+  await page.getByLabel('wanted depth', { exact: true }).first().fill('1 m');
+  await page.getByLabel('wanted depth', { exact: true }).first().press('Enter');
+  await settled(page);
+  const wrong = margin(page).getByRole('list', { name: 'What goes wrong' });
+  await expect(wrong).toContainText(/Its point is down on the bed at \d+/);
+  await wrong.getByRole('button').first().click();
+  await expect(page.getByTestId('along')).toContainText('Along the line at');
+  await page.getByLabel('line', { exact: true }).fill('sink-tip:3 m:75 mm/s');
+  await page.getByLabel('line', { exact: true }).press('Enter');
+  await settled(page);
+  await expect(margin(page)).not.toContainText('point is down on the bed');
+});
+
+test('a beat is told in a dialog, what does not read is named; it goes to the trash and back', async ({
+  own,
+  page,
+}) => {
+  await inWater(page, own, 'Slate Runner');
+  await page.locator('body').press('n');
+  const dialog = page.getByRole('dialog', { name: 'Another beat' });
+  await dialog.getByLabel('Name').fill('Alder Run');
+  await dialog.getByLabel('Depth', { exact: true }).fill('none');
+  await dialog.getByLabel('Current, mean over the depth').fill('20 m/s');
+  await dialog.getByRole('button', { name: 'Lay it among the beats' }).click();
+  await expect(dialog.getByRole('alert')).toHaveCount(2);
+  await dialog.getByLabel('Depth', { exact: true }).fill('1.5 m');
+  await dialog.getByLabel('Current, mean over the depth').fill('0.5 m/s');
+  await page.keyboard.press('Enter');
+  await expect(dialog).toBeHidden();
+  await expect(page.getByLabel('beat', { exact: true }).locator('option:checked')).toHaveText('Alder Run');
+  await expect(page.getByTestId('sentence')).toContainText('1.5 m deep, 50 cm/s');
+  await page.locator('body').press('e');
+  await page.getByRole('button', { name: 'Put it in the trash' }).click();
+  await expect(page.getByText('Alder Run is in the trash.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('beat', { exact: true }).locator('option', { hasText: 'Alder Run' })).toHaveCount(1);
+  // What cannot be fished is said, and the last good water stays.
+  await page.getByLabel('cast', { exact: true }).fill('2 m');
+  await page.getByLabel('cast', { exact: true }).press('Enter');
+  await expect(margin(page).getByRole('alert')).toContainText('is longer than the cast');
+});
+
+test('the section is saved as a drawing, the count-down card as a page', async ({ own, page }) => {
+  await inWater(page, own, 'Slate Runner');
+  const saved = async (command: string): Promise<string> => {
+    const download = page.waitForEvent('download');
+    await page.keyboard.press('k');
+    await page.keyboard.type(command);
+    await page.keyboard.press('Enter');
+    return (await download).suggestedFilename();
+  };
+  expect(await saved('Save the section')).toBe('slate-runner-mill-run.svg');
+  expect(await saved('count-down card')).toBe('slate-runner-count-down.pdf');
+});
