@@ -20,6 +20,7 @@ const OPTIONS = {
   count: 'SECONDS',
   strip: 'PULL',
   lift: 'LIFT',
+  float: 'NAME',
   'rod-tip': 'HEIGHT',
   want: 'DEPTH',
   seconds: 'SECONDS',
@@ -60,7 +61,7 @@ function told(
   if (!texts.ok) return texts;
   const pattern = readOne(fly, readFly, terminal);
   const beat = beatOf(texts.value.beat, texts.value.level, terminal);
-  const asked = pattern.ok ? readAsked(texts.value, pattern.value) : pattern;
+  const asked = pattern.ok ? readAsked(texts.value, pattern.value, drawers) : pattern;
   const faults = [pattern, beat, pattern.ok ? asked : good(null)].flatMap((each) => (each.ok ? [] : each.faults));
   if (!pattern.ok || !beat.ok || !asked.ok) return bad(...faults);
   const solved = solveFly(pattern.value, drawers);

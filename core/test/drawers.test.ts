@@ -130,12 +130,26 @@ describe('the drawers as a file', () => {
     for (const each of NOMINAL_MATERIALS) expect(readItem('materials', each)).toEqual({ ok: true, value: each });
     for (const each of NOMINAL_THREADS) expect(readItem('threads', each).ok).toBe(true);
   });
+  test('a line that sinks says how fast, a tip how long; a leader reads piece by piece', () => {
+    const faults = (drawer: 'lines' | 'leaders', item: object): readonly string[] => {
+      const read = readItem(drawer, item);
+      return read.ok ? [] : read.faults.map(({ path }) => path);
+    };
+    expect(faults('lines', { name: 'a', form: 'floating' })).toEqual([]);
+    expect(faults('lines', { name: 'a', form: 'sinking', grainsPerFoot: 12 })).toEqual([]);
+    expect(faults('lines', { name: 'a', form: 'sink-tip' })).toEqual(['rateMmS', 'tipMm']);
+    expect(faults('leaders', { name: 'a', pieces: '1.8 m:0.4 mm, 0.9 m:0.25 mm:fluorocarbon' })).toEqual([]);
+    expect(faults('leaders', { name: 'a', pieces: '1.8 m:0.4 mm:silk, 3' })).toEqual(['pieces', 'pieces']);
+  });
   test('what is written is read again', () => {
     const items: DrawerItems = {
       hooks: [packet],
       weights: [pair, wire],
       materials: NOMINAL_MATERIALS,
       threads: NOMINAL_THREADS,
+      lines: [{ name: 'heavy tip', form: 'sink-tip', tipMm: 4500, rateMmS: 130 }],
+      leaders: [{ name: 'short leader', pieces: '0.6 m:0.35 mm:nylon' }],
+      floats: [{ name: 'small float', bearsMg: 2000 }],
       schools: NOMINAL_SCHOOLS,
       rules: [{ name: 'Mill Run', inForce: true, noLead: true, largestGapMm: 12 }],
       limits: [{ name: 'length.legs.gaps', value: 1.1 }],

@@ -173,6 +173,7 @@ describe('what a run comes to', () => {
     countS: 0,
     strip: { lengthMm: 300, speedMmS: 600, pauseS: 1 },
     lift: { heightMm: 500, periodS: 2 },
+    float: { bearsMg: 5000, massMg: 1500 },
     rodTipMm: 0,
     seconds: 10,
   } as const;
@@ -276,6 +277,34 @@ describe('tackle as it is written', () => {
   ])('%s is refused in words', (text, words) => {
     const read = readLine(text);
     expect(read.ok ? '' : read.faults[0]?.message).toContain(words);
+  });
+
+  test('what lies in the drawers is fished with by its name', () => {
+    const tackle = {
+      lines: [
+        { name: 'heavy tip', form: 'sink-tip' as const, tipMm: 4500, rateMmS: 130 },
+        { name: 'head by weight', form: 'sinking' as const, grainsPerFoot: 13, diameterMm: 1.15 },
+      ],
+      leaders: [{ name: 'short leader', pieces: '0.6 m:0.35 mm:nylon, 0.6 m:0.25 mm:fluorocarbon' }],
+      floats: [{ name: 'small float', bearsMg: 2000 }],
+    };
+    const { file } = laidOf('slate-runner');
+    const asked = readAsked({ line: 'Heavy Tip', leader: 'short leader', float: 'small float' }, file, tackle);
+    expect(asked).toMatchObject({
+      ok: true,
+      value: {
+        line: { tipMm: 4500, rateMmS: 130 },
+        leader: [{ lengthMm: 600 }, { of: 'fluorocarbon' }],
+        fishing: { float: { bearsMg: 2000, massMg: 600 } },
+      },
+    });
+    const byWeight = readLine('head by weight', tackle);
+    expect(byWeight.ok && byWeight.value.rateMmS).toBeGreaterThan(80);
+    const wrong = readAsked({ line: 'heavy tipp', float: 'big float' }, file, tackle);
+    expect(wrong.ok ? [] : wrong.faults.map(({ message }) => message)).toEqual([
+      expect.stringContaining('did you mean "heavy tip"'),
+      expect.stringContaining('no float of the drawers'),
+    ]);
   });
 
   test('a leader longer than the cast is said', () => {

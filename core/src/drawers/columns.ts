@@ -2,6 +2,7 @@ import { wordsIn } from '../base/index.ts';
 import { HOOK_SIZES, COLOUR_WORDS, SLOTS, slotWords, solidNames } from '../data/index.ts';
 import {
   hookItemSchema,
+  lineItemSchema,
   MATERIAL_SHAPES,
   schoolItemSchema,
   threadItemSchema,
@@ -49,6 +50,9 @@ const STOCK: readonly Column[] = [
   column('also', 'also called', 'list'),
   column('note', 'note', 'text'),
 ];
+
+/** Of what is fished with and not cut. */
+const ENTIRE = STOCK.filter(({ key }) => ['count', 'price', 'discontinued', 'also', 'note'].includes(key));
 
 const measured = (key: 'shank' | 'gap' | 'wire'): readonly Column[] => [
   column(`${key}Mm`, key, 'length', { unit: 'mm', means: 'mean of what was measured' }),
@@ -169,6 +173,33 @@ const THREADS: readonly Column[] = [
   ...STOCK,
 ];
 
+const LINES: readonly Column[] = [
+  NAME,
+  choiceOf(lineItemSchema, 'form', 'form', { required: true }),
+  column('lengthMm', 'length', 'length', { unit: 'mm' }),
+  column('tipMm', 'tip', 'length', { unit: 'mm', means: 'of what has a tip that sinks' }),
+  column('rateMmS', 'sinks at', 'number', { unit: 'mm/s', means: 'as it is sold; 25.4 mm/s are an inch a second' }),
+  column('grainsPerFoot', 'grains a foot', 'number', { means: 'where it is sold by weight' }),
+  column('diameterMm', 'diameter', 'length', { unit: 'mm', means: '1.1 mm where nothing is said' }),
+  ...ENTIRE,
+];
+
+const LEADERS: readonly Column[] = [
+  NAME,
+  column('pieces', 'pieces', 'text', {
+    required: true,
+    means: 'from the line to the fly: 1.8 m:0.4 mm:nylon, 0.9 m:0.25 mm:fluorocarbon',
+  }),
+  ...ENTIRE,
+];
+
+const FLOATS: readonly Column[] = [
+  NAME,
+  column('bearsMg', 'bears', 'mass', { unit: 'mg', required: true }),
+  column('massMg', 'weighs', 'mass', { unit: 'mg' }),
+  ...ENTIRE,
+];
+
 const SCHOOLS: readonly Column[] = [
   NAME,
   column('means', 'for', 'text', { required: true }),
@@ -205,6 +236,9 @@ export const COLUMNS: Readonly<Record<DrawerName, readonly Column[]>> = {
   weights: WEIGHTS,
   materials: MATERIALS,
   threads: THREADS,
+  lines: LINES,
+  leaders: LEADERS,
+  floats: FLOATS,
   schools: SCHOOLS,
   rules: RULES,
   limits: LIMITS,

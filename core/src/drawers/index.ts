@@ -16,6 +16,11 @@ export { mixedOf, mixFaults, withMixes } from './mixes.ts';
 export { type Move, type Taking, giveBack, takeFrom } from './taking.ts';
 export {
   DRAWERS,
+  type FloatItem,
+  LEADER_DENSITY,
+  type LeaderItem,
+  LINE_FORMS,
+  type LineItem,
   type DrawerItem,
   type DrawerItems,
   type DrawerName,

@@ -6,7 +6,18 @@ import { HOOK_SIZES, SLOTS, type SlotName, solidNamed, WOUND_MANNERS } from '../
  * What lies in the drawers: packets of hooks, eyes and beads, materials, threads. One flat record an item, so that a table, a CSV and the
  * file hold the same. Lengths mm, masses mg, densities mg/mm³, angles degrees; `...N` says how many were measured, `...Sd` their spread.
  */
-export const DRAWERS = ['hooks', 'weights', 'materials', 'threads', 'schools', 'rules', 'limits'] as const;
+export const DRAWERS = [
+  'hooks',
+  'weights',
+  'materials',
+  'threads',
+  'lines',
+  'leaders',
+  'floats',
+  'schools',
+  'rules',
+  'limits',
+] as const;
 export type DrawerName = (typeof DRAWERS)[number];
 
 const NAME = 80;
@@ -47,21 +58,26 @@ export const lotSchema = z
   });
 export type Lot = z.infer<typeof lotSchema>;
 
-/** What is known of anything that is bought: how it is called, how much is there, and what it costs. */
-const bought = {
+/** What is known of anything that is bought and not cut: how it is called, how much is there, and what it costs. */
+const entire = {
   name: words(NAME),
   also: list.optional(),
   count: z.number().min(0).max(1e6).optional(),
+  price: z.number().min(0).max(1e6).optional(),
+  discontinued: z.boolean().optional(),
+  note: z.string().max(500).optional(),
+};
+
+/** The same of what flies are tied of. */
+const bought = {
+  ...entire,
   /** What one of `count` makes: a length, pieces, pairs or flies; in words, which serve as a note where they do not read. */
   yield: z.string().max(NAME).optional(),
   /** What is there, lot by lot; `count` alone serves any colour. */
   stock: z.array(lotSchema).max(MOST_LOTS).optional(),
-  price: z.number().min(0).max(1e6).optional(),
-  discontinued: z.boolean().optional(),
   /** What to look for in each, and what is done to it before it is cut. */
   lookFor: z.string().max(200).optional(),
   doFirst: z.string().max(200).optional(),
-  note: z.string().max(500).optional(),
 };
 
 const measured = <K extends string>(key: K) =>
@@ -263,12 +279,71 @@ export const limitItemSchema = z.strictObject({
 });
 export type LimitItem = z.infer<typeof limitItemSchema>;
 
+export const LINE_FORMS = ['floating', 'intermediate', 'sink-tip', 'sinking'] as const;
+
+/** A fly line as it is sold: what sinks by its rate, or by what a foot of it weighs. */
+export const lineItemSchema = z
+  .strictObject({
+    ...entire,
+    form: z.enum(LINE_FORMS),
+    lengthMm: above.optional(),
+    tipMm: z.number().min(300).max(15_000).optional(),
+    rateMmS: z.number().min(5).max(400).optional(),
+    grainsPerFoot: z.number().min(1).max(60).optional(),
+    diameterMm: z.number().min(0.3).max(3).optional(),
+  })
+  .superRefine(({ form, tipMm, rateMmS, grainsPerFoot }, to) => {
+    const sinks = form === 'sink-tip' || form === 'sinking';
+    if (sinks && rateMmS === undefined && grainsPerFoot === undefined)
+      to.addIssue({
+        code: 'custom',
+        path: ['rateMmS'],
+        message: 'is wanted of what sinks, or the grains a foot of it weighs',
+      });
+    if (form === 'sink-tip' && tipMm === undefined)
+      to.addIssue({ code: 'custom', path: ['tipMm'], message: 'is wanted: how long is the tip?' });
+  });
+export type LineItem = z.infer<typeof lineItemSchema>;
+
+/** What leaders are of, g/cm³. */
+export const LEADER_DENSITY = { nylon: 1.14, fluorocarbon: 1.78 } as const;
+const EXAMPLE = '1.8 m:0.4 mm:nylon, 0.9 m:0.25 mm:fluorocarbon';
+
+/** A leader by its pieces, from the line to the fly. */
+export const leaderItemSchema = z.strictObject({
+  ...entire,
+  pieces: z
+    .string()
+    .min(1)
+    .max(300)
+    .superRefine((text, to) => {
+      for (const piece of text.split(',')) {
+        const [long = '', thick = '', of = 'nylon', ...more] = piece.split(':').map((each) => each.trim());
+        const reads =
+          [long, thick].every((each) => parseQuantity('length', each).ok) && Object.hasOwn(LEADER_DENSITY, of);
+        if (!reads || more.length > 0) to.addIssue(`"${piece.trim()}" is no piece of a leader: write ${EXAMPLE}`);
+      }
+    }),
+});
+export type LeaderItem = z.infer<typeof leaderItemSchema>;
+
+/** A float that a fly drifts under: what it bears, and what it weighs itself. */
+export const floatItemSchema = z.strictObject({
+  ...entire,
+  bearsMg: z.number().min(100).max(100_000),
+  massMg: z.number().min(50).max(100_000).optional(),
+});
+export type FloatItem = z.infer<typeof floatItemSchema>;
+
 /** The schema of the items of each drawer. */
 export const ITEM_SCHEMAS = {
   hooks: hookItemSchema,
   weights: weightItemSchema,
   materials: materialItemSchema,
   threads: threadItemSchema,
+  lines: lineItemSchema,
+  leaders: leaderItemSchema,
+  floats: floatItemSchema,
   schools: schoolItemSchema,
   rules: rulesItemSchema,
   limits: limitItemSchema,
@@ -278,6 +353,9 @@ export type DrawerItems = {
   readonly weights: readonly WeightItem[];
   readonly materials: readonly MaterialItem[];
   readonly threads: readonly ThreadItem[];
+  readonly lines: readonly LineItem[];
+  readonly leaders: readonly LeaderItem[];
+  readonly floats: readonly FloatItem[];
   readonly schools: readonly SchoolItem[];
   readonly rules: readonly RulesItem[];
   readonly limits: readonly LimitItem[];
@@ -287,10 +365,18 @@ export type DrawerItem = DrawerItems[DrawerName][number];
 /** What tells two items of one name apart: hair for spinning is no hair for wings. */
 export function kindOf(drawer: DrawerName, item: DrawerItem): string {
   if (drawer === 'materials') return (item as MaterialItem).construction;
-  if (drawer === 'hooks' || drawer === 'weights') return (item as HookItem | WeightItem).form;
+  if (drawer === 'hooks' || drawer === 'weights' || drawer === 'lines')
+    return (item as HookItem | WeightItem | LineItem).form;
   return KINDS[drawer];
 }
-const KINDS = { threads: 'thread', schools: 'school', rules: 'rules', limits: 'limit' } as const;
+const KINDS = {
+  threads: 'thread',
+  leaders: 'leader',
+  floats: 'float',
+  schools: 'school',
+  rules: 'rules',
+  limits: 'limit',
+} as const;
 
 /** The items of each drawer out of rows of all of them. */
 export function drawersIn(rows: readonly { readonly drawer: DrawerName; readonly item: DrawerItem }[]): DrawerItems {

@@ -16,7 +16,18 @@ import {
   SCHOOLS,
   type School,
 } from '../data/index.ts';
-import type { DrawerItems, HookItem, MaterialItem, RulesItem, SchoolItem, ThreadItem, WeightItem } from './items.ts';
+import type {
+  DrawerItems,
+  FloatItem,
+  HookItem,
+  LeaderItem,
+  LineItem,
+  MaterialItem,
+  RulesItem,
+  SchoolItem,
+  ThreadItem,
+  WeightItem,
+} from './items.ts';
 
 /** What a fly is solved with: the built-in nominal tables, or a tier's own drawers. */
 export interface Drawers {
@@ -30,6 +41,10 @@ export interface Drawers {
   readonly hooks: readonly HookItem[];
   readonly weights: readonly WeightItem[];
   readonly threads: readonly ThreadItem[];
+  /** What a fly is fished with; nothing of a fly rests on it. */
+  readonly lines: readonly LineItem[];
+  readonly leaders: readonly LeaderItem[];
+  readonly floats: readonly FloatItem[];
   readonly schools: readonly School[];
   /** The rules in force. */
   readonly rules: readonly RulesItem[];
@@ -48,6 +63,9 @@ export const NOMINAL_DRAWERS: Drawers = {
   hooks: [],
   weights: [],
   threads: [],
+  lines: [],
+  leaders: [],
+  floats: [],
   schools: SCHOOLS,
   rules: [],
   limits: {},
@@ -78,6 +96,9 @@ export function drawersOf(items: DrawerItems): Drawers {
     hooks: items.hooks,
     weights: items.weights,
     threads: items.threads,
+    lines: items.lines,
+    leaders: items.leaders,
+    floats: items.floats,
     schools: items.schools.length > 0 ? items.schools : SCHOOLS,
     rules: items.rules.filter((each) => each.inForce === true),
     limits: Object.fromEntries(items.limits.map(({ name, value }) => [name, value])),

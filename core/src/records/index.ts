@@ -10,6 +10,7 @@ export {
   MOST_PLACES,
 } from './batch.ts';
 export { readBatchTable, type TableRow, writeBatchTable } from './batchTable.ts';
+export { type GaugeFeed, gaugeNow, readGauge, simulatedStation } from './gauge.ts';
 export { handSchema, OWN_HANDS, type StoredHand, storedHandSchema, type TyingHand } from './hands.ts';
 export { readRecord, RECORD_KINDS, type RecordHead, type RecordKind, type RecordOf, headOf } from './kinds.ts';
 export { clockMinutes, dayMinutes, momentMinutes, momentText, readShare } from './measures.ts';

@@ -3,12 +3,22 @@ import type { FlyFile } from '../pattern/index.ts';
 import { parseQuantity, type QuantityKind } from '../units/index.ts';
 import type { WaterAsked } from './ask.ts';
 import { type Fishing, type Manner, MANNERS, USUAL_FISHING } from './fish.ts';
-import { quantityIn, readLeader, readLine, USUAL_LEADER } from './tackle.ts';
+import {
+  NO_TACKLE,
+  quantityIn,
+  readFloat,
+  readLeader,
+  readLine,
+  type Tackle,
+  USUAL_FLOAT,
+  USUAL_LEADER,
+} from './tackle.ts';
 
 /** What is said of how a fly is fished, as one writes it; what is not said is as its pattern means it, else as usual. */
 export type WaterTexts = Partial<
   Readonly<
     Record<
+      | 'float'
       | 'line'
       | 'manner'
       | 'leader'
@@ -105,15 +115,16 @@ const LINE = /^\s*(\d+)\s*$/;
 export function readAsked(
   texts: WaterTexts,
   { intent }: Pick<FlyFile, 'intent'>,
+  tackle: Tackle = NO_TACKLE,
 ): Outcome<Omit<WaterAsked, 'laid' | 'beat'>> {
   const reading = new Reading();
-  const line = reading.of(readLine(texts.line ?? USUAL_OF[intent?.line ?? 'floating']), {
+  const line = reading.of(readLine(texts.line ?? USUAL_OF[intent?.line ?? 'floating'], tackle), {
     form: 'floating',
     rateMmS: null,
     tipMm: null,
     diameterMm: 1.1,
   });
-  const leader = texts.leader === undefined ? USUAL_LEADER : reading.of(readLeader(texts.leader), USUAL_LEADER);
+  const leader = texts.leader === undefined ? USUAL_LEADER : reading.of(readLeader(texts.leader, tackle), USUAL_LEADER);
   const manner = mannerOf(texts.manner, intent?.manner, reading);
   const mends = texts.mend === undefined ? 0 : Number(LINE.exec(texts.mend)?.[1] ?? Number.NaN);
   if (Number.isNaN(mends))
@@ -126,6 +137,7 @@ export function readAsked(
   const near = manner === 'jig' || manner === 'hang' ? NEAR_MM : USUAL_CAST_MM;
   const fishing: Fishing = {
     manner,
+    float: texts.float === undefined ? USUAL_FLOAT : reading.of(readFloat(texts.float, tackle), USUAL_FLOAT),
     angleDeg: reading.quantity('angle', texts.angle, 'angle', [-80, 85], 'angle of a cast', USUAL_FISHING.angleDeg),
     mends: Number.isNaN(mends) ? 0 : mends,
     countS: reading.quantity('time', texts.count, 'count', [0, 90], 'count', USUAL_FISHING.countS),

@@ -4,6 +4,7 @@ import type { Current } from './current.ts';
 import type { Lies, WaterFly } from './fly.ts';
 import type { LinePiece } from './line.ts';
 import type { Body } from './loads.ts';
+import { type FloatSpec, USUAL_FLOAT } from './tackle.ts';
 
 export const MANNERS = ['swing', 'strip', 'dead-drift', 'jig', 'hang', 'count-down'] as const;
 export type Manner = (typeof MANNERS)[number];
@@ -18,6 +19,7 @@ export interface Fishing {
   readonly countS: number;
   readonly strip: { readonly lengthMm: number; readonly speedMmS: number; readonly pauseS: number };
   readonly lift: { readonly heightMm: number; readonly periodS: number };
+  readonly float: FloatSpec;
   readonly rodTipMm: number;
   readonly seconds: number;
 }
@@ -30,6 +32,7 @@ export const USUAL_FISHING: Fishing = {
   countS: 0,
   strip: { lengthMm: 300, speedMmS: 600, pauseS: 1 },
   lift: { heightMm: 500, periodS: 2 },
+  float: USUAL_FLOAT,
   rodTipMm: 1000,
   seconds: 20,
 };
@@ -69,8 +72,8 @@ const MEND = { mm: 2000, seconds: 0.6, fedMm: 600 } as const;
 const MENDED_OVER = 1 / 3;
 /** Line is no longer pulled in when so little is out, mm. */
 const LEAST_OUT = 3000;
-/** A float bears so much, mg, is so heavy itself, and fades over its own height, mm; so much of it stands in the water, mm². */
-const FLOAT = { bearsMg: 5000, ownMg: 1500, highMm: 12, areaMm2: 180, cd: 1 } as const;
+/** A float fades over its own height, mm; so much of it stands in the water, mm². */
+const FLOAT = { highMm: 12, areaMm2: 180, cd: 1 } as const;
 /** A stretch that is told as an answer that did not hold. */
 const BROKEN = 0.02;
 
@@ -104,10 +107,10 @@ function wound(t: number, { manner, countS, strip }: Fishing, surfaceMmS: number
   return (t - countS) % (pull + strip.pauseS) < pull ? strip.speedMmS : 0;
 }
 
-const floatBody = (density: number): Body => ({
-  massMg: FLOAT.ownMg,
-  sunkMg: -FLOAT.bearsMg,
-  dryMg: FLOAT.ownMg,
+const floatBody = (density: number, { bearsMg, massMg }: FloatSpec): Body => ({
+  massMg,
+  sunkMg: -bearsMg,
+  dryMg: massMg,
   fadesMm: FLOAT.highMm,
   dragPerSpeed: (speed) => 0.5 * density * FLOAT.cd * FLOAT.areaMm2 * speed,
   reachMm: 0,
@@ -139,7 +142,7 @@ export function* fish(
     current,
     water,
     fly: () => fly.body(),
-    float: drifts ? floatBody(water.density) : null,
+    float: drifts ? floatBody(water.density, fishing.float) : null,
   });
   const dt = STEP_S / (finer.steps ?? 1);
   const every = Math.max(1, Math.round(KEPT_EVERY * (finer.steps ?? 1)));

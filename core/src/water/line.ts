@@ -1,3 +1,4 @@
+import { LEADER_DENSITY } from '../drawers/index.ts';
 import { cylinderCdFast, frictionAlong, G, type Water } from '../model/index.ts';
 
 /** A stretch of line of one kind, from the rod on. */
@@ -71,8 +72,6 @@ export function pieceOfRate(
   return { kind, lengthMm, diameterMm, sunkMgMm, dryMgMm: sunkMgMm + water.density * crossMm2(diameterMm) };
 }
 
-/** What leaders are of, g/cm³. */
-export const LEADER_DENSITY = { nylon: 1.14, fluorocarbon: 1.78 } as const;
 export type LeaderOf = keyof typeof LEADER_DENSITY;
 
 /** A fly line is so thick unless another is said, mm; one that floats is of so much, g/cm³; an intermediate one sinks so fast, mm/s. Custom. */

@@ -2,7 +2,7 @@ import { good, type Outcome } from '../base/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
 import { ended, runWater, type WaterAsked } from './ask.ts';
 import { readAsked, type WaterTexts } from './asked.ts';
-import { USUAL_LINES } from './tackle.ts';
+import { type Tackle, USUAL_LINES } from './tackle.ts';
 
 /** A change that fishes a fly at the wanted depth, or comes nearest. */
 export interface Way {
@@ -33,6 +33,12 @@ export const lineWords = (line: string): string =>
         ? 'a floating line'
         : 'an intermediate line';
 
+/** What a question is read by: the pattern, and the tackle of the drawers. */
+export interface Known {
+  readonly file: Pick<FlyFile, 'intent'>;
+  readonly tackle: Tackle;
+}
+
 /** What is tried, in order of how little it changes. */
 interface Try {
   readonly change: Way['change'];
@@ -42,13 +48,8 @@ interface Try {
 }
 
 /** How deep a fly goes as it is asked with some of it changed; null where that cannot be asked. */
-function lowestWith(
-  asked: WaterAsked,
-  texts: WaterTexts,
-  file: Pick<FlyFile, 'intent'>,
-  trial: Pick<Try, 'change' | 'to'>,
-): number | null {
-  const read = readAsked({ ...texts, [trial.change]: trial.to }, file);
+function lowestWith(asked: WaterAsked, texts: WaterTexts, of: Known, trial: Pick<Try, 'change' | 'to'>): number | null {
+  const read = readAsked({ ...texts, [trial.change]: trial.to }, of.file, of.tackle);
   if (!read.ok) return null;
   const run = ended(runWater({ ...asked, ...read.value }));
   return run.ok ? run.value.told.depth.lowestMm : null;
@@ -58,13 +59,13 @@ function lowestWith(
 function* countFor(
   asked: WaterAsked,
   texts: WaterTexts,
-  file: Pick<FlyFile, 'intent'>,
+  of: Known,
   wantMm: number,
 ): Generator<{ readonly share: number }, Try> {
   let [low, high] = [0, Math.min(MOST_COUNT_S, Math.floor(asked.fishing.seconds) - 1)];
   while (high - low > 1) {
     const mid = Math.floor((low + high) / 2);
-    const deep = lowestWith(asked, texts, file, { change: 'count', to: `${String(mid)} s` });
+    const deep = lowestWith(asked, texts, of, { change: 'count', to: `${String(mid)} s` });
     yield { share: 0.3 };
     if (deep !== null && deep < wantMm) low = mid;
     else high = mid;
@@ -115,7 +116,7 @@ function triesOf({ fishing, line, leader }: WaterAsked): Try[] {
 export function* waysTo(
   asked: WaterAsked,
   texts: WaterTexts,
-  file: Pick<FlyFile, 'intent'>,
+  of: Known,
 ): Generator<{ readonly share: number }, Outcome<readonly Way[]>> {
   const { wantMm, fishing } = asked;
   const now = ended(runWater(asked));
@@ -124,7 +125,7 @@ export function* waysTo(
   const isNear = (mm: number): boolean => wantMm !== null && Math.abs(mm - wantMm) <= NEAR * wantMm;
   if (wantMm === null || isNear(lowestMm)) return good([]);
   const tries: Try[] = [];
-  if (fishing.manner === 'swing' || fishing.manner === 'strip') tries.push(yield* countFor(asked, texts, file, wantMm));
+  if (fishing.manner === 'swing' || fishing.manner === 'strip') tries.push(yield* countFor(asked, texts, of, wantMm));
   if (lowestMm < wantMm) tries.push(...triesOf(asked));
   else {
     const at = USUAL_LINES.findIndex((each) => each.split(':')[0] === asked.line.form);
@@ -136,7 +137,7 @@ export function* waysTo(
   }
   const ways: Way[] = [];
   for (const [i, trial] of tries.entries()) {
-    const deep = lowestWith(asked, texts, file, trial);
+    const deep = lowestWith(asked, texts, of, trial);
     yield { share: 0.3 + (0.7 * (i + 1)) / tries.length };
     // A change that goes the wrong way is none.
     if (deep === null || Math.abs(deep - wantMm) >= Math.abs(lowestMm - wantMm)) continue;

@@ -1,17 +1,9 @@
 import { bad, type Fault, good, type Outcome, suggestion } from '../base/index.ts';
-import type { Water } from '../model/index.ts';
+import { type Drawers, LEADER_DENSITY, LINE_FORMS, type LineItem, named } from '../drawers/index.ts';
+import { type Water, water } from '../model/index.ts';
 import { parseQuantity, type QuantityKind } from '../units/index.ts';
-import {
-  LEADER_DENSITY,
-  type LeaderOf,
-  type LinePiece,
-  pieceOfDensity,
-  pieceOfRate,
-  sinkRateOf,
-  USUAL_LINE,
-} from './line.ts';
+import { type LeaderOf, type LinePiece, pieceOfDensity, pieceOfRate, sinkRateOf, USUAL_LINE } from './line.ts';
 
-export const LINE_FORMS = ['floating', 'intermediate', 'sink-tip', 'sinking'] as const;
 export type LineForm = (typeof LINE_FORMS)[number];
 
 /** A fly line as it is sold. */
@@ -83,15 +75,33 @@ const UNIT: Readonly<Record<QuantityKind, string>> = {
   time: 's',
 };
 
-/** Reads a line: `floating`, `intermediate`, `sink-tip:4 m:75 mm/s`, `sinking:3 in/s`. */
-export function readLine(text: string, path = 'line'): Outcome<LineSpec> {
+/** What lies in the drawers to fish with. */
+export type Tackle = Pick<Drawers, 'lines' | 'leaders' | 'floats'>;
+export const NO_TACKLE: Tackle = { lines: [], leaders: [], floats: [] };
+
+/** A line of the drawers. A weight by the foot comes to a rate in fresh water of 10 °C, as rates are sold. */
+function lineOfItem({ form, tipMm, rateMmS, grainsPerFoot, diameterMm = USUAL_LINE.diameterMm }: LineItem): LineSpec {
+  const byWeight = grainsPerFoot === undefined ? null : rateByGrains(grainsPerFoot, diameterMm, water());
+  const rate = rateMmS ?? byWeight ?? (form === 'intermediate' ? USUAL_LINE.intermediateMmS : null);
+  return {
+    form,
+    rateMmS: form === 'floating' ? null : rate,
+    tipMm: form === 'sink-tip' ? (tipMm ?? null) : null,
+    diameterMm,
+  };
+}
+
+/** Reads a line: one of the drawers by its name, `floating`, `intermediate`, `sink-tip:4 m:75 mm/s`, `sinking:3 in/s`. */
+export function readLine(text: string, { lines }: Pick<Tackle, 'lines'> = NO_TACKLE, path = 'line'): Outcome<LineSpec> {
+  const own = named(lines, text);
+  if (own) return good(lineOfItem(own));
   const [name = '', ...rest] = text.split(':').map((each) => each.trim());
   const form = LINE_FORMS.find((each) => each === name.toLowerCase());
   if (!form)
     return bad(
       fault(
         path,
-        `"${name}" is no line${suggestion(name, [...LINE_FORMS])}: ${LINE_FORMS.join(', ')}, as in sink-tip:4 m:75 mm/s`,
+        `"${name}" is no line${suggestion(name, [...LINE_FORMS, ...lines.map((each) => each.name)])}: ${LINE_FORMS.join(', ')}, as in sink-tip:4 m:75 mm/s`,
       ),
     );
   const wanted = { floating: 0, intermediate: 0, 'sink-tip': 2, sinking: 1 }[form];
@@ -111,8 +121,14 @@ export function readLine(text: string, path = 'line'): Outcome<LineSpec> {
   return tip.ok ? good({ ...FLOATING, form, rateMmS: rate.value, tipMm: tip.value }) : tip;
 }
 
-/** Reads a leader, from the line to the fly: `1.8 m:0.4 mm:nylon, 0.9 m:0.25 mm:fluorocarbon`. */
-export function readLeader(text: string, path = 'leader'): Outcome<readonly LeaderSpec[]> {
+/** Reads a leader: one of the drawers by its name, or its pieces from the line to the fly: `1.8 m:0.4 mm:nylon, 0.9 m:0.25 mm:fluorocarbon`. */
+export function readLeader(
+  text: string,
+  { leaders }: Pick<Tackle, 'leaders'> = NO_TACKLE,
+  path = 'leader',
+): Outcome<readonly LeaderSpec[]> {
+  const own = named(leaders, text);
+  if (own) return readLeader(own.pieces, NO_TACKLE, path);
   const pieces: LeaderSpec[] = [];
   for (const one of text.split(',')) {
     const [long = '', thick = '', of = 'nylon'] = one.split(':').map((each) => each.trim());
@@ -128,6 +144,31 @@ export function readLeader(text: string, path = 'leader'): Outcome<readonly Lead
     pieces.push({ lengthMm: length.value, diameterMm: diameter.value, of: kind });
   }
   return good(pieces);
+}
+
+/** A float that a fly drifts under, mg. */
+export interface FloatSpec {
+  readonly bearsMg: number;
+  readonly massMg: number;
+}
+/** Where nothing is said: judgement. A float weighs three tenths of what it bears. */
+export const USUAL_FLOAT: FloatSpec = { bearsMg: 5000, massMg: 1500 };
+const OWN_SHARE = 0.3;
+
+/** Reads a float of the drawers by its name. */
+export function readFloat(text: string, { floats }: Pick<Tackle, 'floats'>): Outcome<FloatSpec> {
+  const own = named(floats, text);
+  if (!own)
+    return bad(
+      fault(
+        'float',
+        `"${text}" is no float of the drawers${suggestion(
+          text,
+          floats.map((each) => each.name),
+        )}`,
+      ),
+    );
+  return good({ bearsMg: own.bearsMg, massMg: own.massMg ?? OWN_SHARE * own.bearsMg });
 }
 
 const minus = (mm: number): string => `${(mm / 1000).toFixed(1)} m`;

@@ -1,7 +1,7 @@
 import type { LaidFly } from '../model/index.ts';
 import { ended, runWater, type WaterAsked } from './ask.ts';
 import { readAsked, type WaterTexts } from './asked.ts';
-import { USUAL_LINES } from './tackle.ts';
+import { NO_TACKLE, readLine, type Tackle, USUAL_LINES } from './tackle.ts';
 
 /** A fly of the box. */
 export interface Offered {
@@ -39,9 +39,14 @@ function fishesWith(
   offered: Offered,
   asked: WaterAsked,
   own: WaterTexts,
-  { line, countS, coarse }: { readonly line: string; readonly countS: number; readonly coarse: boolean },
+  {
+    line,
+    countS,
+    coarse,
+    tackle,
+  }: { readonly line: string; readonly countS: number; readonly coarse: boolean; readonly tackle: Tackle },
 ): Fishes | null {
-  const read = readAsked(texts(own, line, countS), offered.laid.file);
+  const read = readAsked(texts(own, line, countS), offered.laid.file, tackle);
   if (!read.ok) return null;
   const question = { ...asked, ...read.value, wantMm: asked.wantMm, laid: offered.laid };
   const run = ended(runWater(question, coarse ? { coarse } : {}));
@@ -79,11 +84,25 @@ const floats = ({ id, name }: Offered): Fishes => ({
 });
 
 /** Of two ways to fish a fly: less against it, then nearer to the depth, then the line that sinks less, then the shorter count. */
-const better = (one: Fishes, other: Fishes): number =>
-  one.against.length - other.against.length ||
-  one.misses - other.misses ||
-  USUAL_LINES.indexOf(one.line) - USUAL_LINES.indexOf(other.line) ||
-  one.countS - other.countS;
+const better =
+  (lines: readonly string[]) =>
+  (one: Fishes, other: Fishes): number =>
+    one.against.length - other.against.length ||
+    one.misses - other.misses ||
+    lines.indexOf(one.line) - lines.indexOf(other.line) ||
+    one.countS - other.countS;
+
+/** The lines of the drawers, the one that sinks least first; the usual ones where there are none. A tip sinks by as much of the line as it is. */
+function linesOf({ lines }: Tackle): readonly string[] {
+  const sinks = (name: string): number => {
+    const read = readLine(name, { lines });
+    return read.ok ? (read.value.rateMmS ?? 0) * (read.value.tipMm === null ? 1 : TIP_SHARE) : 0;
+  };
+  return lines.length === 0
+    ? USUAL_LINES
+    : lines.map(({ name }) => name).sort((one, other) => sinks(one) - sinks(other));
+}
+const TIP_SHARE = 0.6;
 
 type Look = (line: string, countS: number) => Fishes | null;
 
@@ -130,21 +149,21 @@ export function* whichFly(
   flies: readonly Offered[],
   asked: WaterAsked,
   own: WaterTexts,
-  {
-    lines = USUAL_LINES,
-    counts = TRIED_COUNTS,
-  }: { readonly lines?: readonly string[]; readonly counts?: readonly number[] } = {},
+  tackle: Tackle = NO_TACKLE,
 ): Generator<{ readonly share: number }, readonly Fishes[]> {
   const found: Fishes[] = [];
+  const lines = linesOf(tackle);
   const counted = asked.fishing.manner === 'swing' || asked.fishing.manner === 'strip';
   for (const [i, offered] of flies.entries()) {
-    const look: Look = (line, countS) => fishesWith(offered, asked, own, { line, countS, coarse: true });
-    const [best] = likely(look, lines, counted ? counts : counts.slice(0, 1), asked.wantMm).sort(better);
+    const look: Look = (line, countS) => fishesWith(offered, asked, own, { line, countS, coarse: true, tackle });
+    const [best] = likely(look, lines, counted ? TRIED_COUNTS : TRIED_COUNTS.slice(0, 1), asked.wantMm).sort(
+      better(lines),
+    );
     yield { share: (i + 0.7) / flies.length };
-    found.push((best && fishesWith(offered, asked, own, { ...best, coarse: false })) ?? floats(offered));
+    found.push((best && fishesWith(offered, asked, own, { ...best, coarse: false, tackle })) ?? floats(offered));
     yield { share: (i + 1) / flies.length };
   }
-  return found.sort(better);
+  return found.sort(better(lines));
 }
 
 /** What is said of a box of which nothing reaches: the one that comes nearest, and what it lacks. */

@@ -12,6 +12,8 @@ interface ColumnSets {
 /** How much of it is there, what it costs, and what else is known of anything that is bought. */
 const BOUGHT = ['count', 'stock', 'yield', 'price', 'discontinued', 'lookFor', 'doFirst', 'also', 'note', '=flies'];
 
+const ENTIRE = ['count', 'price', 'discontinued', 'also', 'note'];
+
 const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
   hooks: {
     first: ['name', 'form', 'size', 'longX', 'heavyX'],
@@ -73,6 +75,12 @@ const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
       all: ['widthMm', 'strengthG', 'material', 'colours', ...BOUGHT],
     },
   },
+  lines: {
+    first: ['name', 'form'],
+    sets: { all: ['tipMm', 'rateMmS', 'grainsPerFoot', 'diameterMm', 'lengthMm', ...ENTIRE] },
+  },
+  leaders: { first: ['name', 'pieces'], sets: { all: ENTIRE } },
+  floats: { first: ['name'], sets: { all: ['bearsMg', 'massMg', ...ENTIRE] } },
   schools: {
     first: ['name'],
     sets: {

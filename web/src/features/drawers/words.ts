@@ -6,6 +6,9 @@ export const ONE: Readonly<Record<DrawerName, string>> = {
   weights: 'weight',
   materials: 'material',
   threads: 'thread',
+  lines: 'line',
+  leaders: 'leader',
+  floats: 'float',
   schools: 'school',
   rules: 'water’s rules',
   limits: 'limit',
@@ -17,6 +20,9 @@ export const CAUTION: Readonly<Record<DrawerName, string>> = {
   weights:
     'Lead: wash hands after handling, keep it out of mouths, and look up whether your water allows it; local rules come first.',
   materials: 'Cement, varnish, resin and superglue want air and gloves; keep them from flame and follow their labels.',
+  lines: 'A rate is what it sinks at lying level, as it is sold; Water fishes flies on what lies here.',
+  leaders: 'Tippet that is left lying outlives what it is wound about: take it home.',
+  floats: 'A float bears the fly and what hangs below it.',
   schools:
     'People disagree: copy a school and make it yours. A rule is a relation, or two parted by or; flies that follow it can be told to follow again.',
   rules:

@@ -1,10 +1,12 @@
 import type { Fault } from '@jobbet/core/base';
 import { MANNERS, type WaterTexts, USUAL_LINES } from '@jobbet/core/water';
 import type { ReactNode, RefObject } from 'react';
+import { useBench } from '../../fly/store.ts';
 import type { StoredBeat } from '../../shared/api/client.ts';
 import { ChoiceField, TextField } from '../../shared/fields/Fields.tsx';
 import type { Asking } from './asking.ts';
 import type { Shown } from './reckon.ts';
+import type { useGauge } from './useGauge.ts';
 
 interface SentenceProps {
   readonly asking: Asking;
@@ -17,20 +19,22 @@ interface SentenceProps {
   };
   readonly field: RefObject<HTMLDivElement | null>;
   readonly onBeat: () => void;
+  readonly gauge: ReturnType<typeof useGauge>;
 }
 
 const WORDS: Readonly<Record<string, string>> = {
   swing: 'swung',
   strip: 'stripped',
-  'dead-drift': 'drifted under a float',
+  'dead-drift': 'drifted under',
   jig: 'jigged',
   hang: 'hung on the dangle',
   'count-down': 'counted down',
 };
 
 /** How the fly is fished, as a sentence with blanks. */
-export function Sentence({ asking, beats, asked, intent, field, onBeat }: SentenceProps) {
+export function Sentence({ asking, beats, asked, intent, field, onBeat, gauge }: SentenceProps) {
   const { texts, set } = asking;
+  const { lines, leaders, floats } = useBench((state) => state.drawers);
   const manner = texts.manner ?? intent.manner ?? 'swing';
   const blank = (key: keyof WaterTexts, label: string, empty: string, options?: readonly string[]): ReactNode => (
     <TextField
@@ -57,9 +61,19 @@ export function Sentence({ asking, beats, asked, intent, field, onBeat }: Senten
           options={beats.map(({ id, name }) => [id, name] as const)}
           onChange={asking.setBeat}
         />
-        {asking.beat?.record.gauge && <> at {<LevelField asking={asking} />}</>}
-        {drifts ? ' ' : <>, {blank('line', 'line', intent.line ?? 'floating', USUAL_LINES)} </>}
-        with a leader of {blank('leader', 'leader', '2.7 m:0.25 mm:nylon')}
+        {asking.beat?.record.gauge && <> at {<LevelField {...{ asking, gauge }} />}</>}
+        {drifts ? (
+          ' '
+        ) : (
+          <>, {blank('line', 'line', intent.line ?? 'floating', [...lines.map(({ name }) => name), ...USUAL_LINES])} </>
+        )}
+        with a leader of{' '}
+        {blank(
+          'leader',
+          'leader',
+          '2.7 m:0.25 mm:nylon',
+          leaders.map(({ name }) => name),
+        )}
         {!drifts && (
           <>
             , cast {blank('cast', 'cast', asked ? `${String(asked.castMm / 1000)} m` : '18 m')}
@@ -77,6 +91,17 @@ export function Sentence({ asking, beats, asked, intent, field, onBeat }: Senten
         />
         {manner === 'swing' && <> with {blank('mend', 'mends', 'no')} mends</>}
         {manner === 'strip' && <> by {blank('strip', 'pulls', '0.3 m:0.6 m/s:1 s')}</>}
+        {drifts && (
+          <>
+            {' '}
+            {blank(
+              'float',
+              'float',
+              'a float of 5 g',
+              floats.map(({ name }) => name),
+            )}
+          </>
+        )}
         {manner === 'jig' && <> by {blank('lift', 'lifts', '0.5 m:2 s')}</>}
         {(manner === 'swing' || manner === 'strip') && <>, count {blank('count', 'count', '0 s')}</>}, wanted at{' '}
         {blank('want', 'wanted depth', intent.depth ?? 'any depth')}, for{' '}
@@ -93,16 +118,29 @@ export function Sentence({ asking, beats, asked, intent, field, onBeat }: Senten
   );
 }
 
-/** The gauge's level, which moves depth and speed. */
-const LevelField = ({ asking }: { readonly asking: Asking }) => (
-  <TextField
-    label="level of the gauge"
-    value={asking.level}
-    empty={asking.beat?.record.gauge?.referenceLevel ?? ''}
-    later
-    onChange={(text): readonly Fault[] => {
-      asking.setLevel(text.trim());
-      return [];
-    }}
-  />
-);
+/** The gauge's level, which moves depth and speed; as it is now by its station, or as one writes it. */
+function LevelField({ asking, gauge }: { readonly asking: Asking; readonly gauge: ReturnType<typeof useGauge> }) {
+  const { now, simulated } = gauge;
+  const level = now && `${now.row.levelM.toFixed(2)} m`;
+  return (
+    <>
+      <TextField
+        label="level of the gauge"
+        value={asking.level}
+        empty={asking.beat?.record.gauge?.referenceLevel ?? ''}
+        later
+        onChange={(text): readonly Fault[] => asking.setLevel(text.trim())}
+      />
+      {now && level !== null && level !== asking.level && (
+        <button
+          type="button"
+          className="text-label italic text-ink2 underline decoration-dotted hover:text-ink"
+          onClick={() => asking.setLevel(level)}
+        >
+          now {level}, {now.trend}
+          {simulated && ', simulated'}
+        </button>
+      )}
+    </>
+  );
+}

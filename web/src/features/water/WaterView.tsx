@@ -7,6 +7,7 @@ import { useBench } from '../../fly/store.ts';
 import type { StoredBeat } from '../../shared/api/client.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
+import { FilesInput } from '../../shared/ui/FilesInput.tsx';
 import { say } from '../../shared/ui/toast.ts';
 import { PrintedPages } from '../../shared/paper/PrintedPages.tsx';
 import { Along } from './Along.tsx';
@@ -20,6 +21,7 @@ import type { Question, Shown } from './reckon.ts';
 import { saveCard, saveSection, sectionOf } from './papers.ts';
 import { Sentence } from './Sentence.tsx';
 import { Through } from './Through.tsx';
+import { useGauge } from './useGauge.ts';
 import { type Fished, useBoxHere, useFished } from './useFished.ts';
 
 /** What the fly does in the water it is fished in. */
@@ -108,6 +110,8 @@ function Beside({ beats }: { readonly beats: readonly StoredBeat[] }) {
     const way = ways[at];
     if (way) asking.set(way.change, way.to);
   };
+  const gauge = useGauge(asking.beat?.record.gauge?.station);
+  const levels = useRef<HTMLInputElement>(null);
   const papers = usePapers(fished, time.moment);
   useTable('water', WATER, {
     write: () => field.current?.querySelector<HTMLElement>('input')?.focus(),
@@ -123,6 +127,7 @@ function Beside({ beats }: { readonly beats: readonly StoredBeat[] }) {
     second: ways[1] ? () => take(1) : null,
     box: box.ask,
     ...papers,
+    levels: asking.beat?.record.gauge ? () => levels.current?.click() : null,
     beat: asking.beat ? () => setEditing('beat') : null,
     newBeat: () => setEditing('new'),
   });
@@ -132,7 +137,7 @@ function Beside({ beats }: { readonly beats: readonly StoredBeat[] }) {
       {asking.beat ? (
         <>
           <Sentence
-            {...{ asking, beats, field }}
+            {...{ asking, beats, field, gauge }}
             asked={shown?.asked ?? null}
             intent={calm.file.intent ?? {}}
             onBeat={() => setEditing('beat')}
@@ -145,6 +150,7 @@ function Beside({ beats }: { readonly beats: readonly StoredBeat[] }) {
       ) : (
         <NoBeat onNew={() => setEditing('new')} />
       )}
+      <FilesInput ref={levels} label="Levels of the gauge from a table" accept=".csv" onTake={gauge.takeIn} />
       {editing !== null && (
         <BeatDialog
           stored={editing === 'beat' ? asking.beat : null}

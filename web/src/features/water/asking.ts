@@ -67,7 +67,8 @@ export interface Asking {
   readonly level: string;
   readonly texts: WaterTexts;
   readonly setBeat: (id: string) => void;
-  readonly setLevel: (level: string) => void;
+  /** Takes a level, or says why not. */
+  readonly setLevel: (level: string) => readonly Fault[];
   /** Takes one text, or says why not. */
   readonly set: (key: keyof WaterTexts, text: string) => readonly Fault[];
   readonly setAll: (texts: WaterTexts) => void;
@@ -88,6 +89,7 @@ function likely(beats: readonly StoredBeat[], depth: string | undefined): Stored
 export function useAsking(beats: readonly StoredBeat[]): Asking {
   const fly = useBench((state) => state.id);
   const { file } = useBench((state) => state.calm);
+  const drawers = useBench((state) => state.drawers);
   const [own, setOwn] = useState<KeptAsking>(() => asking.read()[fly] ?? {});
   const keep = (next: KeptAsking): void => {
     setOwn(next);
@@ -100,11 +102,16 @@ export function useAsking(beats: readonly StoredBeat[]): Asking {
     level: own.level ?? '',
     texts,
     setBeat: (id) => keep({ ...own, beat: id }),
-    setLevel: (level) => keep({ ...own, level }),
+    setLevel: (level) => {
+      const read = level === '' ? null : parseQuantity('length', level);
+      if (read && !read.ok) return [{ path: 'level', code: read.code, message: read.message }];
+      keep({ ...own, level });
+      return [];
+    },
     set: (key, text) => {
       const { [key]: _was, ...others } = texts;
       const next = text.trim() === '' ? others : { ...others, [key]: text.trim() };
-      const read = readAsked(next, file);
+      const read = readAsked(next, file, drawers);
       const faults = read.ok ? [] : read.faults.filter(({ path }) => path === key);
       if (faults.length === 0) keep({ ...own, texts: next });
       return faults;

@@ -18,6 +18,7 @@ export const WATER = {
   box: { name: 'Which fly of the box fishes here', group, also: 'choose planner', keys: 'b' },
   beat: { name: 'Change the beat', group, also: 'depth speed bed water', keys: 'e' },
   newBeat: { name: 'Another beat', group, also: 'new water stretch', keys: 'n' },
+  levels: { name: 'Take in levels of the gauge', group, also: 'csv station river import' },
   svg: { name: 'Save the section as a drawing', group, also: 'export svg' },
   card: { name: 'Print the count-down card', group, also: 'pdf seconds depth pocket' },
 } as const satisfies CommandTable;

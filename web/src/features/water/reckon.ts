@@ -69,7 +69,7 @@ function figuresOf({ file, beat, level, texts }: Question, desk: Desk): { readon
   const read = level === '' ? null : parseQuantity('length', level);
   if (read && !read.ok) return { ok: false, faults: [{ path: 'level', code: read.code, message: read.message }] };
   const at = beatAt(beat, read && read.value);
-  const asked = readAsked(texts, file);
+  const asked = readAsked(texts, file, desk.drawers);
   if (!laid.ok || !at.ok || !asked.ok)
     return { ok: false, faults: [laid, at, asked].flatMap((each) => (each.ok ? [] : each.faults)) };
   return { asked: { ...asked.value, laid: laid.value, beat: at.value } };
@@ -114,7 +114,10 @@ export const waterReckon = (desk: Desk) => ({
   async further(question: Question): Promise<Further | null> {
     const figures = figuresOf(question, desk);
     if ('ok' in figures) return { hangs: null, ways: [] };
-    const ways = await desk.work.inBits(waysTo(figures.asked, question.texts, question.file), () => undefined);
+    const ways = await desk.work.inBits(
+      waysTo(figures.asked, question.texts, { file: question.file, tackle: desk.drawers }),
+      () => undefined,
+    );
     const hangs = ways && (await desk.work.inBits(hangsOn(figures.asked), () => undefined));
     return ways && hangs ? { hangs: hangs.ok ? hangs.value : null, ways: ways.ok ? ways.value : [] } : null;
   },
@@ -137,6 +140,8 @@ export const waterReckon = (desk: Desk) => ({
       const laid = layFly(file, desk.drawers);
       return laid.ok ? [{ id, name: file.name, laid: laid.value }] : [];
     });
-    return desk.work.inBits(whichFly(offered, figures.asked, question.texts), ({ share }) => onStep(share));
+    return desk.work.inBits(whichFly(offered, figures.asked, question.texts, desk.drawers), ({ share }) =>
+      onStep(share),
+    );
   },
 });
