@@ -40,11 +40,14 @@ export function Poses({ laid, moments, moment, onTime }: PosesProps) {
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
   const each = Math.floor(width / POSES);
+  const poses = posesOf(moments, moment);
+  const poseHeight = Math.max(20, height - WORDS_PX);
+  const scale = scaleFor(laid, poses, each, poseHeight);
   const balls = laid.parts.some(({ built }) => built.ball?.sided === true);
   return (
     <div ref={frame} className="flex min-h-0 min-w-0 border-t border-hair overflow-hidden" data-testid="poses">
       {width > 0 &&
-        posesOf(moments, moment).map((pose) => (
+        poses.map((pose) => (
           <button
             key={pose.t}
             type="button"
@@ -54,7 +57,7 @@ export function Poses({ laid, moments, moment, onTime }: PosesProps) {
             aria-pressed={pose === moment}
             onClick={() => onTime(pose.t)}
           >
-            <Posed laid={laid} pose={pose} width={each} height={Math.max(20, height - WORDS_PX)} />
+            <Posed {...{ laid, pose, scale }} width={each} height={poseHeight} />
             <span className="absolute left-1 bottom-0.5 flex gap-1.5 items-center">
               <RideGlyph ride={pose.ride} heelDeg={pose.heelDeg} balls={balls} size={26} />
               <span className="leading-tight">
@@ -73,32 +76,44 @@ export function Poses({ laid, moments, moment, onTime }: PosesProps) {
   );
 }
 
+/** One scale for all of them, at which each stands whole in its frame, px a mm. */
+function scaleFor(laid: LaidFly, poses: readonly Moment[], width: number, height: number): number {
+  const { front, rear, top, bottom } = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
+  const [long, deep] = [rear - front, top - bottom];
+  return Math.min(
+    ...poses.map(({ noseDownDeg }) => {
+      const [cos, sin] = [Math.abs(Math.cos(toRad(noseDownDeg))), Math.abs(Math.sin(toRad(noseDownDeg)))];
+      return Math.min((0.94 * width) / (long * cos + deep * sin), (0.98 * height) / (long * sin + deep * cos));
+    }),
+  );
+}
+
 /** The fly as it lies at a moment, turned about its eye. */
 function Posed({
   laid,
   pose,
   width,
   height,
+  scale,
 }: {
   readonly laid: LaidFly;
   readonly pose: Moment;
   readonly width: number;
   readonly height: number;
+  readonly scale: number;
 }) {
   const { hand } = useSettings();
   const right = hand === 'right';
   // In steps of a few degrees, so that what hardly turns is not drawn anew.
   const heel = Math.round(pose.heelDeg / 5) * 5;
   const views = useMemo(() => {
-    const { front, rear, top, bottom } = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
-    const reach = Math.max(rear - front, 2 * Math.max(top, -bottom));
-    const scale = Math.min((0.82 * width) / reach, (0.9 * height) / reach) * 1.25;
+    const { front, rear } = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
     // The middle of the fly stands in the middle, whichever way its nose points.
     const nose = toRad(pose.noseDownDeg);
     const half = ((rear + front) / 2) * scale;
     const [across, up] = [half * Math.cos(nose), half * Math.sin(nose)];
     return [viewOf('profile', width / 2 + (right ? across : -across), height / 2 + up, scale, hand, toRad(heel))];
-  }, [laid, width, height, hand, right, heel, pose.noseDownDeg]);
+  }, [laid, width, height, hand, right, heel, pose.noseDownDeg, scale]);
   return (
     <div className="absolute inset-x-0 top-0 overflow-hidden" style={{ height }}>
       <FlyCanvas

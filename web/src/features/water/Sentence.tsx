@@ -89,21 +89,7 @@ export function Sentence({ asking, beats, asked, intent, field, onBeat, gauge }:
           options={MANNERS.map((each) => [each, WORDS[each] ?? each] as const)}
           onChange={(word) => set('manner', word)}
         />
-        {manner === 'swing' && <> with {blank('mend', 'mends', 'no')} mends</>}
-        {manner === 'strip' && <> by {blank('strip', 'pulls', '0.3 m:0.6 m/s:1 s')}</>}
-        {drifts && (
-          <>
-            {' '}
-            {blank(
-              'float',
-              'float',
-              'a float of 5 g',
-              floats.map(({ name }) => name),
-            )}
-          </>
-        )}
-        {manner === 'jig' && <> by {blank('lift', 'lifts', '0.5 m:2 s')}</>}
-        {(manner === 'swing' || manner === 'strip') && <>, count {blank('count', 'count', '0 s')}</>}, wanted at{' '}
+        <Manner {...{ manner, blank }} floats={floats.map(({ name }) => name)} />, wanted at{' '}
         {blank('want', 'wanted depth', intent.depth ?? 'any depth')}, for{' '}
         {blank('seconds', 'time it is fished', '20 s')}.
       </p>
@@ -118,6 +104,23 @@ export function Sentence({ asking, beats, asked, intent, field, onBeat, gauge }:
   );
 }
 
+interface MannerProps {
+  readonly manner: string;
+  readonly blank: (key: keyof WaterTexts, label: string, empty: string, options?: readonly string[]) => ReactNode;
+  readonly floats: readonly string[];
+}
+
+/** What is said of one manner alone. */
+const Manner = ({ manner, blank, floats }: MannerProps) => (
+  <>
+    {manner === 'swing' && <> with {blank('mend', 'mends', 'no')} mends</>}
+    {manner === 'strip' && <> by {blank('strip', 'pulls', '0.3 m:0.6 m/s:1 s')}</>}
+    {manner === 'dead-drift' && <> {blank('float', 'float', 'a float of 5 g', floats)}</>}
+    {manner === 'jig' && <> by {blank('lift', 'lifts', '0.5 m:2 s')}</>}
+    {(manner === 'swing' || manner === 'strip') && <>, count {blank('count', 'count', '0 s')}</>}
+  </>
+);
+
 /** The gauge's level, which moves depth and speed; as it is now by its station, or as one writes it. */
 function LevelField({ asking, gauge }: { readonly asking: Asking; readonly gauge: ReturnType<typeof useGauge> }) {
   const { now, simulated } = gauge;
@@ -130,7 +133,7 @@ function LevelField({ asking, gauge }: { readonly asking: Asking; readonly gauge
         empty={asking.beat?.record.gauge?.referenceLevel ?? ''}
         later
         onChange={(text): readonly Fault[] => asking.setLevel(text.trim())}
-      />
+      />{' '}
       {now && level !== null && level !== asking.level && (
         <button
           type="button"
