@@ -207,18 +207,29 @@ export function* askWater(asked: WaterAsked): Generator<{ readonly share: number
   return good({ ...is, slower, faster });
 }
 
-/** What a depth hangs on: what a tenth more of each does to it, mm, by how much it changes with a tenth more and a tenth less. */
-export type HangsOn = Readonly<Record<'weight' | 'leader' | 'line' | 'current', number>>;
+/** What a depth hangs on: what a tenth more of each does to it, mm, by a tenth more and a tenth less; of the temperature, three degrees. */
+export type HangsOn = Readonly<Record<'weight' | 'leader' | 'line' | 'current' | 'depth' | 'temperature', number>>;
 const TENTH = 0.1;
+export const WARMER_C = 3;
+
+/** Each input, and what more or less of it is. */
+const INPUTS: Readonly<Record<keyof HangsOn, (more: 1 | -1) => Otherwise>> = {
+  weight: (more) => ({ weight: 1 + more * TENTH }),
+  leader: (more) => ({ leader: 1 + more * TENTH }),
+  line: (more) => ({ line: 1 + more * TENTH }),
+  current: (more) => ({ current: 1 + more * TENTH }),
+  depth: (more) => ({ depth: 1 + more * TENTH }),
+  temperature: (more) => ({ warmer: more * WARMER_C }),
+};
 
 /** Asks what the greatest depth hangs on, by central differences. */
 export function* hangsOn(asked: WaterAsked): Generator<{ readonly share: number }, Outcome<HangsOn>> {
   const told: Partial<Record<keyof HangsOn, number>> = {};
-  const inputs = ['weight', 'leader', 'line', 'current'] as const;
-  for (const [i, input] of inputs.entries()) {
+  const inputs = Object.entries(INPUTS) as [keyof HangsOn, (typeof INPUTS)[keyof HangsOn]][];
+  for (const [i, [input, other]] of inputs.entries()) {
     const deep: number[] = [];
-    for (const times of [1 - TENTH, 1 + TENTH]) {
-      const run = ended(runWater(asked, { [input]: times }));
+    for (const more of [-1, 1] as const) {
+      const run = ended(runWater(asked, other(more)));
       if (!run.ok) return run;
       deep.push(run.value.told.depth.lowestMm);
       yield { share: (2 * i + deep.length) / (2 * inputs.length) };

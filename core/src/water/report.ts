@@ -46,7 +46,7 @@ export interface WaterReport {
     readonly speedAcross_mm_s: number;
     readonly downstreamAtEnd: boolean;
   } | null;
-  /** What a tenth more of each does to the greatest depth, mm. */
+  /** What a tenth more of each does to the greatest depth, mm; of the temperature, three degrees. */
   readonly hangsOn: HangsOn | null;
   readonly settled: boolean;
   readonly words: readonly string[];
@@ -100,12 +100,7 @@ export function reportWater(answer: WaterAnswer, hangs: HangsOn | null, words: r
       speedAcross_mm_s: round(swing.acrossMmS),
       downstreamAtEnd: swing.downstreamAtEnd,
     },
-    hangsOn: hangs && {
-      weight: round(hangs.weight),
-      leader: round(hangs.leader),
-      line: round(hangs.line),
-      current: round(hangs.current),
-    },
+    hangsOn: hangs && (Object.fromEntries(Object.entries(hangs).map(([input, mm]) => [input, round(mm)])) as HangsOn),
     settled: told.settled,
     words,
   };

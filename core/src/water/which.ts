@@ -166,8 +166,8 @@ export function* whichFly(
   return found.sort(better(lines));
 }
 
-/** What is said of a box of which nothing reaches: the one that comes nearest, and what it lacks. */
+/** Of a box of which nothing comes down to the wanted depth, the fly that goes deepest; null where one does. */
 export function nothingReaches(found: readonly Fishes[], wantMm: number | null): Fishes | null {
-  const [first] = found;
-  return wantMm !== null && first && first.against.includes('not deep enough') ? first : null;
+  if (wantMm === null || found.some(({ lowestMm }) => lowestMm >= (1 - NEAR) * wantMm)) return null;
+  return found.reduce<Fishes | null>((best, each) => (!best || each.lowestMm > best.lowestMm ? each : best), null);
 }

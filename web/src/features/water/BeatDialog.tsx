@@ -131,6 +131,7 @@ function Fields({ written, faults, onWritten }: FieldsProps) {
             <span>
               <input
                 className="field w-full"
+                aria-label={label}
                 value={texts[key]}
                 required={needed}
                 placeholder={empty}

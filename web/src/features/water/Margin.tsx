@@ -1,4 +1,4 @@
-import type { Fishes, HangsOn } from '@jobbet/core/water';
+import { type Fishes, type HangsOn, nothingReaches } from '@jobbet/core/water';
 import { formatNumber } from '@jobbet/core/units';
 import { Link } from 'react-router';
 import { useStyle } from '../../shared/settings/settings.ts';
@@ -71,7 +71,7 @@ export function Margin({ fished: { whole, further, faults, shown }, box, own, on
         </section>
       )}
       {further?.hangs && <Hangs hangs={further.hangs} />}
-      <Box box={box} own={own} />
+      <Box box={box} own={own} wantMm={shown?.asked.wantMm ?? null} />
     </aside>
   );
 }
@@ -112,6 +112,8 @@ const INPUTS = {
   leader: 'the leader’s thickness',
   line: 'the line',
   current: 'the current',
+  depth: 'the water’s depth',
+  temperature: 'or 3 °C warmer',
 } as const;
 
 /** What the greatest depth hangs on: a tenth more of each. */
@@ -136,7 +138,15 @@ function Hangs({ hangs }: { readonly hangs: HangsOn }) {
 }
 
 /** The flies of the box here. */
-function Box({ box: { working, found, ask }, own }: { readonly box: BoxHere; readonly own: string }) {
+function Box({
+  box: { working, found, ask },
+  own,
+  wantMm,
+}: {
+  readonly box: BoxHere;
+  readonly own: string;
+  readonly wantMm: number | null;
+}) {
   return (
     <section aria-label="The box here" className="my-2 border-t border-hair pt-2">
       <h2 className="font-bold">
@@ -151,17 +161,33 @@ function Box({ box: { working, found, ask }, own }: { readonly box: BoxHere; rea
           </button>
         </p>
       ) : found ? (
-        <ol>
-          {found.map((fly) => (
-            <OneFly key={fly.id} fly={fly} own={fly.id === own} />
-          ))}
-        </ol>
+        <>
+          <Nothing found={found} wantMm={wantMm} />
+          <ol>
+            {found.map((fly) => (
+              <OneFly key={fly.id} fly={fly} own={fly.id === own} />
+            ))}
+          </ol>
+        </>
       ) : (
         <button type="button" className="sheet-button mt-1" onClick={ask}>
           Which fly fishes here
         </button>
       )}
     </section>
+  );
+}
+
+/** Where nothing of the box comes down to the wanted depth. */
+function Nothing({ found, wantMm }: { readonly found: readonly Fishes[]; readonly wantMm: number | null }) {
+  const style = useStyle();
+  const nearest = nothingReaches(found, wantMm);
+  if (!nearest || wantMm === null) return null;
+  const metres = (mm: number): string => `${formatNumber(mm / 1000, 2, style)} m`;
+  return (
+    <p className="text-warn my-1">
+      Nothing of yours comes to {metres(wantMm)} here: {nearest.name} goes deepest, {metres(nearest.lowestMm)}.
+    </p>
   );
 }
 
