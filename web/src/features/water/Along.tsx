@@ -3,9 +3,9 @@ import { formatNumber } from '@jobbet/core/units';
 import { useRef } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
-import { diamond } from './Plan.tsx';
+import { Band, diamond, M, WaterBody } from './scene.tsx';
 import type { Shown } from './reckon.ts';
-import { pathOf, scaleOf, type Scale, ticksOf } from './scale.ts';
+import { pathOf, scaleOf } from './scale.ts';
 import { usePulled } from './usePulled.ts';
 
 interface AlongProps {
@@ -16,9 +16,6 @@ interface AlongProps {
 }
 
 const MARGIN = { left: 44, right: 92, top: 40, bottom: 10 } as const;
-const M = 1000;
-/** A depth is as wanted within so much of it. */
-const WANTED = 0.15;
 const HANDLE_STEP_MM = 50;
 
 /** Scales of the section: out along the line, and down; what is over the water has little room, and is not to scale with it. */
@@ -52,7 +49,8 @@ export function Along({ shown, moment, onWant }: AlongProps) {
       {width > 0 && height > 0 && (
         <>
           <svg width={width} height={height} aria-hidden="true">
-            <Scene beat={asked.beat} down={down} width={width} height={height} />
+            <WaterBody depthMm={asked.beat.depthMm} down={down} left={MARGIN.left} right={width} most={6} />
+            <Bed from={MARGIN.left} to={width} y={down.to(asked.beat.depthMm / M)} height={height} />
             {asked.wantMm !== null && <Band wantMm={asked.wantMm} down={down.to} from={MARGIN.left} to={width} />}
             <Profile beat={asked.beat} down={down.to} right={width - 14} />
             <path d={pathOf(line.map(at))} fill="none" stroke="var(--ink)" strokeWidth={2} strokeLinejoin="round" />
@@ -75,49 +73,6 @@ export function Along({ shown, moment, onWant }: AlongProps) {
         </>
       )}
     </figure>
-  );
-}
-
-/** Water, surface and bed, with how deep they are. */
-function Scene({
-  beat: { depthMm, meanMmS },
-  down,
-  width,
-  height,
-}: {
-  readonly beat: Shown['asked']['beat'];
-  readonly down: Scale;
-  readonly width: number;
-  readonly height: number;
-}) {
-  const style = useStyle();
-  const [surface, bed] = [down.to(0), down.to(depthMm / M)];
-  return (
-    <>
-      <rect
-        x={MARGIN.left}
-        y={surface}
-        width={width - MARGIN.left}
-        height={bed - surface}
-        fill="var(--air)"
-        opacity={0.05}
-      />
-      <line x1={MARGIN.left} x2={width} y1={surface} y2={surface} stroke="var(--air)" strokeWidth={1.5} />
-      <Bed from={MARGIN.left} to={width} y={bed} height={height} />
-      {ticksOf(0, depthMm / M, 6).map((tick) => (
-        <g key={tick}>
-          <line x1={MARGIN.left - 5} x2={MARGIN.left} y1={down.to(tick)} y2={down.to(tick)} stroke="var(--ink2)" />
-          <text x={MARGIN.left - 9} y={down.to(tick) + 4} textAnchor="end" className="text-label" fill="var(--ink2)">
-            {formatNumber(tick, 1, style)}
-          </text>
-        </g>
-      ))}
-      {meanMmS > 0 && (
-        <text x={width - 14} y={surface - 6} textAnchor="end" className="text-label italic" fill="var(--shape)">
-          {Math.round(meanMmS / 10)} cm/s mean
-        </text>
-      )}
-    </>
   );
 }
 
@@ -172,35 +127,12 @@ const Bed = ({
       </pattern>
     </defs>
     <rect x={from} y={y} width={to - from} height={Math.max(0, height - y)} fill="url(#bed)" />
-    <line x1={from} x2={to} y1={y} y2={y} stroke="var(--ink2)" strokeWidth={1.5} />
   </>
 );
 
-export const Band = ({
-  wantMm,
-  down,
-  from,
-  to,
-}: {
-  readonly wantMm: number;
-  readonly down: (m: number) => number;
-  readonly from: number;
-  readonly to: number;
-}) => {
-  const [top, bottom] = [down(((1 - WANTED) * wantMm) / M), down(((1 + WANTED) * wantMm) / M)];
-  return (
-    <>
-      <rect x={from} y={top} width={to - from} height={bottom - top} fill="var(--measure)" opacity={0.14} />
-      <text x={from + 8} y={top - 3} className="text-label italic" fill="var(--measure)">
-        wanted
-      </text>
-    </>
-  );
-};
-
 const POINTS = 24;
 
-/** How fast the water runs by depth, as arrows against the right edge. */
+/** How fast the water runs by depth, against the right edge. */
 function Profile({
   beat,
   down,
@@ -222,12 +154,17 @@ function Profile({
     return [right - (wide * at(share)) / top, down((share * depthMm) / M)];
   });
   return (
-    <path
-      d={`${pathOf(points)}L${String(right)} ${String(down(depthMm / M))}L${String(right)} ${String(down(0))}Z`}
-      fill="var(--shape)"
-      fillOpacity={0.14}
-      stroke="var(--shape)"
-    />
+    <>
+      <text x={right} y={down(0) - 6} textAnchor="end" className="text-label italic" fill="var(--shape)">
+        {Math.round(meanMmS / 10)} cm/s mean
+      </text>
+      <path
+        d={`${pathOf(points)}L${String(right)} ${String(down(depthMm / M))}L${String(right)} ${String(down(0))}Z`}
+        fill="var(--shape)"
+        fillOpacity={0.14}
+        stroke="var(--shape)"
+      />
+    </>
   );
 }
 

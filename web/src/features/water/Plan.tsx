@@ -4,6 +4,7 @@ import { useRef } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
 import type { Shown } from './reckon.ts';
+import { diamond, M } from './scene.tsx';
 import { pathOf, scaleOf } from './scale.ts';
 
 interface PlanProps {
@@ -16,7 +17,6 @@ const MARGIN = { left: 26, right: 20, top: 46, bottom: 26 } as const;
 const APART_PX = 16;
 /** Seconds between the marks on the path. */
 const EVERY_S = 4;
-const M = 1000;
 
 /** Nodes of a moment as places, m: downstream and out. */
 const placesOf = ({ nodes }: Moment): (readonly [x: number, y: number])[] =>
@@ -98,9 +98,6 @@ export function Plan({ shown: { moments, asked }, moment }: PlanProps) {
     </figure>
   );
 }
-
-export const diamond = (x: number, y: number, r = 6): string =>
-  `M${String(x)} ${String(y - r)}l${String(r)} ${String(r)}l${String(-r)} ${String(r)}l${String(-r)} ${String(-r)}Z`;
 
 /** The largest of 1, 2 and 5 times a power of ten below a figure. */
 function roundBelow(most: number): number {

@@ -4,10 +4,9 @@ import { useRef } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { rideWords } from '../../shared/ui/RideGlyph.tsx';
 import { useSize } from '../../shared/ui/useSize.ts';
-import { Band } from './Along.tsx';
-import { diamond } from './Plan.tsx';
 import type { Shown, Whole } from './reckon.ts';
 import { pathOf, scaleOf, type Scale, ticksOf } from './scale.ts';
+import { Band, diamond, M, WaterBody } from './scene.tsx';
 import { usePulled } from './usePulled.ts';
 
 interface ThroughProps {
@@ -18,7 +17,6 @@ interface ThroughProps {
 }
 
 const MARGIN = { left: 44, right: 18, top: 30, bottom: 26 } as const;
-const M = 1000;
 
 const MANNERS = {
   swing: 'Through the swing',
@@ -95,19 +93,10 @@ interface AxesProps {
 /** Surface, bed and wanted band, seconds and depths. */
 function Axes({ along, down, end, depthMm, wantMm, right }: AxesProps) {
   const style = useStyle();
-  const [surface, bed] = [down.to(0), down.to(depthMm / M)];
+  const bed = down.to(depthMm / M);
   return (
     <>
-      <rect
-        x={MARGIN.left}
-        y={surface}
-        width={right - MARGIN.left}
-        height={bed - surface}
-        fill="var(--air)"
-        opacity={0.05}
-      />
-      <line x1={MARGIN.left} x2={right} y1={surface} y2={surface} stroke="var(--air)" strokeWidth={1.5} />
-      <line x1={MARGIN.left} x2={right} y1={bed} y2={bed} stroke="var(--ink2)" strokeWidth={1.5} />
+      <WaterBody {...{ depthMm, down, right }} left={MARGIN.left} most={4} />
       {wantMm !== null && <Band wantMm={wantMm} down={down.to} from={MARGIN.left} to={right} />}
       {ticksOf(0, end, 10).map((t) => (
         <g key={t}>
@@ -117,18 +106,6 @@ function Axes({ along, down, end, depthMm, wantMm, right }: AxesProps) {
             {t === 0 ? ' s' : ''}
           </text>
         </g>
-      ))}
-      {ticksOf(0, depthMm / M, 4).map((tick) => (
-        <text
-          key={tick}
-          x={MARGIN.left - 7}
-          y={down.to(tick) + 4}
-          textAnchor="end"
-          className="text-label"
-          fill="var(--ink2)"
-        >
-          {formatNumber(tick, 1, style)}
-        </text>
       ))}
     </>
   );
