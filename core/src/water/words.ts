@@ -25,7 +25,7 @@ function betweenWords([low, high]: readonly [number, number], style: Style): str
 
 /** Something that goes wrong while it is fished, when, and why. */
 export interface WaterFault {
-  readonly what: 'rolls over' | 'drags' | 'tips' | 'short' | 'unsettled';
+  readonly what: 'rolls over' | 'drags' | 'too deep' | 'short' | 'unsettled';
   readonly t: number;
   readonly forS: number;
   readonly words: string;
@@ -48,13 +48,17 @@ function bedFaults({ bed, settled }: WaterTold, style: Style): WaterFault[] {
       ];
 }
 
+/** A depth is as wanted within so much of it. */
+const OFF = 0.15;
+
 /** What goes wrong, in order of time. */
 export function waterFaults(
   { told }: Pick<WaterAnswer, 'told'>,
   { wantMm, laid }: WaterAsked,
   style: Style = METRIC,
 ): readonly WaterFault[] {
-  const short = wantMm === null ? 0 : 0.85 * wantMm - told.depth.lowestMm;
+  const short = wantMm === null ? 0 : (1 - OFF) * wantMm - told.depth.lowestMm;
+  const over = wantMm === null ? 0 : told.depth.lowestMm - (1 + OFF) * wantMm;
   const holds = laid.tight.heelDeg === null ? null : told.capsizes;
   return [
     ...(holds ?? []).map(({ t, forS }): WaterFault => ({
@@ -71,6 +75,16 @@ export function waterFaults(
             t: told.depth.lowestAtS,
             forS: 0,
             words: `it never comes to ${deep(wantMm, style)}: ${deep(told.depth.lowestMm, style)} at the most, at ${seconds(told.depth.lowestAtS, style)}`,
+          },
+        ]
+      : []),
+    ...(over > 0 && wantMm !== null
+      ? [
+          {
+            what: 'too deep' as const,
+            t: told.depth.lowestAtS,
+            forS: 0,
+            words: `it goes deeper than ${deep(wantMm, style)}: ${deep(told.depth.lowestMm, style)}, at ${seconds(told.depth.lowestAtS, style)}`,
           },
         ]
       : []),

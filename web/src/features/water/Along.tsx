@@ -49,7 +49,7 @@ export function Along({ shown, moment, onWant }: AlongProps) {
       {width > 0 && height > 0 && (
         <>
           <svg width={width} height={height} aria-hidden="true">
-            <WaterBody depthMm={asked.beat.depthMm} down={down} left={MARGIN.left} right={width} most={6} />
+            <WaterBody depthMm={asked.beat.depthMm} down={down} left={MARGIN.left} right={width} />
             <Bed from={MARGIN.left} to={width} y={down.to(asked.beat.depthMm / M)} height={height} />
             {asked.wantMm !== null && <Band wantMm={asked.wantMm} down={down.to} from={MARGIN.left} to={width} />}
             <Profile beat={asked.beat} down={down.to} right={width - 14} />

@@ -24,7 +24,7 @@ export function Margin({ fished: { whole, further, faults, shown }, box, own, on
   return (
     <aside
       aria-label="What the water does"
-      className="w-[256px] shrink-0 border-l border-hair overflow-y-auto px-4 py-2"
+      className="w-[256px] max-[900px]:w-[200px] shrink-0 border-l border-hair overflow-y-auto px-4 py-2"
     >
       {faults.length > 0 && (
         <p role="alert" className="text-warn mb-2">

@@ -96,7 +96,7 @@ function Axes({ along, down, end, depthMm, wantMm, right }: AxesProps) {
   const bed = down.to(depthMm / M);
   return (
     <>
-      <WaterBody {...{ depthMm, down, right }} left={MARGIN.left} most={4} />
+      <WaterBody {...{ depthMm, down, right }} left={MARGIN.left} />
       {wantMm !== null && <Band wantMm={wantMm} down={down.to} from={MARGIN.left} to={right} />}
       {ticksOf(0, end, 10).map((t) => (
         <g key={t}>

@@ -200,8 +200,8 @@ function Fishing({
       </p>
     );
   return (
-    <div className="flex-1 min-w-0 grid grid-rows-[minmax(0,9fr)_minmax(0,8fr)_minmax(0,5fr)_auto]">
-      <div className="grid grid-cols-[292px_minmax(0,1fr)] max-[1100px]:grid-cols-[220px_minmax(0,1fr)] border-b border-ink min-h-0">
+    <div className="flex-1 min-w-0 grid grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,9fr)_minmax(0,8fr)_minmax(0,5fr)_auto]">
+      <div className="grid grid-cols-[292px_minmax(0,1fr)] max-[1100px]:grid-cols-[220px_minmax(0,1fr)] max-[900px]:grid-cols-[150px_minmax(0,1fr)] border-b border-ink min-h-0">
         <Plan shown={shown} moment={moment} />
         <Along shown={shown} moment={moment} onWant={(mm) => asking.set('want', `${(mm / 1000).toFixed(2)} m`)} />
       </div>

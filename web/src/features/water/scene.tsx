@@ -4,6 +4,8 @@ import { type Scale, ticksOf } from './scale.ts';
 
 /** mm in a metre: water is drawn in metres. */
 export const M = 1000;
+/** Depths are written no nearer to one another, px. */
+const APART_PX = 24;
 /** A depth is as wanted within so much of it. */
 const WANTED = 0.15;
 
@@ -16,14 +18,11 @@ export function WaterBody({
   down,
   left,
   right,
-  most,
 }: {
   readonly depthMm: number;
   readonly down: Scale;
   readonly left: number;
   readonly right: number;
-  /** So many depths are written at most. */
-  readonly most: number;
 }) {
   const style = useStyle();
   const [surface, bed] = [down.to(0), down.to(depthMm / M)];
@@ -32,7 +31,7 @@ export function WaterBody({
       <rect x={left} y={surface} width={right - left} height={bed - surface} fill="var(--air)" opacity={0.05} />
       <line x1={left} x2={right} y1={surface} y2={surface} stroke="var(--air)" strokeWidth={1.5} />
       <line x1={left} x2={right} y1={bed} y2={bed} stroke="var(--ink2)" strokeWidth={1.5} />
-      {ticksOf(0, depthMm / M, most).map((tick) => (
+      {ticksOf(0, depthMm / M, Math.max(1, Math.min(6, (bed - surface) / APART_PX))).map((tick) => (
         <g key={tick}>
           <line x1={left - 5} x2={left} y1={down.to(tick)} y2={down.to(tick)} stroke="var(--ink2)" />
           <text x={left - 9} y={down.to(tick) + 4} textAnchor="end" className="text-label" fill="var(--ink2)">
