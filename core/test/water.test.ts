@@ -231,6 +231,7 @@ describe('a beat', () => {
     const [low, high] = [beatAt(MILL), beatAt(MILL, 1020)];
     expect(low).toMatchObject({ ok: true, value: { depthMm: 1200, meanMmS: 700, roughnessMm: 50 } });
     expect(high).toMatchObject({ ok: true, value: { depthMm: 1600, meanMmS: 1060 } });
+    expect(beatAt(MILL, 20_000)).toMatchObject({ ok: false, faults: [{ path: 'level' }] });
     expect(beatAt(MILL, -900)).toMatchObject({ ok: false, faults: [{ path: 'depth' }] });
     expect(beatAt({ ...MILL, speed: { surface: '1 m/s' } })).toMatchObject({ ok: true, value: { meanMmS: 850 } });
   });
@@ -274,6 +275,7 @@ describe('tackle as it is written', () => {
       ok: true,
       value: [{ lengthMm: 1800 }, { of: 'fluorocarbon' }],
     });
+    expect(readLeader(Array.from({ length: 13 }, () => '0.1 m:0.2 mm').join(','))).toMatchObject({ ok: false });
     // Heavier by the foot sinks faster; what water weighs sinks not at all.
     expect(rateByGrains(4, 1.1, water())).toBe(0);
     expect(rateByGrains(9, 1.1, water())).toBeLessThan(rateByGrains(12, 1.1, water()));

@@ -112,6 +112,12 @@ export function beatAt(beat: BeatFile, levelMm: number | null = null): Outcome<B
       code: 'range',
       message: `at that level ${beat.name} is ${String(Math.round(Math.max(0, depthMm) / 10))} cm deep: nothing is fished there`,
     });
+  if (depthMm > MOST.depthMm || meanMmS > MOST.speedMmS)
+    return bad({
+      path: 'level',
+      code: 'range',
+      message: `at that level ${beat.name} would be ${(depthMm / 1000).toFixed(1)} m deep and run ${(meanMmS / 1000).toFixed(1)} m/s: nobody fishes that; see to the level, and what the gauge does to depth and speed`,
+    });
   return good({
     depthMm,
     meanMmS: Math.max(0, meanMmS),

@@ -49,6 +49,8 @@ export const USUAL_LEADER: readonly LeaderSpec[] = [{ lengthMm: 2700, diameterMm
 /** Rates and lengths of a tackle that no water would bear out. */
 const LIMITS = { rateMmS: [5, 400], tipMm: [300, 15_000], diameterMm: [0.05, 3], leaderMm: [50, 12_000] } as const;
 
+const MOST_PIECES = 12;
+
 const fault = (path: string, message: string): Fault => ({ path, code: 'range', message });
 
 /** A quantity within its bounds, or what is wrong with it. */
@@ -130,6 +132,8 @@ export function readLeader(
   const own = named(leaders, text);
   if (own) return readLeader(own.pieces, NO_TACKLE, path);
   const pieces: LeaderSpec[] = [];
+  if (text.split(',').length > MOST_PIECES)
+    return bad(fault(path, `a leader has ${String(MOST_PIECES)} pieces at most`));
   for (const one of text.split(',')) {
     const [long = '', thick = '', of = 'nylon'] = one.split(':').map((each) => each.trim());
     const length = quantityIn('length', long, path, LIMITS.leaderMm, 'length of a leader');
