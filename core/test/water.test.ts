@@ -10,17 +10,8 @@ import { ended, runWater } from '../src/water/ask.ts';
 import { Current } from '../src/water/current.ts';
 import type { Moment } from '../src/water/fish.ts';
 import { WaterFly } from '../src/water/fly.ts';
-import {
-  NO_TACKLE,
-  rateByGrains,
-  readLeader,
-  readLine,
-  tackleOut,
-  USUAL_LEADER,
-  USUAL_LINES,
-} from '../src/water/tackle.ts';
-import { waysTo } from '../src/water/reach.ts';
-import { nothingReaches, whichFly } from '../src/water/which.ts';
+import { rateByGrains, readLeader, readLine, tackleOut, USUAL_LEADER, USUAL_LINES } from '../src/water/tackle.ts';
+import { nothingReaches } from '../src/water/which.ts';
 import { tellRun } from '../src/water/told.ts';
 import { water } from '../src/model/balance/water.ts';
 
@@ -42,6 +33,8 @@ interface Fished {
   readonly lines: readonly number[];
   readonly sweeps: readonly number[];
   readonly still: readonly number[];
+  readonly chosen: readonly { readonly id: string; readonly line: string; readonly misses: number }[];
+  readonly offered: readonly { readonly change: string; readonly lowestMm: number; readonly reaches: boolean }[];
 }
 
 /** Flies are fished by a process of its own: so many steps are slow within a test's own world. */
@@ -352,21 +345,11 @@ describe('tackle as it is written', () => {
 });
 
 describe('which fly here', () => {
-  const beat = beatAt(MILL);
-  const offered = ['slate-runner', 'night-sexton'].map((name) => ({ id: name, name, laid: laidOf(name) }));
-  const asked = (want: string) => {
-    const read = readAsked({ manner: 'swing', want, seconds: '10 s' }, { intent: {} });
-    if (!read.ok || !beat.ok) throw new Error('not asked');
-    return { ...read.value, laid: offered[0]?.laid ?? laidOf('slate-runner'), beat: beat.value };
-  };
-
   test('each with the least line that takes it down; what reaches comes first', () => {
-    const texts = { manner: 'swing', want: '0.5 m', seconds: '10 s' };
-    const found = ended(whichFly(offered, asked('0.5 m'), texts));
-    expect(found.map(({ misses }) => misses < 0.2)).toEqual([true, true]);
-    const [heavy, light] = ['slate-runner', 'night-sexton'].map((name) => found.find(({ id }) => id === name));
+    const { chosen } = fished;
+    expect(chosen.map(({ misses }) => misses < 0.2)).toEqual([true, true]);
+    const [heavy, light] = ['slate-runner', 'night-sexton'].map((name) => chosen.find(({ id }) => id === name));
     expect(USUAL_LINES.indexOf(heavy?.line ?? '')).toBeLessThanOrEqual(USUAL_LINES.indexOf(light?.line ?? ''));
-    expect(nothingReaches(found, 500)).toBeNull();
   });
 
   test('where nothing comes down that far the one that goes deepest is told', () => {
@@ -381,17 +364,13 @@ describe('which fly here', () => {
       snags: false,
     }));
     expect(nothingReaches(found, 2000)?.id).toBe('1');
+    expect(nothingReaches(found, 700)).toBeNull();
   });
 
-  test('the least count that comes to a depth is offered before another line', () => {
-    const texts = { manner: 'swing', want: '0.7 m', seconds: '16 s', line: 'floating' };
-    const read = readAsked(texts, { intent: {} });
-    if (!read.ok || !beat.ok) throw new Error('not asked');
-    const question = { ...read.value, laid: laidOf('slate-runner'), beat: beat.value };
-    const ways = ended(waysTo(question, texts, { file: { intent: {} }, tackle: NO_TACKLE }));
-    if (!ways.ok) throw new Error(JSON.stringify(ways.faults));
-    expect(ways.value.length).toBeGreaterThan(0);
-    for (const { lowestMm, reaches } of ways.value) expect(reaches).toBe(Math.abs(lowestMm - 700) <= 0.15 * 700);
-    expect(new Set(ways.value.map(({ change }) => change)).size).toBe(ways.value.length);
+  test('ways to a depth come there, one of a kind', () => {
+    const { offered } = fished;
+    expect(offered.length).toBeGreaterThan(0);
+    for (const { lowestMm, reaches } of offered) expect(reaches).toBe(Math.abs(lowestMm - 700) <= 0.15 * 700);
+    expect(new Set(offered.map(({ change }) => change)).size).toBe(offered.length);
   });
 });

@@ -10,7 +10,9 @@ import { Current } from '../../core/src/water/current.ts';
 import { fish, USUAL_FISHING } from '../../core/src/water/fish.ts';
 import { WaterFly } from '../../core/src/water/fly.ts';
 import { type LinePiece, pieceOfDensity } from '../../core/src/water/line.ts';
-import { tackleOut, FLOATING, USUAL_LEADER } from '../../core/src/water/tackle.ts';
+import { waysTo } from '../../core/src/water/reach.ts';
+import { tackleOut, FLOATING, NO_TACKLE, USUAL_LEADER } from '../../core/src/water/tackle.ts';
+import { whichFly } from '../../core/src/water/which.ts';
 
 /** Runs of flies in water for the rules that are asked of them, by a process of its own: printed as one object. */
 const WATER = water();
@@ -185,8 +187,30 @@ const sweep = (cast: string): number => {
 };
 const still = (manner: string): number => lowest({ manner, seconds: '12 s' }, {}, 0);
 
+/** Which of two flies fishes half a metre down, each on which line. */
+function chosen() {
+  const texts = { manner: 'swing', want: '0.5 m', seconds: '10 s' };
+  const flies = ['slate-runner', 'night-sexton'].map((name) => ({ id: name, name, laid: laidOf(name) }));
+  return ended(whichFly(flies, askedFor(texts), texts)).map(({ id, line, misses, lowestMm }) => ({
+    id,
+    line,
+    misses,
+    lowestMm,
+  }));
+}
+
+/** What is offered where a floating line does not come down to a depth, m. */
+function offered() {
+  const texts = { manner: 'swing', want: '0.7 m', seconds: '16 s', line: 'floating' };
+  const ways = ended(waysTo(askedFor(texts), texts, { file: { intent: {} }, tackle: NO_TACKLE }));
+  if (!ways.ok) throw new Error(JSON.stringify(ways.faults));
+  return ways.value.map(({ change, to, lowestMm, reaches }) => ({ change, to, lowestMm, reaches }));
+}
+
 console.log(
   JSON.stringify({
+    chosen: chosen(),
+    offered: offered(),
     limits: limits(),
     energies: energies(),
     mirrored: mirrored(),
