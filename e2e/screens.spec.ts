@@ -210,7 +210,9 @@ test('a small window: every view and its bar fit without a sideways scroll, and 
   await page.keyboard.press('/');
   await typed(page, 'slate');
   await page.getByRole('button', { name: /^Slate Runner,/ }).click();
-  for (const view of ['Balance', 'Sizes', 'Sheet', 'Bench']) {
+  await expect(page).toHaveTitle('Slate Runner · Bench · Jobbet');
+  await expect(page.getByRole('main')).toBeVisible();
+  for (const view of ['Balance', 'Sizes', 'Sheet', 'Water', 'Inspect', 'Bench']) {
     await page.getByRole('button', { name: /^Views of the fly/ }).click();
     await page.getByRole('menuitem', { name: view }).click();
     await expect(page).toHaveTitle(`Slate Runner · ${view} · Jobbet`);
