@@ -210,8 +210,6 @@ test('a small window: every view and its bar fit without a sideways scroll, and 
   await page.keyboard.press('/');
   await typed(page, 'slate');
   await page.getByRole('button', { name: /^Slate Runner,/ }).click();
-  await expect(page).toHaveTitle('Slate Runner · Bench · Jobbet');
-  await expect(page.getByRole('main')).toBeVisible();
   for (const view of ['Balance', 'Sizes', 'Sheet', 'Water', 'Inspect', 'Bench']) {
     await page.getByRole('button', { name: /^Views of the fly/ }).click();
     await page.getByRole('menuitem', { name: view }).click();
@@ -223,6 +221,31 @@ test('a small window: every view and its bar fit without a sideways scroll, and 
   await command(page, 'Open the drawers');
   await expect(page.getByRole('grid')).toBeVisible();
   expect(await outside(page)).toEqual([]);
+});
+
+test('the list of views that is opened while a fly is fetched stays open when it is here', async ({ demo, page }) => {
+  await page.setViewportSize({ width: 800, height: 500 });
+  await toBox(page, demo);
+  await page.keyboard.press('/');
+  await typed(page, 'slate');
+  await expect(page.getByRole('button', { name: /^Slate Runner,/ })).toBeVisible();
+  let letGo = (): void => undefined;
+  const held = new Promise<void>((resolve) => {
+    letGo = resolve;
+  });
+  await page.route(/\/api\/flies\/[^/]+$/, async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.getByRole('button', { name: /^Slate Runner,/ }).click();
+  await expect(page.getByText('Waiting for the fly from the box')).toBeVisible();
+  await page.getByRole('button', { name: /^Views of the fly/ }).click();
+  await expect(page.getByRole('menuitem', { name: 'Balance' })).toBeVisible();
+  letGo();
+  await expect(page).toHaveTitle('Slate Runner · Bench · Jobbet');
+  await page.getByRole('menuitem', { name: 'Balance' }).click();
+  await expect(page).toHaveTitle('Slate Runner · Balance · Jobbet');
+  await expect(page.getByRole('menuitem', { name: 'Balance' })).toBeHidden();
 });
 
 test.describe('on a phone at the vise', () => {

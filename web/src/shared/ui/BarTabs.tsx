@@ -1,5 +1,6 @@
 import { Link, useLocation, useNavigate } from 'react-router';
 import { useOffered } from '../commands/useKeys.ts';
+import { create } from 'zustand';
 import { Menu } from './Menu.tsx';
 
 /** A view that stands beside others in a bar, and the digit that leads there. */
@@ -18,6 +19,9 @@ interface BarTabsProps {
   readonly tabs: readonly BarTab[];
 }
 
+/** Where the list of views is open: the bar of a fly that is fetched gives way to that of the fly, and the list stays. */
+const useOpenAt = create<{ readonly path: string | null }>()(() => ({ path: null }));
+
 const within = ({ to }: BarTab, path: string): boolean => path === to || (to !== '/' && path.startsWith(`${to}/`));
 
 /** The tab a path belongs to: the one that leads furthest along it. */
@@ -27,7 +31,9 @@ export const tabAt = (tabs: readonly BarTab[], path: string): BarTab | undefined
 /** The views beside this one: digits walk them. In a narrow window they are one word that opens the list. */
 export function BarTabs({ source, label, tabs }: BarTabsProps) {
   const navigate = useNavigate();
-  const here = tabAt(tabs, useLocation().pathname);
+  const { pathname } = useLocation();
+  const openAt = useOpenAt(({ path }) => path);
+  const here = tabAt(tabs, pathname);
   useOffered(
     source,
     tabs.map(({ key, command, to }) => ({
@@ -54,6 +60,7 @@ export function BarTabs({ source, label, tabs }: BarTabsProps) {
       <Menu
         label={`${label}: ${here?.name ?? 'none of them'}`}
         className="flex items-center gap-1.5 font-bold shrink-0 min-[901px]:hidden"
+        open={{ is: openAt === pathname, onChange: (is) => useOpenAt.setState({ path: is ? pathname : null }) }}
         lines={tabs.map((tab) => ({
           name: tab.name,
           run: () => void navigate(tab.to),

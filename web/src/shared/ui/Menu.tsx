@@ -17,12 +17,14 @@ interface MenuProps {
   readonly className?: string;
   readonly align?: 'start' | 'end';
   readonly lines: readonly MenuLine[];
+  /** Whether it is open, where that is kept elsewhere: a bar may be made anew while its list is read. */
+  readonly open?: { readonly is: boolean; readonly onChange: (is: boolean) => void };
 }
 
 /** A list of things to do that drops from a word. A line that opens a blank or a dialog leaves the keyboard there. */
-export function Menu({ children, label, title, className, align = 'end', lines }: MenuProps) {
+export function Menu({ children, label, title, className, align = 'end', lines, open }: MenuProps) {
   return (
-    <DropdownMenu.Root>
+    <DropdownMenu.Root {...(open ? { open: open.is, onOpenChange: open.onChange } : {})}>
       <DropdownMenu.Trigger aria-label={label} title={title} className={className}>
         {children}
       </DropdownMenu.Trigger>
