@@ -284,6 +284,21 @@ describe('tackle as it is written', () => {
     expect(read.ok ? '' : read.faults[0]?.message).toContain(words);
   });
 
+  test('in words it reads as in short', () => {
+    const same = (one: unknown, other: unknown) => expect(one).toEqual(other);
+    same(readLine('sink tip of 4 m, 75 mm/s'), readLine('sink-tip:4 m:75 mm/s'));
+    same(readLine('a line sinking 3 in/s'), readLine('sinking:3 in/s'));
+    same(
+      readLeader('1.8 m of 0.4 mm nylon, 0.9 m of 0.25 mm fluorocarbon'),
+      readLeader('1.8 m:0.4 mm:nylon,0.9 m:0.25 mm:fluorocarbon'),
+    );
+    same(readLeader('2.7 m of 0.25 mm'), readLeader('2.7 m:0.25 mm:nylon'));
+    const { file } = laidOf('slate-runner');
+    same(readAsked({ strip: '0.3 m at 0.6 m/s, pause 1 s' }, file), readAsked({ strip: '0.3 m:0.6 m/s:1 s' }, file));
+    same(readAsked({ lift: '0.5 m every 2 s' }, file), readAsked({ lift: '0.5 m:2 s' }, file));
+    for (const line of USUAL_LINES) expect(readLine(line).ok).toBe(true);
+  });
+
   test('what lies in the drawers is fished with by its name', () => {
     const tackle = {
       lines: [

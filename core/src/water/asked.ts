@@ -3,6 +3,7 @@ import type { FlyFile } from '../pattern/index.ts';
 import { parseQuantity, type QuantityKind } from '../units/index.ts';
 import type { WaterAsked } from './ask.ts';
 import { type Fishing, type Manner, MANNERS, USUAL_FISHING } from './fish.ts';
+import { shortLift, shortPull } from './plain.ts';
 import {
   NO_TACKLE,
   quantityIn,
@@ -41,8 +42,8 @@ export const USUAL_CAST_MM = 18_000;
 const USUAL_OF = {
   floating: 'floating',
   intermediate: 'intermediate',
-  'sink-tip': 'sink-tip:3 m:75 mm/s',
-  sinking: 'sinking:75 mm/s',
+  'sink-tip': 'sink tip of 3 m, 75 mm/s',
+  sinking: 'sinking 75 mm/s',
 } as const;
 /** A fly that is fished near is jigged or hung on so much line, mm. */
 const NEAR_MM = 8000;
@@ -76,7 +77,7 @@ const parts = (text: string, path: string, count: number, example: string): Outc
 
 function stripOf(text: string | undefined, reading: Reading): Fishing['strip'] {
   if (text === undefined) return USUAL_FISHING.strip;
-  const [length = '', speed = '', pause = ''] = reading.of(parts(text, 'strip', 3, '0.3 m:0.6 m/s:1 s'), [
+  const [length = '', speed = '', pause = ''] = reading.of(parts(shortPull(text), 'strip', 3, '0.3 m:0.6 m/s:1 s'), [
     '0.3 m',
     '0.6 m/s',
     '1 s',
@@ -90,7 +91,7 @@ function stripOf(text: string | undefined, reading: Reading): Fishing['strip'] {
 
 function liftOf(text: string | undefined, reading: Reading): Fishing['lift'] {
   if (text === undefined) return USUAL_FISHING.lift;
-  const [height = '', period = ''] = reading.of(parts(text, 'lift', 2, '0.5 m:2 s'), ['0.5 m', '2 s']);
+  const [height = '', period = ''] = reading.of(parts(shortLift(text), 'lift', 2, '0.5 m:2 s'), ['0.5 m', '2 s']);
   return {
     heightMm: reading.quantity('length', height, 'lift', [20, 3000], 'lift of the rod', 500),
     periodS: reading.quantity('time', period, 'lift', [0.5, 30], 'time from lift to lift', 2),

@@ -134,7 +134,7 @@ export function countCard(
           ),
         ];
       }),
-      words([margin, heightMm - 6], 'From the fly’s coming down, line floating behind it; good to a quarter.', 2.6, {
+      words([margin, heightMm - 6], 'Seconds from where the fly comes down, in still water; good to a quarter.', 2.6, {
         grey: 0.35,
       }),
     ],
@@ -257,7 +257,9 @@ export function sectionPage(
       ),
       mark(below.x(moment.t), below.y(-moment.fly[2] / M)),
       words([below.x(end), 120], `${formatNumber(end, 0, style)} s`, 3, { anchor: 'end' }),
-      ...said.slice(0, 5).map((text, i) => words([margin, 124 + 4.6 * i], text, 3.2)),
+      ...said
+        .slice(0, 5)
+        .map((text, i) => words([margin, 124 + 4.6 * i], `${text.charAt(0).toUpperCase()}${text.slice(1)}.`, 3.2)),
     ],
   };
 }

@@ -2,7 +2,7 @@ import { good, type Outcome } from '../base/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
 import { ended, runWater, type WaterAsked } from './ask.ts';
 import { readAsked, type WaterTexts } from './asked.ts';
-import { type Tackle, USUAL_LINES } from './tackle.ts';
+import { readLine, type Tackle, USUAL_LINES } from './tackle.ts';
 
 /** A change that fishes a fly at the wanted depth, or comes nearest. */
 export interface Way {
@@ -21,14 +21,19 @@ const NEAR = 0.15;
 const MOST_COUNT_S = 30;
 const MENDS = ['1', '2', '3'] as const;
 /** A leader for a line that sinks, so that the fly is where the line is. Custom. */
-const SHORT_LEADER = '1.2 m:0.25 mm:nylon';
+const SHORT_LEADER = '1.2 m of 0.25 mm nylon';
+
+const formOf = (line: string): string | null => {
+  const read = readLine(line);
+  return read.ok ? read.value.form : null;
+};
 
 /** A usual line in words. */
 export const lineWords = (line: string): string =>
-  line.startsWith('sink-tip')
-    ? `a sink tip of ${line.split(':')[1] ?? ''}, ${line.split(':')[2] ?? ''}`
-    : line.startsWith('sinking')
-      ? `a line sinking ${line.split(':')[1] ?? ''}`
+  /^sink tip/.test(line)
+    ? `a ${line}`
+    : /^sinking/.test(line)
+      ? `a line ${line}`
       : line === 'floating'
         ? 'a floating line'
         : 'an intermediate line';
@@ -74,12 +79,12 @@ function* countFor(
     change: 'count',
     to: `${String(high)} s`,
     words: `count ${String(high)}`,
-    costs: `${String(high)} s of each cast are waited`,
+    costs: `${String(high)} s of waiting on each cast`,
   };
 }
 
 function triesOf({ fishing, line, leader }: WaterAsked): Try[] {
-  const now = USUAL_LINES.findIndex((each) => each.split(':')[0] === line.form);
+  const now = USUAL_LINES.findIndex((each) => formOf(each) === line.form);
   const leaderMm = leader.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
   return [
     ...(fishing.manner === 'swing'
@@ -128,7 +133,7 @@ export function* waysTo(
   if (fishing.manner === 'swing' || fishing.manner === 'strip') tries.push(yield* countFor(asked, texts, of, wantMm));
   if (lowestMm < wantMm) tries.push(...triesOf(asked));
   else {
-    const at = USUAL_LINES.findIndex((each) => each.split(':')[0] === asked.line.form);
+    const at = USUAL_LINES.findIndex((each) => formOf(each) === asked.line.form);
     tries.push(
       ...USUAL_LINES.slice(0, Math.max(0, at))
         .reverse()

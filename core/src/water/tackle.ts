@@ -3,6 +3,7 @@ import { type Drawers, LEADER_DENSITY, LINE_FORMS, type LineItem, named } from '
 import { type Water, water } from '../model/index.ts';
 import { parseQuantity, type QuantityKind } from '../units/index.ts';
 import { type LeaderOf, type LinePiece, pieceOfDensity, pieceOfRate, sinkRateOf, USUAL_LINE } from './line.ts';
+import { shortLeader, shortLine } from './plain.ts';
 
 export type LineForm = (typeof LINE_FORMS)[number];
 
@@ -38,10 +39,10 @@ export const FLOATING: LineSpec = { form: 'floating', rateMmS: null, tipMm: null
 export const USUAL_LINES: readonly string[] = [
   'floating',
   'intermediate',
-  'sink-tip:3 m:75 mm/s',
-  'sink-tip:4.5 m:125 mm/s',
-  'sinking:75 mm/s',
-  'sinking:125 mm/s',
+  'sink tip of 3 m, 75 mm/s',
+  'sink tip of 4.5 m, 125 mm/s',
+  'sinking 75 mm/s',
+  'sinking 125 mm/s',
 ];
 /** The leader where none is said. */
 export const USUAL_LEADER: readonly LeaderSpec[] = [{ lengthMm: 2700, diameterMm: 0.25, of: 'nylon' }];
@@ -97,7 +98,9 @@ function lineOfItem({ form, tipMm, rateMmS, grainsPerFoot, diameterMm = USUAL_LI
 export function readLine(text: string, { lines }: Pick<Tackle, 'lines'> = NO_TACKLE, path = 'line'): Outcome<LineSpec> {
   const own = named(lines, text);
   if (own) return good(lineOfItem(own));
-  const [name = '', ...rest] = text.split(':').map((each) => each.trim());
+  const [name = '', ...rest] = shortLine(text)
+    .split(':')
+    .map((each) => each.trim());
   const form = LINE_FORMS.find((each) => each === name.toLowerCase());
   if (!form)
     return bad(
@@ -134,7 +137,7 @@ export function readLeader(
   const pieces: LeaderSpec[] = [];
   if (text.split(',').length > MOST_PIECES)
     return bad(fault(path, `a leader has ${String(MOST_PIECES)} pieces at most`));
-  for (const one of text.split(',')) {
+  for (const one of shortLeader(text).split(',')) {
     const [long = '', thick = '', of = 'nylon'] = one.split(':').map((each) => each.trim());
     const length = quantityIn('length', long, path, LIMITS.leaderMm, 'length of a leader');
     const diameter = quantityIn('length', thick, path, LIMITS.diameterMm, 'diameter of a leader');

@@ -209,9 +209,7 @@ function OneFly({
         <span className="figure">{formatNumber(lowestMm / 1000, 2, style)} m</span>
       </Link>
       <i className={`text-label ${against.length > 0 ? 'text-warn' : 'text-ink2'}`}>
-        {against.length > 0
-          ? against.join(', ')
-          : `${line.split(':')[0] ?? line}${countS > 0 ? `, count ${String(countS)}` : ''}`}
+        {against.length > 0 ? against.join(', ') : `${line}${countS > 0 ? `, count ${String(countS)}` : ''}`}
       </i>
     </li>
   );

@@ -71,14 +71,14 @@ export function Sentence({ asking, beats, asked, intent, field, onBeat, gauge }:
         {blank(
           'leader',
           'leader',
-          '2.7 m:0.25 mm:nylon',
+          '2.7 m of 0.25 mm nylon',
           leaders.map(({ name }) => name),
         )}
         {!drifts && (
           <>
             , cast {blank('cast', 'cast', asked ? `${String(asked.castMm / 1000)} m` : '18 m')}
             {(manner === 'swing' || manner === 'strip' || manner === 'count-down') && (
-              <> at {blank('angle', 'angle of the cast', '45 deg')}</>
+              <> at {blank('angle', 'angle of the cast', '45°')} down and across</>
             )}
           </>
         )}
@@ -114,9 +114,9 @@ interface MannerProps {
 const Manner = ({ manner, blank, floats }: MannerProps) => (
   <>
     {manner === 'swing' && <> with {blank('mend', 'mends', 'no')} mends</>}
-    {manner === 'strip' && <> by {blank('strip', 'pulls', '0.3 m:0.6 m/s:1 s')}</>}
+    {manner === 'strip' && <> by pulls of {blank('strip', 'pulls', '0.3 m at 0.6 m/s, pause 1 s')}</>}
     {manner === 'dead-drift' && <> {blank('float', 'float', 'a float of 5 g', floats)}</>}
-    {manner === 'jig' && <> by {blank('lift', 'lifts', '0.5 m:2 s')}</>}
+    {manner === 'jig' && <> by lifts of {blank('lift', 'lifts', '0.5 m every 2 s')}</>}
     {(manner === 'swing' || manner === 'strip') && <>, count {blank('count', 'count', '0 s')}</>}
   </>
 );
