@@ -30,9 +30,9 @@ const formOf = (line: string): string | null => {
 
 /** A usual line in words. */
 export const lineWords = (line: string): string =>
-  /^sink tip/.test(line)
+  line.startsWith('sink tip')
     ? `a ${line}`
-    : /^sinking/.test(line)
+    : line.startsWith('sinking')
       ? `a line ${line}`
       : line === 'floating'
         ? 'a floating line'

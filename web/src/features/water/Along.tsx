@@ -51,7 +51,15 @@ export function Along({ shown, moment, onWant }: AlongProps) {
           <svg width={width} height={height} aria-hidden="true">
             <WaterBody depthMm={asked.beat.depthMm} down={down} left={MARGIN.left} right={width} />
             <Bed from={MARGIN.left} to={width} y={down.to(asked.beat.depthMm / M)} height={height} />
-            {asked.wantMm !== null && <Band wantMm={asked.wantMm} down={down.to} from={MARGIN.left} to={width} />}
+            {asked.wantMm !== null && (
+              <Band
+                wantMm={asked.wantMm}
+                bed={down.to(asked.beat.depthMm / M)}
+                down={down.to}
+                from={MARGIN.left}
+                to={width}
+              />
+            )}
             <Profile beat={asked.beat} down={down.to} right={width - 14} />
             <path d={pathOf(line.map(at))} fill="none" stroke="var(--ink)" strokeWidth={2} strokeLinejoin="round" />
             <Hung

@@ -97,7 +97,7 @@ function Axes({ along, down, end, depthMm, wantMm, right }: AxesProps) {
   return (
     <>
       <WaterBody {...{ depthMm, down, right }} left={MARGIN.left} />
-      {wantMm !== null && <Band wantMm={wantMm} down={down.to} from={MARGIN.left} to={right} />}
+      {wantMm !== null && <Band wantMm={wantMm} bed={bed} down={down.to} from={MARGIN.left} to={right} />}
       {ticksOf(0, end, 10).map((t) => (
         <g key={t}>
           <line x1={along.to(t)} x2={along.to(t)} y1={bed} y2={bed + 5} stroke="var(--ink2)" />

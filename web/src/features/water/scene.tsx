@@ -46,16 +46,19 @@ export function WaterBody({
 /** The depths that are wanted. */
 export const Band = ({
   wantMm,
+  bed,
   down,
   from,
   to,
 }: {
   readonly wantMm: number;
+  /** Where the bed is, px: nothing is wanted below it. */
+  readonly bed: number;
   readonly down: (m: number) => number;
   readonly from: number;
   readonly to: number;
 }) => {
-  const [top, bottom] = [down(((1 - WANTED) * wantMm) / M), down(((1 + WANTED) * wantMm) / M)];
+  const [top, bottom] = [down(((1 - WANTED) * wantMm) / M), Math.min(bed, down(((1 + WANTED) * wantMm) / M))];
   return (
     <>
       <rect x={from} y={top} width={to - from} height={bottom - top} fill="var(--measure)" opacity={0.14} />
