@@ -139,6 +139,9 @@ describe('the drawers as a file', () => {
     expect(faults('lines', { name: 'a', form: 'sinking', grainsPerFoot: 12 })).toEqual([]);
     expect(faults('lines', { name: 'a', form: 'sink-tip' })).toEqual(['rateMmS', 'tipMm']);
     expect(faults('leaders', { name: 'a', pieces: '1.8 m:0.4 mm, 0.9 m:0.25 mm:fluorocarbon' })).toEqual([]);
+    expect(faults('leaders', { name: 'a', pieces: '1.8 m of 0.4 mm nylon, 0.9 m of 0.25 mm fluorocarbon' })).toEqual(
+      [],
+    );
     expect(faults('leaders', { name: 'a', pieces: '1.8 m:0.4 mm:silk, 3' })).toEqual(['pieces', 'pieces']);
   });
   test('what is written is read again', () => {

@@ -1,6 +1,15 @@
-import { formatAngle, formatLength, formatMass, formatSpeed, formatTemperature, METRIC } from '../src/units/format.ts';
+import {
+  formatAngle,
+  formatDepth,
+  formatLength,
+  formatMass,
+  formatSpeed,
+  formatTemperature,
+  METRIC,
+} from '../src/units/format.ts';
 import { editDistance, nearest } from '../src/base/nearest.ts';
 import { parseQuantity } from '../src/units/quantity.ts';
+import { saying } from '../src/units/saying.ts';
 import { readTyped, readTypedNumber, withUnit } from '../src/units/typed.ts';
 
 const mm = (text: string): number => {
@@ -90,6 +99,16 @@ describe('figures for reading', () => {
     expect(formatSpeed(304.8, { ...METRIC, speed: 'ft/s' })).toEqual({ figure: '1.00', unit: 'ft/s' });
     expect(formatTemperature(10, { ...METRIC, temperature: 'F' }).figure).toBe('50');
     expect(formatAngle(-0.2)).toBe('0');
+  });
+});
+
+describe('figures in a sentence', () => {
+  test('a depth to a centimetre, or to a tenth of a foot', () => {
+    expect(saying(METRIC).depth(250)).toBe('0.25 m');
+    expect(saying({ ...METRIC, decimal: ',' }).depth(1310)).toBe('1,31 m');
+    expect(saying({ ...METRIC, length: 'in' }).depth(1310)).toBe('4.3 ft');
+    expect(formatDepth(18_000)).toEqual({ figure: '18', unit: 'm' });
+    expect(formatDepth(1600)).toEqual({ figure: '1.6', unit: 'm' });
   });
 });
 

@@ -5,10 +5,11 @@ import { NOMINAL_DRAWERS } from '../src/drawers/tables.ts';
 import { balanceModel, restAndSink, solveText } from '../src/model/index.ts';
 import { type BeatFile, beatAt } from '../src/records/beat.ts';
 import { readRecord } from '../src/records/kinds.ts';
+import { countedDepths } from '../src/water/paper.ts';
 import { readAsked } from '../src/water/asked.ts';
 import { ended, runWater } from '../src/water/ask.ts';
 import { Current } from '../src/water/current.ts';
-import type { Moment } from '../src/water/fish.ts';
+import { type Moment, USUAL_FISHING } from '../src/water/fish.ts';
 import { WaterFly } from '../src/water/fly.ts';
 import { rateByGrains, readLeader, readLine, tackleOut, USUAL_LEADER, USUAL_LINES } from '../src/water/tackle.ts';
 import { nothingReaches } from '../src/water/which.ts';
@@ -33,6 +34,11 @@ interface Fished {
   readonly lines: readonly number[];
   readonly sweeps: readonly number[];
   readonly still: readonly number[];
+  readonly counted: readonly {
+    readonly depthsMm: readonly number[];
+    readonly rows: readonly { readonly line: string; readonly seconds: readonly (number | null)[] }[];
+    readonly words: readonly string[];
+  }[];
   readonly chosen: readonly { readonly id: string; readonly line: string; readonly misses: number }[];
   readonly offered: readonly { readonly change: string; readonly lowestMm: number; readonly reaches: boolean }[];
 }
@@ -169,17 +175,7 @@ describe('what a run comes to', () => {
     ...more,
   });
   const stretch = { depthMm: 1000, meanMmS: 500, roughnessMm: 50, bankShare: 1, widthMm: null };
-  const fishing = {
-    manner: 'hang',
-    angleDeg: 0,
-    mends: 0,
-    countS: 0,
-    strip: { lengthMm: 300, speedMmS: 600, pauseS: 1 },
-    lift: { heightMm: 500, periodS: 2 },
-    float: { bearsMg: 5000, massMg: 1500 },
-    rodTipMm: 0,
-    seconds: 10,
-  } as const;
+  const fishing = { ...USUAL_FISHING, manner: 'hang', angleDeg: 0, rodTipMm: 0, seconds: 10 } as const;
   const told = (moments: readonly Moment[]) =>
     tellRun({ moments, steps: 1, settled: true }, stretch, fishing, { wantMm: 500, meant: 'point-up' });
 
@@ -275,7 +271,7 @@ describe('tackle as it is written', () => {
   });
 
   test.each([
-    ['sink-tip', 'write sink-tip:4 m:75 mm/s'],
+    ['sink-tip', 'write sink tip of 4 m, 75 mm/s'],
     ['floting', 'did you mean "floating"'],
     ['sinking:-20 mm/s', 'rate a line sinks at'],
     ['sinking:75', 'unit'],
@@ -356,6 +352,34 @@ describe('tackle as it is written', () => {
       ok: false,
       faults: [{ path: 'fly' }],
     });
+  });
+});
+
+describe('a card to count down by', () => {
+  test('counts to round figures of the tier’s unit, down to the bed and six at most', () => {
+    expect(countedDepths(1500)).toEqual([250, 500, 750, 1000, 1250, 1500]);
+    expect(countedDepths(1600)).toEqual([500, 1000, 1500]);
+    expect(countedDepths(1524, { length: 'in' }).map((mm) => mm / 304.8)).toEqual([1, 2, 3, 4, 5]);
+    expect(countedDepths(200)).toEqual([]);
+    expect(countedDepths(30_000)).toEqual([5000, 10_000, 15_000, 20_000, 25_000, 30_000]);
+  });
+
+  test('says longer for deeper, and less the more the line sinks where it is deep; depths stand as they are, in either unit', () => {
+    const [metric, feet] = fished.counted;
+    for (const { rows } of fished.counted)
+      for (const { seconds } of rows) {
+        const down = seconds.filter((each) => each !== null);
+        expect(down).toEqual([...down].sort((a, b) => a - b));
+        expect(seconds.indexOf(null) === -1 || seconds.slice(seconds.indexOf(null)).every((s) => s === null)).toBe(
+          true,
+        );
+      }
+    const to4m = (line: string): number =>
+      metric?.rows.find((row) => row.line === line)?.seconds[3] ?? Number.POSITIVE_INFINITY;
+    expect(to4m('intermediate')).toBeLessThan(to4m('floating'));
+    expect(to4m('sink tip of 3 m, 75 mm/s')).toBeLessThan(to4m('intermediate'));
+    expect(metric?.words).toEqual(expect.arrayContaining(['1 m', '4 m', 'Deep Glide, still water']));
+    expect(feet?.words).toEqual(expect.arrayContaining(['3 ft', '12 ft']));
   });
 });
 

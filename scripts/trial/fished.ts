@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { NOMINAL_DRAWERS } from '../../core/src/drawers/tables.ts';
+import { METRIC } from '../../core/src/units/index.ts';
 import { G, solveText, water } from '../../core/src/model/index.ts';
 import { beatAt } from '../../core/src/records/beat.ts';
 import { Chain, type Place, segmentsOf } from '../../core/src/water/chain.ts';
@@ -10,6 +11,7 @@ import { Current } from '../../core/src/water/current.ts';
 import { fish, USUAL_FISHING } from '../../core/src/water/fish.ts';
 import { WaterFly } from '../../core/src/water/fly.ts';
 import { type LinePiece, pieceOfDensity } from '../../core/src/water/line.ts';
+import { countCard, countRows } from '../../core/src/water/paper.ts';
 import { waysTo } from '../../core/src/water/reach.ts';
 import { tackleOut, FLOATING, NO_TACKLE, USUAL_LEADER } from '../../core/src/water/tackle.ts';
 import { whichFly } from '../../core/src/water/which.ts';
@@ -207,8 +209,24 @@ function offered() {
   return ways.value.map(({ change, to, lowestMm, reaches }) => ({ change, to, lowestMm, reaches }));
 }
 
+/** A fly counted down in a pool of 4.5 m, by a metric tier and by one who goes by feet; and what stands on the card. */
+function counted() {
+  return (['mm', 'in'] as const).map((length) => {
+    const style = { ...METRIC, length };
+    const asked = askedFor({}, 0);
+    const rows = ended(countRows({ ...asked, beat: { ...asked.beat, depthMm: 4500 } }, { intent: {} }, style));
+    return {
+      ...rows,
+      words: countCard('Slate Runner', 'Deep Glide', rows, style).items.flatMap((item) =>
+        item.kind === 'text' ? [item.text] : [],
+      ),
+    };
+  });
+}
+
 console.log(
   JSON.stringify({
+    counted: counted(),
     chosen: chosen(),
     offered: offered(),
     limits: limits(),

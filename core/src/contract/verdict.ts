@@ -1,3 +1,4 @@
+import { capital } from '../base/index.ts';
 import type { FlyReport } from '../model/index.ts';
 import { formatAngle, saying, type Style } from '../units/index.ts';
 
@@ -79,7 +80,7 @@ export function verdictSentence(report: Weighing, style: Style): string {
   const words = `${RIDES[ride] ?? ride}${undecided || otherwise !== null ? '' : firmness(keel.holdsTo_mm_s)}${light}`;
   const leaning = heel_deg === null || undecided ? null : lean(heel_deg);
   const parts = [
-    words.charAt(0).toUpperCase() + words.slice(1),
+    capital(words),
     ...(leaning === null ? [] : [leaning < 1 ? 'leans nowhere' : `leans ${formatAngle(leaning, style)}°`]),
     ...(undecided
       ? []

@@ -188,7 +188,7 @@ const LEADERS: readonly Column[] = [
   NAME,
   column('pieces', 'pieces', 'text', {
     required: true,
-    means: 'from the line to the fly: 1.8 m:0.4 mm:nylon, 0.9 m:0.25 mm:fluorocarbon',
+    means: 'from the line to the fly: 1.8 m of 0.4 mm nylon, 0.9 m of 0.25 mm fluorocarbon',
   }),
   ...ENTIRE,
 ];

@@ -1,6 +1,7 @@
 export { COLUMNS, type Column, hasColumn } from './columns.ts';
 export { DRAWERS_FORMAT, EMPTY_DRAWERS, readDrawers, readItem, writeDrawers } from './file.ts';
 export { named } from './find.ts';
+export { inShort, plainly, shortLeader } from './plain.ts';
 export {
   FIBRE_SHARE,
   type Goods,

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { parseQuantity } from '../units/index.ts';
 import { HOOK_SIZES, SLOTS, type SlotName, solidNamed, WOUND_MANNERS } from '../data/index.ts';
+import { shortLeader } from './plain.ts';
 
 /**
  * What lies in the drawers: packets of hooks, eyes and beads, materials, threads. One flat record an item, so that a table, a CSV and the
@@ -307,7 +308,7 @@ export type LineItem = z.infer<typeof lineItemSchema>;
 
 /** What leaders are of, g/cm³. */
 export const LEADER_DENSITY = { nylon: 1.14, fluorocarbon: 1.78 } as const;
-const EXAMPLE = '1.8 m:0.4 mm:nylon, 0.9 m:0.25 mm:fluorocarbon';
+const EXAMPLE = '1.8 m of 0.4 mm nylon, 0.9 m of 0.25 mm fluorocarbon';
 
 /** A leader by its pieces, from the line to the fly. */
 export const leaderItemSchema = z.strictObject({
@@ -317,7 +318,7 @@ export const leaderItemSchema = z.strictObject({
     .min(1)
     .max(300)
     .superRefine((text, to) => {
-      for (const piece of text.split(',')) {
+      for (const piece of shortLeader(text).split(',')) {
         const [long = '', thick = '', of = 'nylon', ...more] = piece.split(':').map((each) => each.trim());
         const reads =
           [long, thick].every((each) => parseQuantity('length', each).ok) && Object.hasOwn(LEADER_DENSITY, of);

@@ -1,3 +1,4 @@
+import { capital } from '../base/index.ts';
 import { CAUTIONS, dryMinutes } from '../data/index.ts';
 import { step, type Step } from './step.ts';
 
@@ -23,7 +24,7 @@ const coated = (coats: readonly string[], eye: boolean, drawn: readonly string[]
     const nth = coats.slice(0, i + 1).filter((each) => each === name).length;
     return step({
       key: `coat/${String(i + 1)}`,
-      title: `${name.charAt(0).toUpperCase()}${name.slice(1)}${alike > 1 ? `, coat ${String(nth)}` : ''}`,
+      title: `${capital(name)}${alike > 1 ? `, coat ${String(nth)}` : ''}`,
       how: [
         `One thin coat over the whip, on the point of a needle.`,
         ...(name === 'resin' ? ['Turn the fly under the lamp.'] : []),

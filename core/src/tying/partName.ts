@@ -1,3 +1,5 @@
+import { capital } from '../base/index.ts';
+
 const NTH = ['', 'first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth'];
 
 /** A part as it is spoken of: without dashes, a number told as the how-manieth. @example partName('tail-2') // 'second tail' */
@@ -12,8 +14,7 @@ export const be = (id: string): string => (/[^s]s$/.test(partName(id)) ? 'are' :
 
 /** With a capital, as a heading. @example partTitle('over-wing') // 'Over wing' */
 export function partTitle(id: string): string {
-  const name = partName(id);
-  return name.charAt(0).toUpperCase() + name.slice(1);
+  return capital(partName(id));
 }
 
 const EDGE = /([A-Za-z][A-Za-z0-9-]*)\.(front|rear|tip|mid)/;

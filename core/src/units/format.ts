@@ -77,10 +77,10 @@ export const formatNumber = (value: number, digits: number, style: Style = METRI
 /** Degrees of heel or trim, whole. */
 export const formatAngle = (deg: number, style: Style = METRIC): string => fixed(deg, 0, style);
 
-/** A depth of water or a length of line for reading: 0.1 m (whole metres where it is whole), or 0.1 ft. @param mm in mm */
-export function formatDepth(mm: number, style: Style = METRIC): Written {
+/** A depth of water or a length of line for reading: 0.1 m (whole metres where it is whole), or 0.1 ft. @param mm in mm @param digits decimals of metres */
+export function formatDepth(mm: number, style: Style = METRIC, digits = Math.round(mm) % 1000 === 0 ? 0 : 1): Written {
   if (style.length === 'in') return { figure: fixed(mm / MM_PER.ft, 1, style), unit: 'ft' };
-  return { figure: fixed(mm / 1000, Math.round(mm) % 1000 === 0 ? 0 : 1, style), unit: 'm' };
+  return { figure: fixed(mm / MM_PER.m, digits, style), unit: 'm' };
 }
 
 /** A moment for reading: gram-force millimetres. @param mgMm in mg·mm */

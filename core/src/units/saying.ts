@@ -1,5 +1,6 @@
 import {
   formatAngle,
+  formatDepth,
   formatLength,
   formatNumber,
   formatMass,
@@ -35,6 +36,11 @@ export const saying = (style: Style) => ({
     const plain = ({ figure, unit }: Written): string => (unit === 'mm' ? bare(figure) : figure);
     const ahead = fromMm < 0 && Number(from.figure.replace(',', '.')) !== 0;
     return `${plain(from)}${ahead ? ` ${from.unit} ahead` : ''} to ${plain(to)} ${to.unit}`;
+  },
+  /** How deep a fly goes, and how far it is cast: `1.31 m`, `4.3 ft`. */
+  depth: (mm: number): string => {
+    const { figure, unit } = formatDepth(mm, style, 2);
+    return `${bare(figure)} ${unit}`;
   },
   speed: (mmS: number): string => said(formatSpeed(mmS, style)),
   moment: (mgMm: number): string => said(formatMoment(mgMm, style)),

@@ -39,7 +39,8 @@ export interface WaterRun {
   readonly told: WaterTold;
 }
 
-const LIMITS = {
+/** What can be asked, mm, degrees, s. */
+export const ASKED_LIMITS = {
   castMm: [1000, 40_000],
   angleDeg: [-80, 85],
   rodTipMm: [0, 6000],
@@ -63,22 +64,22 @@ function faultsOf({ laid, castMm, fishing }: WaterAsked): readonly Fault[] {
           },
         ]
       : []),
-    ...within('cast', castMm, LIMITS.castMm, 'a cast is between 1 and 40 m long'),
+    ...within('cast', castMm, ASKED_LIMITS.castMm, 'a cast is between 1 and 40 m long'),
     ...within(
       'angle',
       fishing.angleDeg,
-      LIMITS.angleDeg,
+      ASKED_LIMITS.angleDeg,
       'a cast goes between 80° up and 85° down, straight across is 0',
     ),
     ...within(
       'rod-tip',
       fishing.rodTipMm,
-      LIMITS.rodTipMm,
+      ASKED_LIMITS.rodTipMm,
       'the rod’s tip is held between the surface and 6 m over it',
     ),
-    ...within('seconds', fishing.seconds, LIMITS.seconds, 'it is fished for 1 to 120 seconds at once'),
-    ...within('mend', fishing.mends, LIMITS.mends, 'up to 6 mends are made'),
-    ...within('count', fishing.countS, LIMITS.countS, 'a count is 90 seconds at most'),
+    ...within('seconds', fishing.seconds, ASKED_LIMITS.seconds, 'it is fished for 1 to 120 seconds at once'),
+    ...within('mend', fishing.mends, ASKED_LIMITS.mends, 'up to 6 mends are made'),
+    ...within('count', fishing.countS, ASKED_LIMITS.countS, 'a count is 90 seconds at most'),
     ...(fishing.countS >= fishing.seconds
       ? [
           {

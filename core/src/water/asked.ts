@@ -1,7 +1,7 @@
 import { bad, type Fault, good, type Outcome, suggestion } from '../base/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
 import { parseQuantity, type QuantityKind } from '../units/index.ts';
-import type { WaterAsked } from './ask.ts';
+import { ASKED_LIMITS, type WaterAsked } from './ask.ts';
 import { type Fishing, type Manner, MANNERS, USUAL_FISHING } from './fish.ts';
 import { shortLift, shortPull } from './plain.ts';
 import {
@@ -77,11 +77,10 @@ const parts = (text: string, path: string, count: number, example: string): Outc
 
 function stripOf(text: string | undefined, reading: Reading): Fishing['strip'] {
   if (text === undefined) return USUAL_FISHING.strip;
-  const [length = '', speed = '', pause = ''] = reading.of(parts(shortPull(text), 'strip', 3, '0.3 m:0.6 m/s:1 s'), [
-    '0.3 m',
-    '0.6 m/s',
-    '1 s',
-  ]);
+  const [length = '', speed = '', pause = ''] = reading.of(
+    parts(shortPull(text), 'strip', 3, '0.3 m at 0.6 m/s, pause 1 s'),
+    ['0.3 m', '0.6 m/s', '1 s'],
+  );
   return {
     lengthMm: reading.quantity('length', length, 'strip', [20, 2000], 'length of a pull', 300),
     speedMmS: reading.quantity('speed', speed, 'strip', [20, 3000], 'speed of a pull', 600),
@@ -91,7 +90,7 @@ function stripOf(text: string | undefined, reading: Reading): Fishing['strip'] {
 
 function liftOf(text: string | undefined, reading: Reading): Fishing['lift'] {
   if (text === undefined) return USUAL_FISHING.lift;
-  const [height = '', period = ''] = reading.of(parts(shortLift(text), 'lift', 2, '0.5 m:2 s'), ['0.5 m', '2 s']);
+  const [height = '', period = ''] = reading.of(parts(shortLift(text), 'lift', 2, '0.5 m every 2 s'), ['0.5 m', '2 s']);
   return {
     heightMm: reading.quantity('length', height, 'lift', [20, 3000], 'lift of the rod', 500),
     periodS: reading.quantity('time', period, 'lift', [0.5, 30], 'time from lift to lift', 2),
@@ -110,7 +109,40 @@ function mannerOf(text: string | undefined, meant: Manner | undefined, reading: 
   return manner ?? USUAL_FISHING.manner;
 }
 
-const LINE = /^\s*(\d+)\s*$/;
+const WHOLE = /^\s*(\d+)\s*$/;
+
+/** How many mends, a whole number of them. */
+function mendsOf(text: string | undefined, reading: Reading): number {
+  const whole = text === undefined ? '0' : WHOLE.exec(text)?.[1];
+  if (whole === undefined)
+    reading.faults.push({
+      path: 'mend',
+      code: 'syntax',
+      message: `"${text ?? ''}" is no number of mends: write 1`,
+    });
+  return Number(whole ?? 0);
+}
+
+/** What the angler does with rod and line, in any manner. */
+function handledOf(texts: WaterTexts, reading: Reading): Omit<Fishing, 'manner' | 'float'> {
+  const { angleDeg, rodTipMm, seconds } = ASKED_LIMITS;
+  return {
+    angleDeg: reading.quantity('angle', texts.angle, 'angle', angleDeg, 'angle of a cast', USUAL_FISHING.angleDeg),
+    mends: mendsOf(texts.mend, reading),
+    countS: reading.quantity('time', texts.count, 'count', ASKED_LIMITS.countS, 'count', USUAL_FISHING.countS),
+    strip: stripOf(texts.strip, reading),
+    lift: liftOf(texts.lift, reading),
+    rodTipMm: reading.quantity(
+      'length',
+      texts['rod-tip'],
+      'rod-tip',
+      rodTipMm,
+      'height of a rod’s tip',
+      USUAL_FISHING.rodTipMm,
+    ),
+    seconds: reading.quantity('time', texts.seconds, 'seconds', seconds, 'time it is fished', USUAL_FISHING.seconds),
+  };
+}
 
 /** How a fly is fished by what is said of it, and by what its pattern means. */
 export function readAsked(
@@ -127,34 +159,14 @@ export function readAsked(
   });
   const leader = texts.leader === undefined ? USUAL_LEADER : reading.of(readLeader(texts.leader, tackle), USUAL_LEADER);
   const manner = mannerOf(texts.manner, intent?.manner, reading);
-  const mends = texts.mend === undefined ? 0 : Number(LINE.exec(texts.mend)?.[1] ?? Number.NaN);
-  if (Number.isNaN(mends))
-    reading.faults.push({
-      path: 'mend',
-      code: 'syntax',
-      message: `"${texts.mend ?? ''}" is no number of mends: write 1`,
-    });
   const wanted = texts.want ?? intent?.depth;
   const near = manner === 'jig' || manner === 'hang' ? NEAR_MM : USUAL_CAST_MM;
   const fishing: Fishing = {
     manner,
     float: texts.float === undefined ? USUAL_FLOAT : reading.of(readFloat(texts.float, tackle), USUAL_FLOAT),
-    angleDeg: reading.quantity('angle', texts.angle, 'angle', [-80, 85], 'angle of a cast', USUAL_FISHING.angleDeg),
-    mends: Number.isNaN(mends) ? 0 : mends,
-    countS: reading.quantity('time', texts.count, 'count', [0, 90], 'count', USUAL_FISHING.countS),
-    strip: stripOf(texts.strip, reading),
-    lift: liftOf(texts.lift, reading),
-    rodTipMm: reading.quantity(
-      'length',
-      texts['rod-tip'],
-      'rod-tip',
-      [0, 6000],
-      'height of a rod’s tip',
-      USUAL_FISHING.rodTipMm,
-    ),
-    seconds: reading.quantity('time', texts.seconds, 'seconds', [1, 120], 'time it is fished', USUAL_FISHING.seconds),
+    ...handledOf(texts, reading),
   };
-  const castMm = reading.quantity('length', texts.cast, 'cast', [1000, 40_000], 'length of a cast', near);
+  const castMm = reading.quantity('length', texts.cast, 'cast', ASKED_LIMITS.castMm, 'length of a cast', near);
   const wantMm =
     wanted === undefined
       ? null

@@ -12,10 +12,10 @@ export {
 export { meantCurrent, readAsked, USUAL_CAST_MM, type WaterTexts } from './asked.ts';
 export { Current } from './current.ts';
 export { type Fishing, type Manner, MANNERS, type Moment, USUAL_FISHING } from './fish.ts';
-export { alongLine, countCard, type CountRow, countRows, sectionPage } from './paper.ts';
+export { alongLine, countCard, type Counted, countRows, sectionPage } from './paper.ts';
 export { waysTo, type Way } from './reach.ts';
 export { type Fishes, nothingReaches, type Offered, whichFly } from './which.ts';
 export { reportWater, type WaterReport } from './report.ts';
 export { USUAL_LINES } from './tackle.ts';
-export { type WaterTold } from './told.ts';
+export { NEAR_WANTED, type WaterTold } from './told.ts';
 export { type WaterFault, waterFaults, waterWords } from './words.ts';

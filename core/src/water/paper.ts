@@ -1,6 +1,7 @@
+import { sentence } from '../base/index.ts';
 import type { Item, Page } from '../drawing/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
-import { formatDepth, formatNumber, METRIC, type Style } from '../units/index.ts';
+import { formatNumber, METRIC, MM_PER, saying, type Style } from '../units/index.ts';
 import { ended, runWater, type WaterAsked } from './ask.ts';
 import { readAsked } from './asked.ts';
 import type { Moment } from './fish.ts';
@@ -33,11 +34,6 @@ const stroke = (
 });
 
 const M = 1000;
-const metres = (mm: number, style: Style): string => {
-  const { figure, unit } = formatDepth(mm, style);
-  return `${figure} ${unit}`;
-};
-
 /** How long a fly on each line is counted to each depth, s; null where it does not come down to it. */
 export interface CountRow {
   readonly line: string;
@@ -45,22 +41,34 @@ export interface CountRow {
   readonly seconds: readonly (number | null)[];
 }
 
+/** A fly counted down: the depths, mm, and a row for each line. */
+export interface Counted {
+  readonly depthsMm: readonly number[];
+  readonly rows: readonly CountRow[];
+}
+
 const COUNTED_S = 60;
 /** Depths are counted to in so many steps at most. */
 const MOST_DEPTHS = 6;
+const DEPTH_STEPS = { mm: [0.25, 0.5, 1, 2, 5], in: [1, 2, 3, 5, 10] } as const;
+/** A fly on the bed lies its own height over it. */
+const BED_MM = 60;
 
-/** The depths a card counts to: round figures down to the bed. */
-export function countedDepths(depthMm: number): readonly number[] {
-  const step = [250, 500, 1000, 2000, 5000].find((each) => depthMm / each <= MOST_DEPTHS) ?? 5000;
-  return Array.from({ length: Math.floor(depthMm / step) }, (_, i) => (i + 1) * step);
+/** The depths a card counts to: round figures of the tier's unit, down to the bed. */
+export function countedDepths(depthMm: number, { length }: Pick<Style, 'length'> = METRIC): readonly number[] {
+  const per = MM_PER[length === 'in' ? 'ft' : 'm'];
+  const steps = DEPTH_STEPS[length];
+  const step = per * (steps.find((each) => depthMm / (each * per) <= MOST_DEPTHS) ?? steps[steps.length - 1] ?? 1);
+  return Array.from({ length: Math.floor(depthMm / step + 1e-9) }, (_, i) => (i + 1) * step);
 }
 
 /** Counts a fly down on every usual line, in the water of a beat as if it stood still. */
 export function* countRows(
   asked: WaterAsked,
   file: Pick<FlyFile, 'intent'>,
-): Generator<{ readonly share: number }, readonly CountRow[]> {
-  const depths = countedDepths(asked.beat.depthMm);
+  style: Style = METRIC,
+): Generator<{ readonly share: number }, Counted> {
+  const depthsMm = countedDepths(asked.beat.depthMm, style);
   const rows: CountRow[] = [];
   for (const [i, line] of USUAL_LINES.entries()) {
     const read = readAsked({ line, manner: 'count-down', seconds: `${String(COUNTED_S)} s` }, file);
@@ -79,28 +87,19 @@ export function* countRows(
     rows.push({
       line,
       words: lineWords(line),
-      seconds: depths.map((mm) => moments.find(({ fly }) => -fly[2] >= mm - BED_MM)?.t ?? null),
+      seconds: depthsMm.map((mm) => moments.find(({ fly }) => -fly[2] >= mm - BED_MM)?.t ?? null),
     });
   }
-  return rows;
+  return { depthsMm, rows };
 }
-/** A fly on the bed lies its own height over it. */
-const BED_MM = 60;
 
 const CARD = { widthMm: 105, heightMm: 74, margin: 6 } as const;
 
 /** A count-down card at pocket size: seconds by line and depth. */
-export function countCard(
-  name: string,
-  beat: string,
-  depthMm: number,
-  rows: readonly CountRow[],
-  style: Style = METRIC,
-): Page {
-  const depths = countedDepths(depthMm);
+export function countCard(name: string, beat: string, { depthsMm, rows }: Counted, style: Style = METRIC): Page {
   const { widthMm, heightMm, margin } = CARD;
   const [first, room] = [44, widthMm - 2 * margin - 44];
-  const column = (i: number): number => margin + first + ((i + 0.8) / depths.length) * room;
+  const column = (i: number): number => margin + first + ((i + 0.8) / depthsMm.length) * room;
   const top = 20;
   return {
     widthMm,
@@ -109,7 +108,7 @@ export function countCard(
     items: [
       words([margin, 10], `${name}: count it down`, 4.4, { bold: true }),
       words([widthMm - margin, 10], `${beat}, still water`, 3, { grey: 0.35, anchor: 'end' }),
-      ...depths.map((mm, i) => words([column(i), top], metres(mm, style), 3.2, { bold: true, anchor: 'end' })),
+      ...depthsMm.map((mm, i) => words([column(i), top], saying(style).depth(mm), 3.2, { bold: true, anchor: 'end' })),
       stroke(
         [
           [margin, top + 2],
@@ -185,7 +184,7 @@ function graph(top: number, height: number, right: number, asked: SectionDrawn['
       0.5,
     ),
     words([left - 2, y(0) + 1], '0', 3, { anchor: 'end' }),
-    words([left - 2, y(deep) + 1], metres(asked.beat.depthMm, style), 3, { anchor: 'end' }),
+    words([left - 2, y(deep) + 1], saying(style).depth(asked.beat.depthMm), 3, { anchor: 'end' }),
     ...(asked.wantMm === null
       ? []
       : [
@@ -198,7 +197,7 @@ function graph(top: number, height: number, right: number, asked: SectionDrawn['
             0.4,
             { dash: [2, 1.5] },
           ),
-          words([end, y(asked.wantMm / M) - 1], `wanted ${metres(asked.wantMm, style)}`, 2.8, {
+          words([end, y(asked.wantMm / M) - 1], `wanted ${saying(style).depth(asked.wantMm)}`, 2.8, {
             anchor: 'end',
             grey: 0.35,
           }),
@@ -240,7 +239,7 @@ export function sectionPage(
       words([margin, 12], `${name} over ${beat}`, 5, { bold: true }),
       words(
         [margin, 19],
-        `along the line at ${formatNumber(moment.t, 1, style)} s; fly at ${metres(-moment.fly[2], style)}`,
+        `along the line at ${formatNumber(moment.t, 1, style)} s; fly at ${saying(style).depth(-moment.fly[2])}`,
         3.2,
         { grey: 0.3 },
       ),
@@ -257,9 +256,7 @@ export function sectionPage(
       ),
       mark(below.x(moment.t), below.y(-moment.fly[2] / M)),
       words([below.x(end), 120], `${formatNumber(end, 0, style)} s`, 3, { anchor: 'end' }),
-      ...said
-        .slice(0, 5)
-        .map((text, i) => words([margin, 124 + 4.6 * i], `${text.charAt(0).toUpperCase()}${text.slice(1)}.`, 3.2)),
+      ...said.slice(0, 5).map((text, i) => words([margin, 124 + 4.6 * i], sentence(text), 3.2)),
     ],
   };
 }

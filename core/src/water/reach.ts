@@ -3,6 +3,7 @@ import type { FlyFile } from '../pattern/index.ts';
 import { ended, runWater, type WaterAsked } from './ask.ts';
 import { readAsked, type WaterTexts } from './asked.ts';
 import { readLine, type Tackle, USUAL_LINES } from './tackle.ts';
+import { isNearWanted } from './told.ts';
 
 /** A change that fishes a fly at the wanted depth, or comes nearest. */
 export interface Way {
@@ -17,7 +18,6 @@ export interface Way {
   readonly costs: string;
 }
 
-const NEAR = 0.15;
 const MOST_COUNT_S = 30;
 const MENDS = ['1', '2', '3'] as const;
 /** A leader for a line that sinks, so that the fly is where the line is. Custom. */
@@ -127,7 +127,7 @@ export function* waysTo(
   const now = ended(runWater(asked));
   if (!now.ok) return now;
   const { lowestMm } = now.value.told.depth;
-  const isNear = (mm: number): boolean => wantMm !== null && Math.abs(mm - wantMm) <= NEAR * wantMm;
+  const isNear = (mm: number): boolean => wantMm !== null && isNearWanted(mm, wantMm);
   if (wantMm === null || isNear(lowestMm)) return good([]);
   const tries: Try[] = [];
   if (fishing.manner === 'swing' || fishing.manner === 'strip') tries.push(yield* countFor(asked, texts, of, wantMm));

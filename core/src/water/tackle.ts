@@ -1,9 +1,9 @@
 import { bad, type Fault, good, type Outcome, suggestion } from '../base/index.ts';
-import { type Drawers, LEADER_DENSITY, LINE_FORMS, type LineItem, named } from '../drawers/index.ts';
+import { type Drawers, LEADER_DENSITY, LINE_FORMS, type LineItem, named, shortLeader } from '../drawers/index.ts';
 import { type Water, water } from '../model/index.ts';
 import { parseQuantity, type QuantityKind } from '../units/index.ts';
 import { type LeaderOf, type LinePiece, pieceOfDensity, pieceOfRate, sinkRateOf, USUAL_LINE } from './line.ts';
-import { shortLeader, shortLine } from './plain.ts';
+import { shortLine } from './plain.ts';
 
 export type LineForm = (typeof LINE_FORMS)[number];
 
@@ -94,7 +94,7 @@ function lineOfItem({ form, tipMm, rateMmS, grainsPerFoot, diameterMm = USUAL_LI
   };
 }
 
-/** Reads a line: one of the drawers by its name, `floating`, `intermediate`, `sink-tip:4 m:75 mm/s`, `sinking:3 in/s`. */
+/** Reads a line: one of the drawers by its name, `floating`, `intermediate`, `sink tip of 4 m, 75 mm/s` or `sink-tip:4 m:75 mm/s`, `sinking 3 in/s`. */
 export function readLine(text: string, { lines }: Pick<Tackle, 'lines'> = NO_TACKLE, path = 'line'): Outcome<LineSpec> {
   const own = named(lines, text);
   if (own) return good(lineOfItem(own));
@@ -106,7 +106,7 @@ export function readLine(text: string, { lines }: Pick<Tackle, 'lines'> = NO_TAC
     return bad(
       fault(
         path,
-        `"${name}" is no line${suggestion(name, [...LINE_FORMS, ...lines.map((each) => each.name)])}: ${LINE_FORMS.join(', ')}, as in sink-tip:4 m:75 mm/s`,
+        `"${name}" is no line${suggestion(name, [...LINE_FORMS, ...lines.map((each) => each.name)])}: ${LINE_FORMS.join(', ')}, as in sink tip of 4 m, 75 mm/s`,
       ),
     );
   const wanted = { floating: 0, intermediate: 0, 'sink-tip': 2, sinking: 1 }[form];
@@ -114,7 +114,7 @@ export function readLine(text: string, { lines }: Pick<Tackle, 'lines'> = NO_TAC
     return bad(
       fault(
         path,
-        `"${text}": write ${{ floating: 'floating', intermediate: 'intermediate', 'sink-tip': 'sink-tip:4 m:75 mm/s', sinking: 'sinking:75 mm/s' }[form]}`,
+        `"${text}": write ${{ floating: 'floating', intermediate: 'intermediate', 'sink-tip': 'sink tip of 4 m, 75 mm/s', sinking: 'sinking 75 mm/s' }[form]}`,
       ),
     );
   if (form === 'floating') return good(FLOATING);
@@ -126,7 +126,7 @@ export function readLine(text: string, { lines }: Pick<Tackle, 'lines'> = NO_TAC
   return tip.ok ? good({ ...FLOATING, form, rateMmS: rate.value, tipMm: tip.value }) : tip;
 }
 
-/** Reads a leader: one of the drawers by its name, or its pieces from the line to the fly: `1.8 m:0.4 mm:nylon, 0.9 m:0.25 mm:fluorocarbon`. */
+/** Reads a leader: one of the drawers by its name, or its pieces from the line to the fly: `1.8 m of 0.4 mm nylon, 0.9 m of 0.25 mm fluorocarbon`, or in short `1.8 m:0.4 mm:nylon,0.9 m:0.25 mm:fluorocarbon`. */
 export function readLeader(
   text: string,
   { leaders }: Pick<Tackle, 'leaders'> = NO_TACKLE,
@@ -178,7 +178,7 @@ export function readFloat(text: string, { floats }: Pick<Tackle, 'floats'>): Out
   return good({ bearsMg: own.bearsMg, massMg: own.massMg ?? OWN_SHARE * own.bearsMg });
 }
 
-const minus = (mm: number): string => `${(mm / 1000).toFixed(1)} m`;
+const metresWords = (mm: number): string => `${(mm / 1000).toFixed(1)} m`;
 /** So much line has to be out beside the leader, mm. */
 const LEAST_LINE = 500;
 
@@ -201,7 +201,7 @@ export function tackleOut(
     return bad(
       fault(
         'cast',
-        `a leader of ${minus(leaderMm)} is longer than the cast of ${minus(castMm)} allows: cast further, or shorten the leader`,
+        `a leader of ${metresWords(leaderMm)} is longer than the cast of ${metresWords(castMm)} allows: cast further, or shorten the leader`,
       ),
     );
   const { diameterMm, rateMmS } = line;

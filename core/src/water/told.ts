@@ -48,8 +48,9 @@ export interface Touch {
   readonly what: string;
 }
 
-/** A depth is as wanted within so much of it. */
-const WANTED = 0.15;
+/** A depth is as wanted within so much of it. Judgement. */
+export const NEAR_WANTED = 0.15;
+export const isNearWanted = (mm: number, wantMm: number): boolean => Math.abs(mm - wantMm) <= NEAR_WANTED * wantMm;
 /** A hand, mm. */
 const HAND_MM = 100;
 /** Nose-down by more than this within a pause it tips. */
@@ -145,7 +146,7 @@ export function tellRun(
       meanMm: fished.reduce((sum, each) => sum + deep(each), 0) / Math.max(1, fished.length),
       inBottomQuarterS: sumOf(moments, (each) => deep(each) > 0.75 * depthMm),
       nearBedS: sumOf(moments, (each) => deep(each) > depthMm - HAND_MM),
-      atWantedS: wantMm === null ? null : sumOf(moments, (each) => Math.abs(deep(each) - wantMm) <= WANTED * wantMm),
+      atWantedS: wantMm === null ? null : sumOf(moments, (each) => isNearWanted(deep(each), wantMm)),
     },
     bed: {
       contactS: touches.reduce((sum, { forS }) => sum + forS, 0),

@@ -2,6 +2,7 @@ import type { LaidFly } from '../model/index.ts';
 import { ended, runWater, type WaterAsked } from './ask.ts';
 import { readAsked, type WaterTexts } from './asked.ts';
 import { NO_TACKLE, readLine, type Tackle, USUAL_LINES } from './tackle.ts';
+import { NEAR_WANTED } from './told.ts';
 
 /** A fly of the box. */
 export interface Offered {
@@ -27,8 +28,6 @@ export interface Fishes {
 
 /** Counts that every fly is tried with. Custom. */
 export const TRIED_COUNTS = [0, 3, 6, 10, 15] as const;
-/** So near the wanted depth it is there, as a share of it. */
-const NEAR = 0.15;
 const texts = (own: WaterTexts, line: string, countS: number): WaterTexts => ({
   ...own,
   line,
@@ -63,7 +62,7 @@ function fishesWith(
     misses,
     snags: bed.pointDownS > 0,
     against: [
-      ...(wantMm !== null && misses > NEAR ? [depth.lowestMm < wantMm ? 'not deep enough' : 'too deep'] : []),
+      ...(wantMm !== null && misses > NEAR_WANTED ? [depth.lowestMm < wantMm ? 'not deep enough' : 'too deep'] : []),
       ...(bed.pointDownS > 0 ? ['drags its point over the bed'] : []),
       ...(capsizes.length > 0 ? ['rolls over'] : []),
       ...(asMeantS !== null && fishedS > 0 && asMeantS < 0.7 * fishedS ? ['does not ride as meant'] : []),
@@ -130,7 +129,7 @@ function likely(look: Look, lines: readonly string[], counts: readonly number[],
   const [one] = lines;
   if (wantMm === null || one === undefined)
     return one === undefined ? [] : [at(one, first)].filter((each) => each !== null);
-  const enough = (1 - NEAR) * wantMm;
+  const enough = (1 - NEAR_WANTED) * wantMm;
   const down = firstDown(lines, (line) => at(line, first)?.lowestMm ?? 0, enough);
   const [before, line] = [lines[down - 1], lines[down]];
   if (before !== undefined) {
@@ -168,6 +167,6 @@ export function* whichFly(
 
 /** Of a box of which nothing comes down to the wanted depth, the fly that goes deepest; null where one does. */
 export function nothingReaches(found: readonly Fishes[], wantMm: number | null): Fishes | null {
-  if (wantMm === null || found.some(({ lowestMm }) => lowestMm >= (1 - NEAR) * wantMm)) return null;
+  if (wantMm === null || found.some(({ lowestMm }) => lowestMm >= (1 - NEAR_WANTED) * wantMm)) return null;
   return found.reduce<Fishes | null>((best, each) => (!best || each.lowestMm > best.lowestMm ? each : best), null);
 }

@@ -1,25 +1,14 @@
 import { partName } from '../tying/index.ts';
-import { formatDepth, formatNumber, formatSpeed, METRIC, type Style } from '../units/index.ts';
+import { formatNumber, METRIC, saying, type Style } from '../units/index.ts';
 import type { WaterAnswer, WaterAsked } from './ask.ts';
-import type { WaterTold } from './told.ts';
+import { NEAR_WANTED, type WaterTold } from './told.ts';
 
 const seconds = (s: number, style: Style): string => `${formatNumber(s, s < 9.95 ? 1 : 0, style)} s`;
-const deep = (mm: number, style: Style): string => {
-  const { unit } = formatDepth(1500, style);
-  return unit === 'm' ? `${formatNumber(mm / 1000, mm < 995 ? 2 : 1, style)} m` : depthWords(mm, style);
-};
-const depthWords = (mm: number, style: Style): string => {
-  const { figure, unit } = formatDepth(mm, style);
-  return `${figure} ${unit}`;
-};
-const speedWords = (mmS: number, style: Style): string => {
-  const { figure, unit } = formatSpeed(mmS, style);
-  return `${figure} ${unit}`;
-};
+const deep = (mm: number, style: Style): string => saying(style).depth(mm);
 
 /** Between two speeds; one where they are written alike. */
 function betweenWords([low, high]: readonly [number, number], style: Style): string {
-  const [one, other] = [speedWords(low, style), speedWords(high, style)];
+  const [one, other] = [low, high].map((each) => saying(style).speed(each)) as [string, string];
   return one === other ? one : `${one.replace(/ .*/, '')} to ${other}`;
 }
 
@@ -48,17 +37,14 @@ function bedFaults({ bed, settled }: WaterTold, style: Style): WaterFault[] {
       ];
 }
 
-/** A depth is as wanted within so much of it. */
-const OFF = 0.15;
-
 /** What goes wrong, in order of time. */
 export function waterFaults(
   { told }: Pick<WaterAnswer, 'told'>,
   { wantMm, laid }: WaterAsked,
   style: Style = METRIC,
 ): readonly WaterFault[] {
-  const short = wantMm === null ? 0 : (1 - OFF) * wantMm - told.depth.lowestMm;
-  const over = wantMm === null ? 0 : told.depth.lowestMm - (1 + OFF) * wantMm;
+  const short = wantMm === null ? 0 : (1 - NEAR_WANTED) * wantMm - told.depth.lowestMm;
+  const over = wantMm === null ? 0 : told.depth.lowestMm - (1 + NEAR_WANTED) * wantMm;
   const holds = laid.tight.heelDeg === null ? null : told.capsizes;
   return [
     ...(holds ?? []).map(({ t, forS }): WaterFault => ({

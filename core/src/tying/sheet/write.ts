@@ -1,3 +1,4 @@
+import { capital } from '../../base/index.ts';
 import { METRIC, type Style, saying } from '../../units/index.ts';
 import { relationWords } from '../partName.ts';
 import type { Step } from '../step.ts';
@@ -12,8 +13,6 @@ export function measureLine({ measure }: Step, style: Style): string {
   const relation = measure.relation === null || measure.relation === '' ? '' : ` (${relationWords(measure.relation)})`;
   return `${saying(style).length(measure.mm)} ${measure.words}${relation}`;
 }
-
-const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** What is to be minded in a step besides what is done, one thing each. */
 const asides = (step: Step): string[] =>

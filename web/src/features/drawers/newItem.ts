@@ -29,7 +29,7 @@ const FIRST: { readonly [D in DrawerName]: DrawerItems[D][number] | undefined } 
   materials: NOMINAL_MATERIALS[0],
   threads: NOMINAL_THREADS[0],
   lines: { name: 'line', form: 'floating' },
-  leaders: { name: 'leader', pieces: '2.7 m:0.25 mm:nylon' },
+  leaders: { name: 'leader', pieces: '2.7 m of 0.25 mm nylon' },
   floats: { name: 'float', bearsMg: 5000 },
   schools: NOMINAL_SCHOOLS[0],
   rules: { name: 'a water' },

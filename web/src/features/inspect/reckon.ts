@@ -1,4 +1,4 @@
-import type { Fault, Outcome } from '@jobbet/core/base';
+import { type Fault, type Outcome, sentence } from '@jobbet/core/base';
 import { changedFigures, summarise } from '@jobbet/core/contract';
 import {
   drawersWith,
@@ -28,9 +28,6 @@ import { scatterMoved, type ScatterMoved } from '@jobbet/core/study';
 import type { Style } from '@jobbet/core/units';
 import type { Photo } from './photo.ts';
 import type { Desk } from '../../shared/solve/desk.ts';
-
-const sentence = (words: string): string =>
-  `${words.charAt(0).toUpperCase()}${words.slice(1)}${/[.?!]$/.test(words) ? '' : '.'}`;
 
 const wordsOf = (faults: readonly Fault[]): string => faults.map(({ message }) => message).join('; ');
 

@@ -1,3 +1,4 @@
+import { sentence } from '@jobbet/core/base';
 import type { FlyFile } from '@jobbet/core/pattern';
 import { wantsSettling, type Finding } from '@jobbet/core/checks';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
@@ -6,8 +7,6 @@ interface FindingsProps {
   readonly findings: readonly Finding[];
   readonly onTake: (file: FlyFile, words: string) => void;
 }
-
-const sentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
 
 /** What checks say of how the fly is tied, a line each, with what mends it. */
 export function Findings({ findings, onTake }: FindingsProps) {

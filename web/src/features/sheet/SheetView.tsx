@@ -1,3 +1,4 @@
+import { sentence } from '@jobbet/core/base';
 import { layFly } from '@jobbet/core/model';
 import type { FlyFile } from '@jobbet/core/pattern';
 import type { Finding } from '@jobbet/core/checks';
@@ -150,12 +151,7 @@ function SheetBoard({ sheet, laid }: SheetOfFly) {
         <OnTheTable sheet={sheet} />
         <Proportions sheet={sheet} />
         <div>
-          <WaysBox
-            laid={laid}
-            onTake={(file, words) =>
-              take(file, `${words.charAt(0).toUpperCase()}${words.slice(1)}. ${changedSteps(file)}`)
-            }
-          />
+          <WaysBox laid={laid} onTake={(file, words) => take(file, `${sentence(words)} ${changedSteps(file)}`)} />
         </div>
         <WaterAndCare sheet={sheet} />
       </aside>

@@ -1,9 +1,9 @@
-import { alongLine, type Moment } from '@jobbet/core/water';
-import { formatNumber } from '@jobbet/core/units';
-import { useRef } from 'react';
+import { alongLine, Current, type Moment } from '@jobbet/core/water';
+import { formatNumber, saying } from '@jobbet/core/units';
+import { useMemo, useRef } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
-import { Band, diamond, M, WaterBody } from './scene.tsx';
+import { Band, diamond, M, WaterBody, waterUnit } from './scene.tsx';
 import type { Shown } from './reckon.ts';
 import { pathOf, scaleOf } from './scale.ts';
 import { usePulled } from './usePulled.ts';
@@ -44,7 +44,9 @@ export function Along({ shown, moment, onWant }: AlongProps) {
     <figure ref={frame} className="relative min-w-0 min-h-0 overflow-hidden" data-testid="along">
       <figcaption className="absolute left-4 top-1.5">
         <b>Along the line at {formatNumber(moment.t, moment.t % 1 < 0.05 ? 0 : 1, style)} s</b>{' '}
-        <i className="text-ink2 text-label">depths {formatNumber(stretch, 1, style)} times as tall, m</i>
+        <i className="text-ink2 text-label">
+          depths {formatNumber(stretch, 1, style)} times as tall, {waterUnit(style).unit}
+        </i>
       </figcaption>
       {width > 0 && height > 0 && (
         <>
@@ -102,13 +104,13 @@ function Hung({
     <>
       <path d={diamond(x, y)} fill="var(--pick)" stroke="var(--ink)" />
       <text x={x - 10} y={y + 16} textAnchor="end" className="text-label italic" fill="var(--ink)">
-        fly at {formatNumber(deepMm / M, 2, style)} m
+        fly at {saying(style).depth(deepMm)}
       </text>
       {depthMm - deepMm > 50 && (
         <g>
           <line x1={x} x2={x} y1={y + 8} y2={bed} stroke="var(--measure)" />
           <text x={x - 5} y={bed - 6} textAnchor="end" className="text-label italic" fill="var(--measure)">
-            {formatNumber((depthMm - deepMm) / M, 2, style)} over the bed
+            {saying(style).depth(depthMm - deepMm)} over the bed
           </text>
         </g>
       )}
@@ -150,21 +152,19 @@ function Profile({
   readonly down: (m: number) => number;
   readonly right: number;
 }) {
-  const { depthMm, meanMmS, roughnessMm } = beat;
+  const style = useStyle();
+  const { depthMm, meanMmS } = beat;
+  const current = useMemo(() => new Current(beat), [beat]);
   if (meanMmS <= 0) return null;
-  const z0 = roughnessMm / 30;
-  const c = 1 / (Math.log(depthMm / z0) - 1 + z0 / depthMm);
-  const at = (share: number): number => c * Math.log((depthMm * (1 - share)) / z0 + 1);
   const wide = 46;
-  const top = at(0);
   const points = Array.from({ length: POINTS + 1 }, (_, i): [number, number] => {
     const share = i / POINTS;
-    return [right - (wide * at(share)) / top, down((share * depthMm) / M)];
+    return [right - (wide * current.at(-share * depthMm, Infinity)) / current.surfaceMmS, down((share * depthMm) / M)];
   });
   return (
     <>
       <text x={right} y={down(0) - 6} textAnchor="end" className="text-label italic" fill="var(--shape)">
-        {Math.round(meanMmS / 10)} cm/s mean
+        {saying(style).speed(meanMmS)} mean
       </text>
       <path
         d={`${pathOf(points)}L${String(right)} ${String(down(depthMm / M))}L${String(right)} ${String(down(0))}Z`}
@@ -186,6 +186,7 @@ interface WantHandleProps {
 
 /** The wanted depth, to be pulled or moved by the arrows. */
 function WantHandle({ wantMm, depthMm, y, from, onWant }: WantHandleProps) {
+  const style = useStyle();
   const clamp = (mm: number): number => Math.round(Math.min(depthMm, Math.max(100, mm)) / 10) * 10;
   const pulled = usePulled((_x, py) => onWant(clamp(M * from(py))), false);
   return (
@@ -197,7 +198,7 @@ function WantHandle({ wantMm, depthMm, y, from, onWant }: WantHandleProps) {
       aria-valuemin={100}
       aria-valuemax={depthMm}
       aria-valuenow={wantMm}
-      aria-valuetext={`${(wantMm / M).toFixed(2)} m`}
+      aria-valuetext={saying(style).depth(wantMm)}
       className="absolute left-[32px] w-6 h-6 -mt-3 cursor-ns-resize touch-none grid place-content-center"
       style={{ top: y }}
       onKeyDown={(event) => {

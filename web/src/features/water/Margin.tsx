@@ -1,5 +1,6 @@
+import { capital, sentence } from '@jobbet/core/base';
 import { type Fishes, type HangsOn, nothingReaches } from '@jobbet/core/water';
-import { formatNumber } from '@jobbet/core/units';
+import { formatNumber, MM_PER, saying, type Style } from '@jobbet/core/units';
 import { Link } from 'react-router';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { leaveLongWork } from '../../shared/solve/solver.ts';
@@ -16,7 +17,6 @@ interface MarginProps {
 }
 
 const KEYS = ['T', 'Y'] as const;
-const firstUp = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
 
 /** What is said of it, what goes wrong with ways out of it, what it hangs on, and the box. */
 export function Margin({ fished: { whole, further, faults, shown }, box, own, onTake, onTime }: MarginProps) {
@@ -35,7 +35,7 @@ export function Margin({ fished: { whole, further, faults, shown }, box, own, on
         <>
           {said.map((words) => (
             <p key={words} className="mb-1.5">
-              {firstUp(words)}
+              {sentence(words)}
             </p>
           ))}
           {whole.wrong.length > 0 && (
@@ -43,7 +43,7 @@ export function Margin({ fished: { whole, further, faults, shown }, box, own, on
               {whole.wrong.map((fault) => (
                 <li key={`${fault.what} ${String(fault.t)}`} className="mb-1.5">
                   <button type="button" className="text-left text-warn hover:underline" onClick={() => onTime(fault.t)}>
-                    <SnagFlag /> {firstUp(fault.words)}
+                    <SnagFlag /> {sentence(fault.words)}
                   </button>
                 </li>
               ))}
@@ -97,9 +97,9 @@ function Way({
         className="w-full flex justify-between gap-2 items-baseline text-left hover:text-measure"
         onClick={onTake}
       >
-        <b>{firstUp(words).slice(0, -1)}</b>
+        <b>{capital(words)}</b>
         <span className="figure text-measure whitespace-nowrap">
-          {formatNumber(mm / 1000, 2, style)} m {keyName !== undefined && <span className="plain-key">{keyName}</span>}
+          {saying(style).depth(mm)} {keyName !== undefined && <span className="plain-key">{keyName}</span>}
         </span>
       </button>
       <i className="text-label text-ink2">{costs}</i>
@@ -116,11 +116,18 @@ const INPUTS = {
   temperature: 'or 3 °C warmer',
 } as const;
 
+/** By how much deeper or shallower. */
+const byWords = (mm: number, { length, ...style }: Style): string =>
+  length === 'in'
+    ? `${formatNumber(mm / MM_PER.in, 0, { length, ...style })} in`
+    : `${formatNumber(mm / MM_PER.cm, 0)} cm`;
+
 /** What the greatest depth hangs on: a tenth more of each. */
 function Hangs({ hangs }: { readonly hangs: HangsOn }) {
   const rows = (Object.entries(hangs) as [keyof HangsOn, number][])
     .filter(([, mm]) => Math.abs(mm) >= 5)
     .sort(([, one], [, other]) => Math.abs(other) - Math.abs(one));
+  const style = useStyle();
   if (rows.length === 0) return null;
   return (
     <section aria-label="What its depth hangs on" className="my-2">
@@ -129,7 +136,7 @@ function Hangs({ hangs }: { readonly hangs: HangsOn }) {
         <p key={input} className="flex justify-between gap-2 border-t border-hair">
           <span>{INPUTS[input]}</span>
           <span className="figure">
-            {Math.round(Math.abs(mm) / 10)} cm {mm > 0 ? 'deeper' : 'shallower'}
+            {byWords(Math.abs(mm), style)} {mm > 0 ? 'deeper' : 'shallower'}
           </span>
         </p>
       ))}
@@ -183,10 +190,10 @@ function Nothing({ found, wantMm }: { readonly found: readonly Fishes[]; readonl
   const style = useStyle();
   const nearest = nothingReaches(found, wantMm);
   if (!nearest || wantMm === null) return null;
-  const metres = (mm: number): string => `${formatNumber(mm / 1000, 2, style)} m`;
+  const { depth } = saying(style);
   return (
     <p className="text-warn my-1">
-      Nothing of yours comes to {metres(wantMm)} here: {nearest.name} goes deepest, {metres(nearest.lowestMm)}.
+      Nothing of yours comes to {depth(wantMm)} here: {nearest.name} goes deepest, {depth(nearest.lowestMm)}.
     </p>
   );
 }
@@ -206,7 +213,7 @@ function OneFly({
         className={`flex justify-between gap-2 hover:text-measure ${own ? 'font-bold' : ''}`}
       >
         <span className="truncate">{name}</span>
-        <span className="figure">{formatNumber(lowestMm / 1000, 2, style)} m</span>
+        <span className="figure">{saying(style).depth(lowestMm)}</span>
       </Link>
       <i className={`text-label ${against.length > 0 ? 'text-warn' : 'text-ink2'}`}>
         {against.length > 0 ? against.join(', ') : `${line}${countS > 0 ? `, count ${String(countS)}` : ''}`}

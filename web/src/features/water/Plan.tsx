@@ -4,7 +4,7 @@ import { useRef } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
 import type { Shown } from './reckon.ts';
-import { diamond, M } from './scene.tsx';
+import { diamond, M, waterUnit } from './scene.tsx';
 import { pathOf, scaleOf } from './scale.ts';
 
 interface PlanProps {
@@ -105,14 +105,16 @@ function roundBelow(most: number): number {
   return ([5, 2, 1].find((each) => each * ten <= most) ?? 1) * ten;
 }
 
-/** How long so many metres are. */
+/** How long a round figure of line is. */
 function Bar({ px, width, height }: { readonly px: number; readonly width: number; readonly height: number }) {
-  const metres = roundBelow((width * 0.35) / px);
+  const { unit, metres } = waterUnit(useStyle());
+  const long = roundBelow((width * 0.35) / (px * metres));
+  const longPx = long * metres * px;
   return (
     <g stroke="var(--ink2)">
-      <path d={`M16 ${String(height - 10)}v-6m0 3h${String(metres * px)}m0 -3v6`} fill="none" />
-      <text x={22 + metres * px} y={height - 9} className="text-label" fill="var(--ink2)" stroke="none">
-        {metres} m
+      <path d={`M16 ${String(height - 10)}v-6m0 3h${String(longPx)}m0 -3v6`} fill="none" />
+      <text x={22 + longPx} y={height - 9} className="text-label" fill="var(--ink2)" stroke="none">
+        {long} {unit}
       </text>
     </g>
   );

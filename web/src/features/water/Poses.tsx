@@ -3,9 +3,10 @@ import { boundsOf, type LaidFly, toRad } from '@jobbet/core/model';
 import type { Moment } from '@jobbet/core/water';
 import { useMemo, useRef } from 'react';
 import { FlyCanvas } from '../../shared/drawing/FlyCanvas.tsx';
-import { useSettings } from '../../shared/settings/settings.ts';
+import { useSettings, useStyle } from '../../shared/settings/settings.ts';
 import { RideGlyph, rideWords } from '../../shared/ui/RideGlyph.tsx';
 import { useSize } from '../../shared/ui/useSize.ts';
+import { noseWords } from './lies.ts';
 
 interface PosesProps {
   readonly laid: LaidFly;
@@ -28,16 +29,10 @@ function posesOf(moments: readonly Moment[], moment: Moment): readonly Moment[] 
   return spread.map((each, i) => (i === nearest ? moment : each));
 }
 
-const noseWords = (deg: number): string =>
-  Math.abs(deg) < 5
-    ? 'level'
-    : deg > 0
-      ? `nose-first ${String(Math.round(deg))}°`
-      : `tail hangs ${String(Math.round(-deg))}°`;
-
 /** How the fly lies at some moments, from its own geometry: its heel, its nose, and which way up it rides. */
 export function Poses({ laid, moments, moment, onTime }: PosesProps) {
   const frame = useRef<HTMLDivElement>(null);
+  const style = useStyle();
   const { width, height } = useSize(frame);
   const each = Math.floor(width / POSES);
   const poses = posesOf(moments, moment);
@@ -62,7 +57,7 @@ export function Poses({ laid, moments, moment, onTime }: PosesProps) {
               <RideGlyph ride={pose.ride} heelDeg={pose.heelDeg} balls={balls} size={26} />
               <span className="leading-tight">
                 <b className={pose.over ? 'text-warn' : ''}>
-                  {pose.over ? 'rolled over' : noseWords(pose.noseDownDeg)}
+                  {pose.over ? 'rolled over' : noseWords(pose.noseDownDeg, style)}
                 </b>
                 <i className="block text-label text-ink2">
                   {pose.t.toFixed(1)} s, {pose.touches ? 'on the bed, ' : ''}

@@ -1,9 +1,11 @@
 import type { Fault } from '@jobbet/core/base';
-import { MANNERS, type WaterTexts, USUAL_LINES } from '@jobbet/core/water';
+import { formatDepth, formatTemperature, saying } from '@jobbet/core/units';
+import { MANNERS, USUAL_CAST_MM, USUAL_LINES, type WaterTexts } from '@jobbet/core/water';
 import type { ReactNode, RefObject } from 'react';
 import { useBench } from '../../fly/store.ts';
 import type { StoredBeat } from '../../shared/api/client.ts';
 import { ChoiceField, TextField } from '../../shared/fields/Fields.tsx';
+import { useStyle } from '../../shared/settings/settings.ts';
 import type { Asking } from './asking.ts';
 import type { Shown } from './reckon.ts';
 import type { useGauge } from './useGauge.ts';
@@ -34,6 +36,7 @@ const WORDS: Readonly<Record<string, string>> = {
 /** How the fly is fished, as a sentence with blanks. */
 export function Sentence({ asking, beats, asked, intent, field, onBeat, gauge }: SentenceProps) {
   const { texts, set } = asking;
+  const style = useStyle();
   const { lines, leaders, floats } = useBench((state) => state.drawers);
   const manner = texts.manner ?? intent.manner ?? 'swing';
   const blank = (key: keyof WaterTexts, label: string, empty: string, options?: readonly string[]): ReactNode => (
@@ -76,7 +79,7 @@ export function Sentence({ asking, beats, asked, intent, field, onBeat, gauge }:
         )}
         {!drifts && (
           <>
-            , cast {blank('cast', 'cast', asked ? `${String(asked.castMm / 1000)} m` : '18 m')}
+            , cast {blank('cast', 'cast', saying(style).depth(asked?.castMm ?? USUAL_CAST_MM))}
             {(manner === 'swing' || manner === 'strip' || manner === 'count-down') && (
               <> at {blank('angle', 'angle of the cast', '45°')} down and across</>
             )}
@@ -96,7 +99,7 @@ export function Sentence({ asking, beats, asked, intent, field, onBeat, gauge }:
       <span className="plain-key">/</span>
       <button type="button" className="text-ink2 italic hover:text-ink whitespace-nowrap" onClick={onBeat}>
         {asked
-          ? `${(asked.beat.depthMm / 1000).toFixed(1)} m deep, ${String(Math.round(asked.beat.meanMmS / 10))} cm/s, ${String(Math.round(asked.beat.temperatureC))} °C`
+          ? `${Object.values(formatDepth(asked.beat.depthMm, style)).join(' ')} deep, ${saying(style).speed(asked.beat.meanMmS)}, ${Object.values(formatTemperature(asked.beat.temperatureC, style)).join(' ')}`
           : 'the beat'}
         {asking.beat?.record.simulated === true && ', made up'} <span className="plain-key not-italic">E</span>
       </button>
@@ -124,7 +127,8 @@ const Manner = ({ manner, blank, floats }: MannerProps) => (
 /** The gauge's level, which moves depth and speed; as it is now by its station, or as one writes it. */
 function LevelField({ asking, gauge }: { readonly asking: Asking; readonly gauge: ReturnType<typeof useGauge> }) {
   const { now, simulated } = gauge;
-  const level = now && `${now.row.levelM.toFixed(2)} m`;
+  const { depth } = saying(useStyle());
+  const level = now && depth(now.row.levelM * 1000);
   return (
     <>
       <TextField

@@ -2,8 +2,8 @@ import type { Moment, WaterFault } from '@jobbet/core/water';
 import { formatNumber } from '@jobbet/core/units';
 import { useRef } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
-import { rideWords } from '../../shared/ui/RideGlyph.tsx';
 import { useSize } from '../../shared/ui/useSize.ts';
+import { momentWords } from './lies.ts';
 import type { Shown, Whole } from './reckon.ts';
 import { pathOf, scaleOf, type Scale, ticksOf } from './scale.ts';
 import { Band, diamond, M, WaterBody } from './scene.tsx';
@@ -27,18 +27,11 @@ const MANNERS = {
   'count-down': 'Counted down',
 } as const;
 
-/** How a moment is said: when, how deep, how it lies. */
-export function momentWords({ t, fly, ride, noseDownDeg }: Moment): string {
-  const nose = Math.round(Math.abs(noseDownDeg));
-  const how =
-    nose < 5 ? 'level' : noseDownDeg > 0 ? `nose-first ${String(nose)} degrees` : `nose up ${String(nose)} degrees`;
-  return `${t.toFixed(1)} seconds, ${(-fly[2] / M).toFixed(2)} metres, ${rideWords(ride)}, ${how}`;
-}
-
 /** Depth against time with its band, the bed, what goes wrong; the moment is pulled along it. */
 export function Through({ shown, whole, moment, onTime }: ThroughProps) {
   const frame = useRef<HTMLElement>(null);
   const { width, height } = useSize(frame);
+  const style = useStyle();
   const { moments, asked } = shown;
   const end = moments.at(-1)?.t ?? 1;
   const along = scaleOf([0, end], [MARGIN.left, width - MARGIN.right]);
@@ -73,7 +66,7 @@ export function Through({ shown, whole, moment, onTime }: ThroughProps) {
         aria-valuemin={0}
         aria-valuemax={Number(end.toFixed(1))}
         aria-valuenow={Number(moment.t.toFixed(1))}
-        aria-valuetext={momentWords(moment)}
+        aria-valuetext={momentWords(moment, style)}
         className="absolute inset-0 cursor-ew-resize touch-none"
         {...pulled}
       />

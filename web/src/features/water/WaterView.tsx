@@ -1,5 +1,5 @@
 import type { Moment } from '@jobbet/core/water';
-import { formatNumber } from '@jobbet/core/units';
+import { formatDepth, formatNumber, formatSpeed, saying, type Written } from '@jobbet/core/units';
 import { useCallback, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { BoardFrame } from '../../fly/frame/BoardFrame.tsx';
 import { useSaver } from '../../fly/frame/FlyOnBench.tsx';
@@ -192,6 +192,7 @@ function Fishing({
   readonly asking: Asking;
 }) {
   const calm = useBench((state) => state.calm);
+  const style = useStyle();
   const { moment, goTo } = time;
   if (!shown || !moment)
     return (
@@ -203,7 +204,7 @@ function Fishing({
     <div className="flex-1 min-w-0 grid grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,9fr)_minmax(0,8fr)_minmax(0,5fr)_auto]">
       <div className="grid grid-cols-[292px_minmax(0,1fr)] max-[1100px]:grid-cols-[220px_minmax(0,1fr)] max-[900px]:grid-cols-[150px_minmax(0,1fr)] border-b border-ink min-h-0">
         <Plan shown={shown} moment={moment} />
-        <Along shown={shown} moment={moment} onWant={(mm) => asking.set('want', `${(mm / 1000).toFixed(2)} m`)} />
+        <Along shown={shown} moment={moment} onWant={(mm) => asking.set('want', saying(style).depth(mm))} />
       </div>
       <Through {...{ shown, whole, moment }} onTime={goTo} />
       <Poses laid={calm} moments={shown.moments} moment={moment} onTime={goTo} />
@@ -253,13 +254,14 @@ function Figures({
   readonly range: readonly [number, number] | null;
 }) {
   const style = useStyle();
-  const metres = (mm: number): string => formatNumber(mm / 1000, 2, style);
+  const deep = (mm: number): Written => formatDepth(mm, style, 2);
   const { depth, bed, asMeantS, fishedS, swims } = told;
+  const speeds = swims.map((each) => formatSpeed(each, style));
   const cells: readonly (readonly [string, string, string])[] = [
     [
       'deepest',
-      metres(depth.lowestMm),
-      `m${range && range[1] - range[0] > 20 ? ` (${metres(range[0])} to ${metres(range[1])})` : ''}${asked.wantMm === null ? '' : `, wanted ${metres(asked.wantMm)}`}`,
+      deep(depth.lowestMm).figure,
+      `${deep(0).unit}${range && range[1] - range[0] > 20 ? ` (${deep(range[0]).figure} to ${deep(range[1]).figure})` : ''}${asked.wantMm === null ? '' : `, wanted ${deep(asked.wantMm).figure}`}`,
     ],
     ...(depth.atWantedS === null
       ? []
@@ -278,7 +280,7 @@ function Figures({
     ...(asMeantS === null
       ? []
       : [['rides as meant', formatNumber(asMeantS, 1, style), `s of ${formatNumber(fishedS, 0, style)}`] as const]),
-    ['swims', [...new Set(swims.map((each) => String(Math.round(each / 10))))].join(' to '), 'cm/s'],
+    ['swims', [...new Set(speeds.map(({ figure }) => figure))].join(' to '), speeds[0]?.unit ?? ''],
   ];
   return (
     <dl className="flex border-t border-ink" data-testid="water-figures">

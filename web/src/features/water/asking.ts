@@ -71,7 +71,6 @@ export interface Asking {
   readonly setLevel: (level: string) => readonly Fault[];
   /** Takes one text, or says why not. */
   readonly set: (key: keyof WaterTexts, text: string) => readonly Fault[];
-  readonly setAll: (texts: WaterTexts) => void;
 }
 
 /** The beat that is shallowest of those a fly may be fished in as deep as it is meant; the first where it means nothing. */
@@ -116,6 +115,5 @@ export function useAsking(beats: readonly StoredBeat[]): Asking {
       if (faults.length === 0) keep({ ...own, texts: next });
       return faults;
     },
-    setAll: (next) => keep({ ...own, texts: { ...next } }),
   };
 }

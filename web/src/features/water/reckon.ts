@@ -5,7 +5,7 @@ import { type BeatFile, beatAt } from '@jobbet/core/records';
 import { parseQuantity, type Style } from '@jobbet/core/units';
 import {
   askWater,
-  type CountRow,
+  type Counted,
   countRows,
   ended,
   type Fishes,
@@ -122,11 +122,10 @@ export const waterReckon = (desk: Desk) => ({
     return ways && hangs ? { hangs: hangs.ok ? hangs.value : null, ways: ways.ok ? ways.value : [] } : null;
   },
   /** How long the fly is counted down on every usual line. */
-  async counts(question: Question): Promise<{ readonly rows: readonly CountRow[]; readonly depthMm: number } | null> {
+  async counts(question: Question): Promise<Counted | null> {
     const figures = figuresOf(question, desk);
     if ('ok' in figures) return null;
-    const rows = await desk.work.inBits(countRows(figures.asked, question.file), () => undefined);
-    return rows && { rows, depthMm: figures.asked.beat.depthMm };
+    return desk.work.inBits(countRows(figures.asked, question.file, question.style), () => undefined);
   },
   /** How every fly of a box fishes here. */
   async which(

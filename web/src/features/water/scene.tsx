@@ -1,13 +1,15 @@
-import { formatNumber } from '@jobbet/core/units';
+import { formatNumber, MM_PER, type Style } from '@jobbet/core/units';
+import { NEAR_WANTED } from '@jobbet/core/water';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { type Scale, ticksOf } from './scale.ts';
 
-/** mm in a metre: water is drawn in metres. */
-export const M = 1000;
+/** mm in a metre: water is drawn in metres, and written in the tier's unit. */
+export const M = MM_PER.m;
+/** The unit of depths and lengths of line, and how many metres it is. */
+export const waterUnit = ({ length }: Style): { readonly unit: 'm' | 'ft'; readonly metres: number } =>
+  length === 'in' ? { unit: 'ft', metres: MM_PER.ft / M } : { unit: 'm', metres: 1 };
 /** Depths are written no nearer to one another, px. */
 const APART_PX = 24;
-/** A depth is as wanted within so much of it. */
-const WANTED = 0.15;
 
 export const diamond = (x: number, y: number, r = 6): string =>
   `M${String(x)} ${String(y - r)}l${String(r)} ${String(r)}l${String(-r)} ${String(r)}l${String(-r)} ${String(-r)}Z`;
@@ -26,15 +28,17 @@ export function WaterBody({
 }) {
   const style = useStyle();
   const [surface, bed] = [down.to(0), down.to(depthMm / M)];
+  const { metres } = waterUnit(style);
+  const ticks = ticksOf(0, depthMm / M / metres, Math.max(1, Math.min(6, (bed - surface) / APART_PX)));
   return (
     <>
       <rect x={left} y={surface} width={right - left} height={bed - surface} fill="var(--air)" opacity={0.05} />
       <line x1={left} x2={right} y1={surface} y2={surface} stroke="var(--air)" strokeWidth={1.5} />
       <line x1={left} x2={right} y1={bed} y2={bed} stroke="var(--ink2)" strokeWidth={1.5} />
-      {ticksOf(0, depthMm / M, Math.max(1, Math.min(6, (bed - surface) / APART_PX))).map((tick) => (
+      {ticks.map((tick) => (
         <g key={tick}>
-          <line x1={left - 5} x2={left} y1={down.to(tick)} y2={down.to(tick)} stroke="var(--ink2)" />
-          <text x={left - 9} y={down.to(tick) + 4} textAnchor="end" className="text-label" fill="var(--ink2)">
+          <line x1={left - 5} x2={left} y1={down.to(tick * metres)} y2={down.to(tick * metres)} stroke="var(--ink2)" />
+          <text x={left - 9} y={down.to(tick * metres) + 4} textAnchor="end" className="text-label" fill="var(--ink2)">
             {formatNumber(tick, 1, style)}
           </text>
         </g>
@@ -58,7 +62,7 @@ export const Band = ({
   readonly from: number;
   readonly to: number;
 }) => {
-  const [top, bottom] = [down(((1 - WANTED) * wantMm) / M), Math.min(bed, down(((1 + WANTED) * wantMm) / M))];
+  const [top, bottom] = [down(((1 - NEAR_WANTED) * wantMm) / M), Math.min(bed, down(((1 + NEAR_WANTED) * wantMm) / M))];
   return (
     <>
       <rect x={from} y={top} width={to - from} height={bottom - top} fill="var(--measure)" opacity={0.14} />
