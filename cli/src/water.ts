@@ -21,6 +21,7 @@ const OPTIONS = {
   strip: 'PULL',
   lift: 'LIFT',
   float: 'NAME',
+  'float-to-fly': 'LENGTH',
   'rod-tip': 'HEIGHT',
   want: 'DEPTH',
   seconds: 'SECONDS',

@@ -6,14 +6,24 @@ import { balanceModel, restAndSink, solveText } from '../src/model/index.ts';
 import { type BeatFile, beatAt } from '../src/records/beat.ts';
 import { readRecord } from '../src/records/kinds.ts';
 import { countedDepths } from '../src/water/paper.ts';
-import { readAsked } from '../src/water/asked.ts';
+import { onLine, readAsked, type WaterTexts } from '../src/water/asked.ts';
 import { ended, runWater } from '../src/water/ask.ts';
 import { Current } from '../src/water/current.ts';
 import { type Moment, USUAL_FISHING } from '../src/water/fish.ts';
 import { WaterFly } from '../src/water/fly.ts';
-import { rateByGrains, readLeader, readLine, tackleOut, USUAL_LEADER, USUAL_LINES } from '../src/water/tackle.ts';
+import { seenFromMm } from '../src/water/seen.ts';
+import {
+  NO_TACKLE,
+  rateByGrains,
+  readLeader,
+  readLine,
+  SHORT_LEADER,
+  tackleOut,
+  USUAL_LEADER,
+  USUAL_LINES,
+} from '../src/water/tackle.ts';
 import { nothingReaches } from '../src/water/which.ts';
-import { tellRun } from '../src/water/told.ts';
+import { NEAR_WANTED, tellRun } from '../src/water/told.ts';
 import { water } from '../src/model/balance/water.ts';
 
 interface Fished {
@@ -39,7 +49,24 @@ interface Fished {
     readonly rows: readonly { readonly line: string; readonly seconds: readonly (number | null)[] }[];
     readonly words: readonly string[];
   }[];
-  readonly chosen: readonly { readonly id: string; readonly line: string; readonly misses: number }[];
+  readonly drifted: {
+    readonly nowMm: number;
+    readonly ways: readonly { readonly change: string; readonly to: string; readonly lowestMm: number }[];
+  };
+  readonly otherEyes: {
+    readonly reaches: boolean;
+    readonly lowestMm: number;
+    readonly againMm: number;
+    readonly ride: string;
+    readonly heavier: number;
+    readonly there: unknown;
+  } | null;
+  readonly chosen: readonly {
+    readonly id: string;
+    readonly line: string;
+    readonly leader: string | null;
+    readonly misses: number;
+  }[];
   readonly offered: readonly { readonly change: string; readonly lowestMm: number; readonly reaches: boolean }[];
 }
 
@@ -355,6 +382,40 @@ describe('tackle as it is written', () => {
   });
 });
 
+describe('ways to a depth', () => {
+  test('below a float hangs as much more as takes the fly there, and no line is offered', () => {
+    const { nowMm, ways } = fished.drifted;
+    expect(nowMm).toBeLessThan(620);
+    expect(ways.map(({ change }) => change)).toEqual(['float-to-fly']);
+    expect(Math.abs((ways[0]?.lowestMm ?? 0) / 1200 - 1)).toBeLessThan(NEAR_WANTED);
+    expect(Number.parseFloat(ways[0]?.to ?? '')).toBeCloseTo(1.2, 0);
+  });
+
+  test('other eyes are heavier, ride as the fly does, fish where it is told, and are not offered to a fly that is there', () => {
+    const { otherEyes } = fished;
+    expect(otherEyes).toMatchObject({ reaches: true, ride: 'point-up', there: null });
+    expect(otherEyes?.heavier).toBeGreaterThan(1.1);
+    expect(otherEyes?.againMm).toBeCloseTo(otherEyes?.lowestMm ?? 0, 6);
+  });
+
+  test('a line that sinks is fished with a short leader, unless one is said', () => {
+    const leaderOn = (line: string, own: WaterTexts = {}): string | undefined => onLine(own, line, NO_TACKLE).leader;
+    expect(
+      ['floating', 'intermediate', 'sinking 75 mm/s', 'sink tip of 3 m, 75 mm/s'].map((line) => leaderOn(line)),
+    ).toEqual([undefined, undefined, SHORT_LEADER, SHORT_LEADER]);
+    expect(leaderOn('sinking 75 mm/s', { leader: '2 m of 0.3 mm nylon' })).toBe('2 m of 0.3 mm nylon');
+    for (const { line, leader } of fished.chosen) expect(leader).toBe(line === 'floating' ? null : SHORT_LEADER);
+  });
+});
+
+describe('how far a fly is made out', () => {
+  test('about half as far as a white disc goes down, less the deeper it hangs, and not at all without light', () => {
+    expect(seenFromMm(1600, 0) / 1600).toBeCloseTo(3.9 / 7, 2);
+    expect(seenFromMm(1600, 1000)).toBeLessThan(seenFromMm(1600, 0));
+    expect(seenFromMm(300, 3000)).toBe(0);
+  });
+});
+
 describe('a card to count down by', () => {
   test('counts to round figures of the tier’s unit, down to the bed and six at most', () => {
     expect(countedDepths(1500)).toEqual([250, 500, 750, 1000, 1250, 1500]);
@@ -397,6 +458,7 @@ describe('which fly here', () => {
       name: String(i),
       line: 'floating',
       countS: 0,
+      leader: null,
       lowestMm: 1000 * m,
       against: [],
       misses: 1,

@@ -1,17 +1,18 @@
 import { readFileSync } from 'node:fs';
 import { NOMINAL_DRAWERS } from '../../core/src/drawers/tables.ts';
 import { METRIC } from '../../core/src/units/index.ts';
-import { G, solveText, water } from '../../core/src/model/index.ts';
+import { G, layFly, solveText, water } from '../../core/src/model/index.ts';
 import { beatAt } from '../../core/src/records/beat.ts';
 import { Chain, type Place, segmentsOf } from '../../core/src/water/chain.ts';
 import type { Body } from '../../core/src/water/loads.ts';
 import { ended, type Otherwise, runWater, type WaterAsked } from '../../core/src/water/ask.ts';
 import { readAsked, type WaterTexts } from '../../core/src/water/asked.ts';
 import { Current } from '../../core/src/water/current.ts';
+import { eyesTo } from '../../core/src/water/eyes.ts';
 import { fish, USUAL_FISHING } from '../../core/src/water/fish.ts';
 import { WaterFly } from '../../core/src/water/fly.ts';
 import { type LinePiece, pieceOfDensity } from '../../core/src/water/line.ts';
-import { countCard, countRows } from '../../core/src/water/paper.ts';
+import { countCards, countRows } from '../../core/src/water/paper.ts';
 import { waysTo } from '../../core/src/water/reach.ts';
 import { tackleOut, FLOATING, NO_TACKLE, USUAL_LEADER } from '../../core/src/water/tackle.ts';
 import { whichFly } from '../../core/src/water/which.ts';
@@ -193,12 +194,41 @@ const still = (manner: string): number => lowest({ manner, seconds: '12 s' }, {}
 function chosen() {
   const texts = { manner: 'swing', want: '0.5 m', seconds: '10 s' };
   const flies = ['slate-runner', 'night-sexton'].map((name) => ({ id: name, name, laid: laidOf(name) }));
-  return ended(whichFly(flies, askedFor(texts), texts)).map(({ id, line, misses, lowestMm }) => ({
+  return ended(whichFly(flies, askedFor(texts), texts)).map(({ id, line, leader, misses, lowestMm }) => ({
     id,
     line,
+    leader,
     misses,
     lowestMm,
   }));
+}
+
+/** What hangs below a float so that a light fly drifts at a depth in a current, and how deep it drifts with as much as that below it. */
+function drifted() {
+  const texts = { manner: 'dead-drift', want: '1.2 m', 'float-to-fly': '0.6 m', seconds: '12 s' };
+  const asked = { ...askedFor(texts, 700), laid: laidOf('night-sexton') };
+  const ways = ended(waysTo(asked, texts, { file: { intent: {} }, tackle: NO_TACKLE }));
+  if (!ways.ok) throw new Error(JSON.stringify(ways.faults));
+  const run = ended(runWater(asked));
+  return { nowMm: run.ok ? run.value.told.depth.lowestMm : null, ways: ways.value };
+}
+
+/** Other eyes for a depth that a floating line leaves out of reach, how deep a fly with them goes, and what is offered where it is there already. */
+function otherEyes() {
+  const asked = askedFor({ manner: 'swing', want: '0.6 m', seconds: '16 s', line: 'floating' });
+  const found = ended(eyesTo(asked, NOMINAL_DRAWERS));
+  if (!found) return null;
+  const laid = layFly(found.file, NOMINAL_DRAWERS);
+  if (!laid.ok) throw new Error(JSON.stringify(laid.faults));
+  const run = ended(runWater({ ...asked, laid: laid.value }));
+  return {
+    reaches: found.reaches,
+    lowestMm: found.lowestMm,
+    againMm: run.ok ? run.value.told.depth.lowestMm : null,
+    ride: laid.value.tight.ride,
+    heavier: laid.value.dryMg / slate.dryMg,
+    there: ended(eyesTo({ ...asked, laid: laid.value }, NOMINAL_DRAWERS)),
+  };
 }
 
 /** What is offered where a floating line does not come down to a depth, m. */
@@ -214,11 +244,12 @@ function counted() {
   return (['mm', 'in'] as const).map((length) => {
     const style = { ...METRIC, length };
     const asked = askedFor({}, 0);
-    const rows = ended(countRows({ ...asked, beat: { ...asked.beat, depthMm: 4500 } }, { intent: {} }, style));
+    const still = { ...asked, beat: { ...asked.beat, depthMm: 4500 } };
+    const rows = ended(countRows(still, {}, { file: { intent: {} }, tackle: NO_TACKLE }, style));
     return {
       ...rows,
-      words: countCard('Slate Runner', 'Deep Glide', rows, style).items.flatMap((item) =>
-        item.kind === 'text' ? [item.text] : [],
+      words: countCards('Slate Runner', 'Deep Glide', rows, style).flatMap(({ items }) =>
+        items.flatMap((item) => (item.kind === 'text' ? [item.text] : [])),
       ),
     };
   });
@@ -227,6 +258,8 @@ function counted() {
 console.log(
   JSON.stringify({
     counted: counted(),
+    drifted: drifted(),
+    otherEyes: otherEyes(),
     chosen: chosen(),
     offered: offered(),
     limits: limits(),

@@ -23,5 +23,5 @@ export {
   spreadsOf,
 } from './tolerance/spreads.ts';
 export { shapeOf } from './visibility/shape.ts';
-export { type Looking, type Sight, coloursOf, finestMm, seen } from './visibility/sight.ts';
+export { type Looking, type Sight, coloursOf, finestMm, seen, thresholdIn } from './visibility/sight.ts';
 export { SUN, WATER_COLOURS, type WaterColour, daylight, sunWords } from './visibility/water.ts';

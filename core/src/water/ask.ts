@@ -44,6 +44,7 @@ export const ASKED_LIMITS = {
   castMm: [1000, 40_000],
   angleDeg: [-80, 85],
   rodTipMm: [0, 6000],
+  dropMm: [100, 30_000],
   seconds: [1, 120],
   mends: [0, 6],
   countS: [0, 90],
@@ -79,6 +80,14 @@ function faultsOf({ laid, castMm, fishing }: WaterAsked): readonly Fault[] {
     ),
     ...within('seconds', fishing.seconds, ASKED_LIMITS.seconds, 'it is fished for 1 to 120 seconds at once'),
     ...within('mend', fishing.mends, ASKED_LIMITS.mends, 'up to 6 mends are made'),
+    ...(fishing.dropMm === null
+      ? []
+      : within(
+          'float-to-fly',
+          fishing.dropMm,
+          ASKED_LIMITS.dropMm,
+          'a fly hangs between 10 cm and 30 m below its float',
+        )),
     ...within('count', fishing.countS, ASKED_LIMITS.countS, 'a count is 90 seconds at most'),
     ...(fishing.countS >= fishing.seconds
       ? [
@@ -109,14 +118,17 @@ function below(leader: readonly LinePiece[], longMm: number): LinePiece[] {
   return kept;
 }
 
+/** How much hangs between a float and the fly, mm: as is said, or as deep as the fly is wanted, or most of the water. */
+export const dropOf = ({ fishing, wantMm, beat }: Pick<WaterAsked, 'fishing' | 'wantMm' | 'beat'>): number =>
+  fishing.dropMm ?? wantMm ?? DRIFT_SHARE * beat.depthMm;
+
 function piecesOf(
   { beat, line, leader, castMm, fishing, wantMm }: WaterAsked,
   own: Water,
   { line: thicker = 1, leader: times = 1 }: Otherwise,
 ): Outcome<LinePiece[]> {
   const thick = leader.map((each) => ({ ...each, diameterMm: times * each.diameterMm }));
-  if (fishing.manner === 'dead-drift')
-    return good(below(leaderPieces(thick, own), wantMm ?? DRIFT_SHARE * beat.depthMm));
+  if (fishing.manner === 'dead-drift') return good(below(leaderPieces(thick, own), dropOf({ fishing, wantMm, beat })));
   const rated =
     line.rateMmS === null
       ? { ...line, diameterMm: thicker * line.diameterMm }

@@ -5,6 +5,7 @@ import { ASKED_LIMITS, type WaterAsked } from './ask.ts';
 import { type Fishing, type Manner, MANNERS, USUAL_FISHING } from './fish.ts';
 import { shortLift, shortPull } from './plain.ts';
 import {
+  leaderFor,
   NO_TACKLE,
   quantityIn,
   readFloat,
@@ -29,6 +30,7 @@ export type WaterTexts = Partial<
       | 'count'
       | 'strip'
       | 'lift'
+      | 'float-to-fly'
       | 'rod-tip'
       | 'want'
       | 'seconds',
@@ -132,6 +134,17 @@ function handledOf(texts: WaterTexts, reading: Reading): Omit<Fishing, 'manner' 
     countS: reading.quantity('time', texts.count, 'count', ASKED_LIMITS.countS, 'count', USUAL_FISHING.countS),
     strip: stripOf(texts.strip, reading),
     lift: liftOf(texts.lift, reading),
+    dropMm:
+      texts['float-to-fly'] === undefined
+        ? USUAL_FISHING.dropMm
+        : reading.quantity(
+            'length',
+            texts['float-to-fly'],
+            'float-to-fly',
+            ASKED_LIMITS.dropMm,
+            'length from float to fly',
+            1000,
+          ),
     rodTipMm: reading.quantity(
       'length',
       texts['rod-tip'],
@@ -172,6 +185,13 @@ export function readAsked(
       ? null
       : reading.quantity('length', wanted, 'want', [50, 30_000], 'depth that is wanted', 1000);
   return reading.faults.length > 0 ? bad(...reading.faults) : good({ line, leader, castMm, fishing, wantMm });
+}
+
+/** How it is asked with another line: on one that sinks with a short leader, unless one is said. */
+export function onLine(own: WaterTexts, line: string, tackle: Tackle): WaterTexts {
+  const read = readLine(line, tackle);
+  const leader = own.leader ?? (read.ok ? leaderFor(read.value) : undefined);
+  return { ...own, line, ...(leader === undefined ? {} : { leader }) };
 }
 
 /** The speed a pattern means its water to have, mm/s; null where it does not say. */

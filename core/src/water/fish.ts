@@ -20,6 +20,8 @@ export interface Fishing {
   readonly strip: { readonly lengthMm: number; readonly speedMmS: number; readonly pauseS: number };
   readonly lift: { readonly heightMm: number; readonly periodS: number };
   readonly float: FloatSpec;
+  /** What hangs below a float, mm; as deep as the fly is wanted where null. */
+  readonly dropMm: number | null;
   readonly rodTipMm: number;
   readonly seconds: number;
 }
@@ -33,6 +35,7 @@ export const USUAL_FISHING: Fishing = {
   strip: { lengthMm: 300, speedMmS: 600, pauseS: 1 },
   lift: { heightMm: 500, periodS: 2 },
   float: USUAL_FLOAT,
+  dropMm: null,
   rodTipMm: 1000,
   seconds: 20,
 };

@@ -1,6 +1,7 @@
 export {
   askWater,
   CURRENT_OFF,
+  dropOf,
   ended,
   type HangsOn,
   hangsOn,
@@ -12,7 +13,9 @@ export {
 export { meantCurrent, readAsked, USUAL_CAST_MM, type WaterTexts } from './asked.ts';
 export { Current } from './current.ts';
 export { type Fishing, type Manner, MANNERS, type Moment, USUAL_FISHING } from './fish.ts';
-export { alongLine, countCard, type Counted, countRows, sectionPage } from './paper.ts';
+export { alongLine, countCards, type Counted, countRows, sectionPage } from './paper.ts';
+export { eyesTo, type OtherEyes } from './eyes.ts';
+export { seenFromMm } from './seen.ts';
 export { waysTo, type Way } from './reach.ts';
 export { type Fishes, nothingReaches, type Offered, whichFly } from './which.ts';
 export { reportWater, type WaterReport } from './report.ts';

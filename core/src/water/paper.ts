@@ -1,12 +1,11 @@
 import { sentence } from '../base/index.ts';
 import type { Item, Page } from '../drawing/index.ts';
-import type { FlyFile } from '../pattern/index.ts';
 import { formatNumber, METRIC, MM_PER, saying, type Style } from '../units/index.ts';
 import { ended, runWater, type WaterAsked } from './ask.ts';
-import { readAsked } from './asked.ts';
+import { onLine, readAsked, type WaterTexts } from './asked.ts';
 import type { Moment } from './fish.ts';
-import { lineWords } from './reach.ts';
-import { USUAL_LINES } from './tackle.ts';
+import { type Known, lineWords } from './reach.ts';
+import { lengthOf, linesOf } from './tackle.ts';
 
 const words = (
   at: readonly [number, number],
@@ -38,6 +37,7 @@ const M = 1000;
 export interface CountRow {
   readonly line: string;
   readonly words: string;
+  readonly leaderMm: number;
   readonly seconds: readonly (number | null)[];
 }
 
@@ -62,31 +62,29 @@ export function countedDepths(depthMm: number, { length }: Pick<Style, 'length'>
   return Array.from({ length: Math.floor(depthMm / step + 1e-9) }, (_, i) => (i + 1) * step);
 }
 
-/** Counts a fly down on every usual line, in the water of a beat as if it stood still. */
+/** Counts a fly down on every line of the drawers, in the water of a beat as if it stood still. @param own how it is asked now */
 export function* countRows(
   asked: WaterAsked,
-  file: Pick<FlyFile, 'intent'>,
+  own: WaterTexts,
+  { file, tackle }: Known,
   style: Style = METRIC,
 ): Generator<{ readonly share: number }, Counted> {
   const depthsMm = countedDepths(asked.beat.depthMm, style);
   const rows: CountRow[] = [];
-  for (const [i, line] of USUAL_LINES.entries()) {
-    const read = readAsked({ line, manner: 'count-down', seconds: `${String(COUNTED_S)} s` }, file);
+  const lines = linesOf(tackle);
+  for (const [i, line] of lines.entries()) {
+    const texts = onLine(own, line, tackle);
+    const read = readAsked({ ...texts, manner: 'count-down', seconds: `${String(COUNTED_S)} s` }, file, tackle);
     if (!read.ok) continue;
-    const still = {
-      ...asked,
-      ...read.value,
-      leader: asked.leader,
-      castMm: asked.castMm,
-      beat: { ...asked.beat, meanMmS: 0 },
-    };
+    const still = { ...asked, ...read.value, beat: { ...asked.beat, meanMmS: 0 } };
     const run = ended(runWater(still));
-    yield { share: (i + 1) / USUAL_LINES.length };
+    yield { share: (i + 1) / lines.length };
     if (!run.ok) continue;
     const { moments } = run.value.track;
     rows.push({
       line,
       words: lineWords(line),
+      leaderMm: lengthOf(read.value.leader),
       seconds: depthsMm.map((mm) => moments.find(({ fly }) => -fly[2] >= mm - BED_MM)?.t ?? null),
     });
   }
@@ -95,12 +93,36 @@ export function* countRows(
 
 const CARD = { widthMm: 105, heightMm: 74, margin: 6 } as const;
 
-/** A count-down card at pocket size: seconds by line and depth. */
-export function countCard(name: string, beat: string, { depthsMm, rows }: Counted, style: Style = METRIC): Page {
+/** So many lines stand on a card. */
+const MOST_ROWS = 6;
+/** A name is cut to so many letters. */
+const MOST_LETTERS = 29;
+const cut = (name: string): string => (name.length > MOST_LETTERS ? `${name.slice(0, MOST_LETTERS - 1)}…` : name);
+
+/** Count-down cards at pocket size: seconds by line and depth. */
+export function countCards(name: string, beat: string, counted: Counted, style: Style = METRIC): readonly Page[] {
+  const cards = Math.max(1, Math.ceil(counted.rows.length / MOST_ROWS));
+  return Array.from({ length: cards }, (_, i) =>
+    countCard(name, beat, { ...counted, rows: counted.rows.slice(i * MOST_ROWS, (i + 1) * MOST_ROWS) }, style),
+  );
+}
+
+function countCard(name: string, beat: string, { depthsMm, rows }: Counted, style: Style): Page {
   const { widthMm, heightMm, margin } = CARD;
-  const [first, room] = [44, widthMm - 2 * margin - 44];
-  const column = (i: number): number => margin + first + ((i + 0.8) / depthsMm.length) * room;
-  const top = 20;
+  const first = 44;
+  const room = widthMm - 2 * margin - first;
+  const [leader, top] = [margin + first + 4, 20];
+  const column = (i: number): number => leader + ((i + 1) / depthsMm.length) * (room - 4);
+  const rule = (y: number, width: number, grey = 0): Item =>
+    stroke(
+      [
+        [margin, y],
+        [widthMm - margin, y],
+      ],
+      width,
+      grey,
+    );
+  const { depth } = saying(style);
   return {
     widthMm,
     heightMm,
@@ -108,34 +130,26 @@ export function countCard(name: string, beat: string, { depthsMm, rows }: Counte
     items: [
       words([margin, 10], `${name}: count it down`, 4.4, { bold: true }),
       words([widthMm - margin, 10], `${beat}, still water`, 3, { grey: 0.35, anchor: 'end' }),
-      ...depthsMm.map((mm, i) => words([column(i), top], saying(style).depth(mm), 3.2, { bold: true, anchor: 'end' })),
-      stroke(
-        [
-          [margin, top + 2],
-          [widthMm - margin, top + 2],
-        ],
-        0.3,
-      ),
+      words([leader, top], 'leader', 2.6, { grey: 0.35, anchor: 'end' }),
+      ...depthsMm.map((mm, i) => words([column(i), top], depth(mm), 3.2, { bold: true, anchor: 'end' })),
+      rule(top + 2, 0.3),
       ...rows.flatMap((row, r): Item[] => {
         const y = top + 8 + r * 6;
         return [
-          words([margin, y], row.words.replace(/^an? /, ''), 3.2),
+          words([margin, y], cut(row.words.replace(/^an? /, '')), 3),
+          words([leader, y], depth(row.leaderMm), 2.6, { grey: 0.35, anchor: 'end' }),
           ...row.seconds.map((s, i) =>
             words([column(i), y], s === null ? '–' : `${formatNumber(s, 0, style)} s`, 3.2, { anchor: 'end' }),
           ),
-          stroke(
-            [
-              [margin, y + 2],
-              [widthMm - margin, y + 2],
-            ],
-            0.1,
-            0.6,
-          ),
+          rule(y + 2, 0.1, 0.6),
         ];
       }),
-      words([margin, heightMm - 6], 'Seconds from where the fly comes down, in still water; good to a quarter.', 2.6, {
-        grey: 0.35,
-      }),
+      words(
+        [margin, heightMm - 6],
+        'Seconds from where the fly comes down, in still water, on a straight line; good to a quarter.',
+        2.6,
+        { grey: 0.35 },
+      ),
     ],
   };
 }

@@ -1,14 +1,15 @@
 import { good, type Outcome } from '../base/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
-import { ended, runWater, type WaterAsked } from './ask.ts';
+import { METRIC, saying, type Style } from '../units/index.ts';
+import { ASKED_LIMITS, ended, runWater, type WaterAsked } from './ask.ts';
 import { readAsked, type WaterTexts } from './asked.ts';
-import { readLine, type Tackle, USUAL_LINES } from './tackle.ts';
+import { lengthOf, readLine, SHORT_LEADER, type Tackle, USUAL_LINES } from './tackle.ts';
 import { isNearWanted } from './told.ts';
 
 /** A change that fishes a fly at the wanted depth, or comes nearest. */
 export interface Way {
   /** What is changed, and to what, as it is written. */
-  readonly change: 'count' | 'mend' | 'line' | 'leader';
+  readonly change: 'count' | 'mend' | 'float-to-fly' | 'line' | 'leader';
   readonly to: string;
   readonly words: string;
   readonly lowestMm: number;
@@ -19,24 +20,21 @@ export interface Way {
 }
 
 const MOST_COUNT_S = 30;
+/** Below a float hangs so many times the wanted depth at most. */
+const MOST_DROP = 2.5;
 const MENDS = ['1', '2', '3'] as const;
-/** A leader for a line that sinks, so that the fly is where the line is. Custom. */
-const SHORT_LEADER = '1.2 m of 0.25 mm nylon';
 
 const formOf = (line: string): string | null => {
   const read = readLine(line);
   return read.ok ? read.value.form : null;
 };
 
-/** A usual line in words. */
-export const lineWords = (line: string): string =>
-  line.startsWith('sink tip')
-    ? `a ${line}`
-    : line.startsWith('sinking')
-      ? `a line ${line}`
-      : line === 'floating'
-        ? 'a floating line'
-        : 'an intermediate line';
+/** A line in words; one of the drawers by its name. */
+export function lineWords(line: string): string {
+  if (line.startsWith('sink tip')) return `a ${line}`;
+  if (line.startsWith('sinking')) return `a line ${line}`;
+  return { floating: 'a floating line', intermediate: 'an intermediate line' }[line] ?? line;
+}
 
 /** What a question is read by: the pattern, and the tackle of the drawers. */
 export interface Known {
@@ -60,32 +58,47 @@ function lowestWith(asked: WaterAsked, texts: WaterTexts, of: Known, trial: Pick
   return run.ok ? run.value.told.depth.lowestMm : null;
 }
 
-/** The least whole count that comes to the wanted depth; the longest where none does. */
-function* countFor(
-  asked: WaterAsked,
-  texts: WaterTexts,
-  of: Known,
+/** The least of some whole figures, each of which goes deeper than the one before it, that comes to the wanted depth; the greatest where none does. */
+function* leastOf(
+  [low, high]: readonly [number, number],
+  tryOf: (figure: number) => Try,
+  deepWith: (trial: Try) => number | null,
   wantMm: number,
 ): Generator<{ readonly share: number }, Try> {
-  let [low, high] = [0, Math.min(MOST_COUNT_S, Math.floor(asked.fishing.seconds) - 1)];
-  while (high - low > 1) {
-    const mid = Math.floor((low + high) / 2);
-    const deep = lowestWith(asked, texts, of, { change: 'count', to: `${String(mid)} s` });
+  let [short, enough] = [low, high];
+  while (enough - short > 1) {
+    const mid = Math.floor((short + enough) / 2);
+    const deep = deepWith(tryOf(mid));
     yield { share: 0.3 };
-    if (deep !== null && deep < wantMm) low = mid;
-    else high = mid;
+    if (deep !== null && deep < wantMm) short = mid;
+    else enough = mid;
   }
-  return {
-    change: 'count',
-    to: `${String(high)} s`,
-    words: `count ${String(high)}`,
-    costs: `${String(high)} s of waiting on each cast`,
-  };
+  return tryOf(enough);
 }
 
-function triesOf({ fishing, line, leader }: WaterAsked): Try[] {
+const countTry = (seconds: number): Try => ({
+  change: 'count',
+  to: `${String(seconds)} s`,
+  words: `count ${String(seconds)}`,
+  costs: `${String(seconds)} s of waiting on each cast`,
+});
+
+/** What hangs below a float is moved so far at once, mm. */
+const DROP_STEP = 50;
+const dropTry =
+  (style: Style) =>
+  (steps: number): Try => {
+    const long = saying(style).depth(steps * DROP_STEP);
+    return {
+      change: 'float-to-fly',
+      to: long,
+      words: `${long} from float to fly`,
+      costs: 'it hangs on the bed where that rises',
+    };
+  };
+
+function deeperTries({ fishing, line, leader }: WaterAsked): Try[] {
   const now = USUAL_LINES.findIndex((each) => formOf(each) === line.form);
-  const leaderMm = leader.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
   return [
     ...(fishing.manner === 'swing'
       ? MENDS.filter((each) => Number(each) > fishing.mends).map((to): Try => ({
@@ -95,7 +108,7 @@ function triesOf({ fishing, line, leader }: WaterAsked): Try[] {
           costs: 'the fly is out of touch while line is mended',
         }))
       : []),
-    ...(line.rateMmS !== null && leaderMm > 1500
+    ...(line.rateMmS !== null && lengthOf(leader) > 1500
       ? [
           {
             change: 'leader' as const,
@@ -114,6 +127,14 @@ function triesOf({ fishing, line, leader }: WaterAsked): Try[] {
   ];
 }
 
+/** Lines that sink less, the nearest first. */
+function shallowerTries({ line }: WaterAsked): Try[] {
+  const now = USUAL_LINES.findIndex((each) => formOf(each) === line.form);
+  return USUAL_LINES.slice(0, Math.max(0, now))
+    .reverse()
+    .map((to): Try => ({ change: 'line', to, words: lineWords(to), costs: 'another line on the reel' }));
+}
+
 /**
  * Changes that fish a fly at the depth that is wanted, one at a time, the least first; where none does, those that come nearest.
  * @param texts as it is asked now
@@ -122,6 +143,7 @@ export function* waysTo(
   asked: WaterAsked,
   texts: WaterTexts,
   of: Known,
+  style: Style = METRIC,
 ): Generator<{ readonly share: number }, Outcome<readonly Way[]>> {
   const { wantMm, fishing } = asked;
   const now = ended(runWater(asked));
@@ -129,17 +151,16 @@ export function* waysTo(
   const { lowestMm } = now.value.told.depth;
   const isNear = (mm: number): boolean => wantMm !== null && isNearWanted(mm, wantMm);
   if (wantMm === null || isNear(lowestMm)) return good([]);
+  const deepWith = (trial: Try): number | null => lowestWith(asked, texts, of, trial);
   const tries: Try[] = [];
-  if (fishing.manner === 'swing' || fishing.manner === 'strip') tries.push(yield* countFor(asked, texts, of, wantMm));
-  if (lowestMm < wantMm) tries.push(...triesOf(asked));
-  else {
-    const at = USUAL_LINES.findIndex((each) => formOf(each) === asked.line.form);
+  if (fishing.manner === 'swing' || fishing.manner === 'strip')
     tries.push(
-      ...USUAL_LINES.slice(0, Math.max(0, at))
-        .reverse()
-        .map((to): Try => ({ change: 'line', to, words: lineWords(to), costs: 'another line on the reel' })),
+      yield* leastOf([0, Math.min(MOST_COUNT_S, Math.floor(fishing.seconds) - 1)], countTry, deepWith, wantMm),
     );
-  }
+  if (fishing.manner === 'dead-drift') {
+    const most = Math.min(ASKED_LIMITS.dropMm[1], MOST_DROP * wantMm) / DROP_STEP;
+    tries.push(yield* leastOf([1, Math.floor(most)], dropTry(style), deepWith, wantMm));
+  } else tries.push(...(lowestMm < wantMm ? deeperTries(asked) : shallowerTries(asked)));
   const ways: Way[] = [];
   for (const [i, trial] of tries.entries()) {
     const deep = lowestWith(asked, texts, of, trial);

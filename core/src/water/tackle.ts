@@ -47,6 +47,12 @@ export const USUAL_LINES: readonly string[] = [
 /** The leader where none is said. */
 export const USUAL_LEADER: readonly LeaderSpec[] = [{ lengthMm: 2700, diameterMm: 0.25, of: 'nylon' }];
 
+/** A leader for a line that sinks, so that the fly is where the line is. Custom. */
+export const SHORT_LEADER = '1.2 m of 0.25 mm nylon';
+/** The leader a line is fished with where none is said and lines are chosen among: short on one that sinks. @returns undefined for the usual one */
+export const leaderFor = ({ form }: LineSpec): string | undefined =>
+  form === 'sinking' || form === 'sink-tip' ? SHORT_LEADER : undefined;
+
 /** Rates and lengths of a tackle that no water would bear out. */
 const LIMITS = { rateMmS: [5, 400], tipMm: [300, 15_000], diameterMm: [0.05, 3], leaderMm: [50, 12_000] } as const;
 
@@ -126,6 +132,18 @@ export function readLine(text: string, { lines }: Pick<Tackle, 'lines'> = NO_TAC
   return tip.ok ? good({ ...FLOATING, form, rateMmS: rate.value, tipMm: tip.value }) : tip;
 }
 
+const TIP_SHARE = 0.6;
+/** The lines of the drawers, the one that sinks least first; the usual ones where there are none. A tip sinks by as much of the line as it is. */
+export function linesOf({ lines }: Tackle): readonly string[] {
+  const sinks = (name: string): number => {
+    const read = readLine(name, { lines });
+    return read.ok ? (read.value.rateMmS ?? 0) * (read.value.tipMm === null ? 1 : TIP_SHARE) : 0;
+  };
+  return lines.length === 0
+    ? USUAL_LINES
+    : lines.map(({ name }) => name).sort((one, other) => sinks(one) - sinks(other));
+}
+
 /** Reads a leader: one of the drawers by its name, or its pieces from the line to the fly: `1.8 m of 0.4 mm nylon, 0.9 m of 0.25 mm fluorocarbon`, or in short `1.8 m:0.4 mm:nylon,0.9 m:0.25 mm:fluorocarbon`. */
 export function readLeader(
   text: string,
@@ -178,6 +196,10 @@ export function readFloat(text: string, { floats }: Pick<Tackle, 'floats'>): Out
   return good({ bearsMg: own.bearsMg, massMg: own.massMg ?? OWN_SHARE * own.bearsMg });
 }
 
+/** How long a leader is, mm. */
+export const lengthOf = (leader: readonly Pick<LeaderSpec, 'lengthMm'>[]): number =>
+  leader.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
+
 const metresWords = (mm: number): string => `${(mm / 1000).toFixed(1)} m`;
 /** So much line has to be out beside the leader, mm. */
 const LEAST_LINE = 500;
@@ -195,7 +217,7 @@ export function tackleOut(
   castMm: number,
   water: Water,
 ): Outcome<LinePiece[]> {
-  const leaderMm = leader.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
+  const leaderMm = lengthOf(leader);
   const out = castMm - leaderMm;
   if (out < LEAST_LINE)
     return bad(

@@ -1,7 +1,8 @@
 import type { LaidFly } from '../model/index.ts';
 import { ended, runWater, type WaterAsked } from './ask.ts';
-import { readAsked, type WaterTexts } from './asked.ts';
-import { NO_TACKLE, readLine, type Tackle, USUAL_LINES } from './tackle.ts';
+import { onLine, readAsked, type WaterTexts } from './asked.ts';
+import { seenFromMm } from './seen.ts';
+import { linesOf, NO_TACKLE, type Tackle } from './tackle.ts';
 import { NEAR_WANTED } from './told.ts';
 
 /** A fly of the box. */
@@ -17,6 +18,8 @@ export interface Fishes {
   readonly name: string;
   readonly line: string;
   readonly countS: number;
+  /** The leader it is fished with there, as it is written; null: as it is asked, or the usual one. */
+  readonly leader: string | null;
   readonly lowestMm: number;
   /** What rules it out; none where it may be fished. */
   readonly against: readonly string[];
@@ -28,11 +31,8 @@ export interface Fishes {
 
 /** Counts that every fly is tried with. Custom. */
 export const TRIED_COUNTS = [0, 3, 6, 10, 15] as const;
-const texts = (own: WaterTexts, line: string, countS: number): WaterTexts => ({
-  ...own,
-  line,
-  count: `${String(countS)} s`,
-});
+/** A fly that is made out from nearer than this is passed by, mm. Judgement. */
+const SEEN_MM = 400;
 
 function fishesWith(
   offered: Offered,
@@ -45,19 +45,22 @@ function fishesWith(
     tackle,
   }: { readonly line: string; readonly countS: number; readonly coarse: boolean; readonly tackle: Tackle },
 ): Fishes | null {
-  const read = readAsked(texts(own, line, countS), offered.laid.file, tackle);
+  const texts: WaterTexts = { ...onLine(own, line, tackle), count: `${String(countS)} s` };
+  const read = readAsked(texts, offered.laid.file, tackle);
   if (!read.ok) return null;
   const question = { ...asked, ...read.value, wantMm: asked.wantMm, laid: offered.laid };
   const run = ended(runWater(question, coarse ? { coarse } : {}));
   if (!run.ok) return null;
   const { depth, bed, capsizes, asMeantS, fishedS } = run.value.told;
-  const { wantMm } = asked;
+  const { wantMm, beat } = asked;
+  const { clarityMm } = beat;
   const misses = wantMm === null ? 0 : Math.abs(depth.lowestMm - wantMm) / wantMm;
   return {
     id: offered.id,
     name: offered.name,
     line,
     countS,
+    leader: texts.leader ?? null,
     lowestMm: depth.lowestMm,
     misses,
     snags: bed.pointDownS > 0,
@@ -65,6 +68,7 @@ function fishesWith(
       ...(wantMm !== null && misses > NEAR_WANTED ? [depth.lowestMm < wantMm ? 'not deep enough' : 'too deep'] : []),
       ...(bed.pointDownS > 0 ? ['drags its point over the bed'] : []),
       ...(capsizes.length > 0 ? ['rolls over'] : []),
+      ...(clarityMm !== null && seenFromMm(clarityMm, depth.lowestMm) < SEEN_MM ? ['hardly made out'] : []),
       ...(asMeantS !== null && fishedS > 0 && asMeantS < 0.7 * fishedS ? ['does not ride as meant'] : []),
     ],
   };
@@ -76,6 +80,7 @@ const floats = ({ id, name }: Offered): Fishes => ({
   name,
   line: 'floating',
   countS: 0,
+  leader: null,
   lowestMm: 0,
   misses: 1,
   snags: false,
@@ -90,18 +95,6 @@ const better =
     one.misses - other.misses ||
     lines.indexOf(one.line) - lines.indexOf(other.line) ||
     one.countS - other.countS;
-
-/** The lines of the drawers, the one that sinks least first; the usual ones where there are none. A tip sinks by as much of the line as it is. */
-function linesOf({ lines }: Tackle): readonly string[] {
-  const sinks = (name: string): number => {
-    const read = readLine(name, { lines });
-    return read.ok ? (read.value.rateMmS ?? 0) * (read.value.tipMm === null ? 1 : TIP_SHARE) : 0;
-  };
-  return lines.length === 0
-    ? USUAL_LINES
-    : lines.map(({ name }) => name).sort((one, other) => sinks(one) - sinks(other));
-}
-const TIP_SHARE = 0.6;
 
 type Look = (line: string, countS: number) => Fishes | null;
 

@@ -1,6 +1,7 @@
 import { partName } from '../tying/index.ts';
 import { formatNumber, METRIC, saying, type Style } from '../units/index.ts';
 import type { WaterAnswer, WaterAsked } from './ask.ts';
+import { seenFromMm } from './seen.ts';
 import { NEAR_WANTED, type WaterTold } from './told.ts';
 
 const seconds = (s: number, style: Style): string => `${formatNumber(s, s < 9.95 ? 1 : 0, style)} s`;
@@ -104,6 +105,9 @@ export function waterWords(answer: WaterAnswer, asked: WaterAsked, style: Style 
         ]
       : []),
     `through the water at ${betweenWords(told.swims, style)}`,
+    ...(asked.beat.clarityMm === null
+      ? []
+      : [`made out from ${deep(seenFromMm(asked.beat.clarityMm, told.depth.lowestMm), style)} there on a bright day`]),
     ...(told.bed.contactS > 0 && told.bed.pointDownS === 0
       ? [`it touches the bed for ${seconds(told.bed.contactS, style)}, point up: no snag by that`]
       : []),

@@ -3,7 +3,7 @@ import { FilesInput } from '../../shared/ui/FilesInput.tsx';
 import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 import { FindField } from '../../shared/ui/FindField.tsx';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
-import { SORTS, type SortName } from './sorting.ts';
+import { sortsOf, type SortName } from './sorting.ts';
 import type { ShownFlies } from './useShownFlies.ts';
 
 interface BoxBarProps {
@@ -20,7 +20,7 @@ interface BoxBarProps {
 /** The two lines above the box: where to go from here, and what of the box is shown in which order. */
 export function BoxBar(props: BoxBarProps) {
   const { search, files, shown, count, onFind, onFirst, onTake, onNew } = props;
-  const { find, sort, setSort, settling, unsettled, setSettling } = shown;
+  const { find, sort, setSort, here, settling, unsettled, setSettling } = shown;
   return (
     <>
       <HouseBar title="Box" primary={{ words: 'Lay out a new fly', run: onNew }}>
@@ -53,7 +53,7 @@ export function BoxBar(props: BoxBarProps) {
         <label className="flex gap-2 text-ink2 min-w-0">
           in order of{' '}
           <select className="field" value={sort} onChange={(event) => setSort(event.target.value as SortName)}>
-            {Object.entries(SORTS).map(([name, words]) => (
+            {sortsOf(here).map(([name, words]) => (
               <option key={name} value={name}>
                 {words}
               </option>

@@ -2,6 +2,7 @@ import type { FlySummary } from '@jobbet/core/contract';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { ListedFly } from '../../shared/api/client.ts';
+import type { FishesHere } from '../../fly/fishesHere.ts';
 import { useInBox } from '../../fly/batches/useInBox.ts';
 import { isSound } from '../../shared/api/listed.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
@@ -28,6 +29,8 @@ interface BoxListProps {
   readonly ladder: boolean;
   /** Whether what stands together is a group, and says so where it begins. */
   readonly grouped: boolean;
+  /** How they fish, where they stand in that order. */
+  readonly here: FishesHere | null;
   readonly chosen: Chosen;
   readonly onOpen: (fly: ListedFly) => void;
   readonly onPick: (index: number) => void;
@@ -49,7 +52,8 @@ function commonScale(flies: readonly ListedFly[], width: number): { frontMm: num
 
 /** Only the rows in sight are there, so that a box of hundreds stays quick. */
 export function BoxList(props: BoxListProps) {
-  const { flies, at, ladder, grouped } = props;
+  const { flies, at, ladder, grouped, here } = props;
+  const said = useMemo(() => new Map(here?.flies.map(({ id, words }) => [id, words])), [here]);
   const inBox = useInBox();
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
@@ -87,6 +91,7 @@ export function BoxList(props: BoxListProps) {
                   fly={fly}
                   place={place}
                   picked={item.index === at}
+                  said={said.get(fly.id) ?? null}
                   heading={grouped ? headingAt(flies, item.index) : null}
                   common={common}
                   inBox={inBox.get(fly.id) ?? 0}
@@ -106,13 +111,14 @@ interface OneRowProps {
   readonly place: RowPlace;
   readonly picked: boolean;
   readonly heading: string | null;
+  readonly said: string | null;
   readonly common: ReturnType<typeof commonScale>;
   readonly inBox: number;
   readonly list: BoxListProps;
 }
 
 /** A fly as it is, or what keeps one from being laid out. */
-function OneRow({ fly, place, picked, heading, common, inBox, list }: OneRowProps) {
+function OneRow({ fly, place, picked, heading, said, common, inBox, list }: OneRowProps) {
   const { chosen, onOpen, onPick, onCopy, onRename, onRemove } = list;
   const onThis = { onPick: () => onPick(place.index), onRemove: () => onRemove(fly) };
   if (!isSound(fly)) return <BrokenRow fly={fly} place={place} picked={picked} {...onThis} />;
@@ -122,6 +128,7 @@ function OneRow({ fly, place, picked, heading, common, inBox, list }: OneRowProp
       place={place}
       picked={picked}
       heading={heading}
+      said={said}
       inBox={inBox}
       chosen={chosen.has(fly.id)}
       {...common}

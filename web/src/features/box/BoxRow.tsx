@@ -32,6 +32,8 @@ interface RowProps {
   readonly chosen: boolean;
   /** The group that begins with it, and how many are in it. */
   readonly heading: string | null;
+  /** How it fishes, where the box stands in that order. */
+  readonly said: string | null;
   /** How many of it are tied and lie in the box. */
   readonly inBox: number;
   readonly frontMm: number;
@@ -48,7 +50,7 @@ interface RowProps {
 
 /** One fly of the box, drawn at the common scale. */
 export function BoxRow(props: RowProps) {
-  const { fly, place, picked, heading, inBox, frontMm, rearMm, scale, onOpen, onPick } = props;
+  const { fly, place, picked, heading, said, inBox, frontMm, rearMm, scale, onOpen, onPick } = props;
   const style = useStyle();
   const { summary, listed } = fly;
   const sink = summary.sinkMmS === null ? null : formatSpeed(summary.sinkMmS, style);
@@ -101,8 +103,7 @@ export function BoxRow(props: RowProps) {
         <span className="flex-1 min-w-0 pl-4">
           <span className="block text-sentence font-bold truncate">{fly.name}</span>
           <span className="block italic text-ink2 truncate">
-            {summary.platform}
-            {listed.group === null ? '' : ` · ${listed.group}`}
+            {[summary.platform, said ?? listed.group].filter((each) => each !== null).join(' · ')}
           </span>
         </span>
         <RowRide fly={fly} />

@@ -129,6 +129,7 @@ export function BoxView() {
             at={at}
             ladder={shown.sort === 'sink'}
             grouped={shown.sort === 'group'}
+            here={shown.sort === 'here' ? shown.here : null}
             onOpen={open}
             onPick={setPicked}
             chosen={chosen}

@@ -1,5 +1,6 @@
 import { shownOf } from '@jobbet/core/checks';
 import type { KeptCheck } from '@jobbet/core/contract';
+import type { FishesHere } from '../../fly/fishesHere.ts';
 import type { ListedFly } from '../../shared/api/client.ts';
 
 export const SORTS = {
@@ -8,6 +9,7 @@ export const SORTS = {
   newest: 'last changed',
   weight: 'weight',
   group: 'group',
+  here: 'as they fish where it was asked last',
 } as const;
 export type SortName = keyof typeof SORTS;
 
@@ -30,11 +32,25 @@ export function headingAt(flies: readonly ListedFly[], at: number): string | nul
   return `${groupOf(fly) ?? 'in no group'}, ${String(alike)}`;
 }
 
+/** The orders there are; that of a beat once it was asked there. */
+export const sortsOf = (here: FishesHere | null): readonly (readonly [SortName, string])[] =>
+  (Object.entries(SORTS) as [SortName, string][])
+    .filter(([name]) => name !== 'here' || here !== null)
+    .map(([name, words]) => [name, name === 'here' && here ? `how they fish on ${here.where}` : words]);
+
 /** Flies in the order asked for; floating ones sink slowest of all. Names break ties. Those that do not lay out come first: they want mending. */
-export function sortFlies(flies: readonly ListedFly[], by: SortName): ListedFly[] {
-  const value = ({ summary, updatedAt }: ListedFly): number => {
+export function sortFlies(flies: readonly ListedFly[], by: SortName, here: FishesHere | null = null): ListedFly[] {
+  const places = new Map(here?.flies.map(({ id }, i) => [id, i]));
+  const value = ({ id, summary, updatedAt }: ListedFly): number => {
     if (!summary) return -Infinity;
-    return { sink: summary.sinkMmS ?? -1, weight: summary.dryMg, newest: -updatedAt, name: 0, group: 0 }[by];
+    return {
+      sink: summary.sinkMmS ?? -1,
+      weight: summary.dryMg,
+      newest: -updatedAt,
+      name: 0,
+      group: 0,
+      here: places.get(id) ?? Infinity,
+    }[by];
   };
   const difference = (a: ListedFly, b: ListedFly): number => (value(a) === value(b) ? 0 : value(a) - value(b));
   const groups = (a: ListedFly, b: ListedFly): number => (by === 'group' ? byGroup(groupOf(a), groupOf(b)) : 0);

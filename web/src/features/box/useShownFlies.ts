@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react';
+import { fishesHere } from '../../fly/fishesHere.ts';
 import type { ListedFly } from '../../shared/api/client.ts';
 import { useSettings } from '../../shared/settings/settings.ts';
 import { matches, sortFlies, toSettleOf, type SortName } from './sorting.ts';
@@ -7,6 +8,7 @@ import { matches, sortFlies, toSettleOf, type SortName } from './sorting.ts';
 export function useShownFlies(all: readonly ListedFly[] | undefined) {
   const [find, setFind] = useState('');
   const [sort, setSort] = useState<SortName>('sink');
+  const [here] = useState(fishesHere.read);
   const [settling, setSettling] = useState(false);
   const { looks } = useSettings();
   const unsettled = useMemo(
@@ -15,11 +17,11 @@ export function useShownFlies(all: readonly ListedFly[] | undefined) {
   );
   const flies = useMemo(() => {
     const wanted = all?.filter((fly) => matches(fly, find) && (!settling || unsettled?.has(fly.id) === true));
-    return sortFlies(wanted ?? [], sort);
-  }, [all, find, sort, settling, unsettled]);
+    return sortFlies(wanted ?? [], sort, here);
+  }, [all, find, sort, settling, unsettled, here]);
   /** How many have something to settle; null until that is known. */
   const unsettledCount = unsettled ? unsettled.size : null;
-  return { find, setFind, sort, setSort, settling, setSettling, unsettled: unsettledCount, flies };
+  return { find, setFind, sort, setSort, here, settling, setSettling, unsettled: unsettledCount, flies };
 }
 
 export type ShownFlies = ReturnType<typeof useShownFlies>;

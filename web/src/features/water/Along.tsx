@@ -1,45 +1,50 @@
-import { alongLine, Current, type Moment } from '@jobbet/core/water';
+import { alongLine, Current, dropOf, type Moment } from '@jobbet/core/water';
 import { formatNumber, saying } from '@jobbet/core/units';
 import { useMemo, useRef } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
+import type { Pulls } from './asking.ts';
+import { Handle } from './Handle.tsx';
 import { Band, diamond, M, WaterBody, waterUnit } from './scene.tsx';
 import type { Shown } from './reckon.ts';
-import { pathOf, scaleOf } from './scale.ts';
-import { usePulled } from './usePulled.ts';
+import { pathOf, type Scale, scaleOf } from './scale.ts';
 
 interface AlongProps {
   readonly shown: Shown;
   readonly moment: Moment;
-  /** Takes another wanted depth, mm. */
-  readonly onWant: (mm: number) => void;
+  readonly pulls: Pulls;
 }
 
 const MARGIN = { left: 44, right: 92, top: 40, bottom: 10 } as const;
 const HANDLE_STEP_MM = 50;
+/** A rod's tip is pulled so high at most. */
+const TIP_MOST_MM = 3000;
 
 /** Scales of the section: out along the line, and down; what is over the water has little room, and is not to scale with it. */
 function scalesOf({ asked }: Shown, line: readonly (readonly [number, number])[], width: number, height: number) {
   const far = Math.max(2, line.at(-1)?.[0] ?? 1) * 1.06;
-  const high = Math.max(0.2, asked.fishing.manner === 'dead-drift' ? 0.2 : asked.fishing.rodTipMm / M);
+  const high = Math.max(TIP_MOST_MM, asked.fishing.rodTipMm) / M;
+  const over = MARGIN.top - 6;
   const across = scaleOf([0, far], [MARGIN.left, width - MARGIN.right]);
   const down = scaleOf([0, asked.beat.depthMm / M], [MARGIN.top + 14, height - MARGIN.bottom - 16]);
-  const up = (z: number): number => (z <= 0 ? down.to(-z) : down.to(0) - (z / high) * (MARGIN.top - 14));
+  const up = (z: number): number => (z <= 0 ? down.to(-z) : down.to(0) - (z / high) * over);
   return {
     down,
+    tipMm: (y: number): number => ((down.to(0) - y) / over) * high * M,
     at: ([x, z]: readonly [number, number]): readonly [number, number] => [across.to(x), up(z)],
     stretch: (down.to(1) - down.to(0)) / (across.to(1) - across.to(0)),
   };
 }
 
 /** The water in section along the line: rod tip, line, leader and fly, the bed, how fast it runs at each depth, the wanted band. */
-export function Along({ shown, moment, onWant }: AlongProps) {
+export function Along({ shown, moment, pulls }: AlongProps) {
   const frame = useRef<HTMLElement>(null);
   const { width, height } = useSize(frame);
   const style = useStyle();
   const { asked } = shown;
   const line = alongLine(moment);
-  const { down, at, stretch } = scalesOf(shown, line, width, height);
+  const drifts = asked.fishing.manner === 'dead-drift';
+  const { down, at, stretch, tipMm } = scalesOf(shown, line, width, height);
   return (
     <figure ref={frame} className="relative min-w-0 min-h-0 overflow-hidden" data-testid="along">
       <figcaption className="absolute left-4 top-1.5">
@@ -71,14 +76,11 @@ export function Along({ shown, moment, onWant }: AlongProps) {
               depthMm={asked.beat.depthMm}
             />
           </svg>
-          {asked.wantMm !== null && (
-            <WantHandle
-              wantMm={asked.wantMm}
-              depthMm={asked.beat.depthMm}
-              y={down.to(asked.wantMm / M)}
-              from={down.from}
-              onWant={onWant}
-            />
+          <WantHandle {...{ asked, down, pulls }} />
+          {drifts ? (
+            <DropHandle {...{ asked, down, pulls }} x={at(line[0] ?? [0, 0])[0] + 24} />
+          ) : (
+            <TipHandle {...{ asked, pulls }} at={at([0, asked.fishing.rodTipMm / M])} toMm={tipMm} />
           )}
         </>
       )}
@@ -176,41 +178,84 @@ function Profile({
   );
 }
 
-interface WantHandleProps {
-  readonly wantMm: number;
-  readonly depthMm: number;
-  readonly y: number;
-  readonly from: (px: number) => number;
-  readonly onWant: (mm: number) => void;
+const clamped = (mm: number, [least, most]: readonly [number, number], step: number): number =>
+  Math.min(most, Math.max(least, Math.round(mm / step) * step));
+
+interface PulledProps {
+  readonly asked: Shown['asked'];
+  readonly down: Scale;
+  readonly pulls: Pulls;
 }
 
 /** The wanted depth, to be pulled or moved by the arrows. */
-function WantHandle({ wantMm, depthMm, y, from, onWant }: WantHandleProps) {
-  const style = useStyle();
-  const clamp = (mm: number): number => Math.round(Math.min(depthMm, Math.max(100, mm)) / 10) * 10;
-  const pulled = usePulled((_x, py) => onWant(clamp(M * from(py))), false);
+function WantHandle({ asked: { wantMm, beat }, down, pulls }: PulledProps) {
+  const { depth } = saying(useStyle());
+  if (wantMm === null) return null;
+  const bounds = [100, Math.max(100, beat.depthMm)] as const;
   return (
-    <div
-      role="slider"
-      tabIndex={0}
-      aria-label="wanted depth"
-      aria-orientation="vertical"
-      aria-valuemin={100}
-      aria-valuemax={depthMm}
-      aria-valuenow={wantMm}
-      aria-valuetext={saying(style).depth(wantMm)}
-      className="absolute left-[32px] w-6 h-6 -mt-3 cursor-ns-resize touch-none grid place-content-center"
-      style={{ top: y }}
-      onKeyDown={(event) => {
-        const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-        if (by === undefined) return;
-        event.preventDefault();
-        event.stopPropagation();
-        onWant(clamp(wantMm + by * HANDLE_STEP_MM));
-      }}
-      {...pulled}
-    >
-      <span className="block w-3 h-3 rotate-45 bg-measure border border-sheet" />
-    </div>
+    <Handle
+      label="wanted depth"
+      words={depth(wantMm)}
+      value={wantMm}
+      least={bounds[0]}
+      most={bounds[1]}
+      upright
+      at={[MARGIN.left, down.to(wantMm / M)]}
+      onPull={(_x, y) => pulls.pull({ want: depth(clamped(M * down.from(y), bounds, 10)) })}
+      onDone={pulls.letGo}
+      onStep={(_right, by) => pulls.set('want', depth(clamped(wantMm + by * HANDLE_STEP_MM, bounds, 10)))}
+    />
+  );
+}
+
+/** What hangs below a float. */
+function DropHandle({ asked, down, pulls, x }: PulledProps & { readonly x: number }) {
+  const { depth } = saying(useStyle());
+  const dropMm = dropOf(asked);
+  const bounds = [100, Math.max(100, 1.5 * asked.beat.depthMm)] as const;
+  return (
+    <Handle
+      label="from float to fly"
+      words={depth(dropMm)}
+      value={dropMm}
+      least={bounds[0]}
+      most={bounds[1]}
+      upright
+      at={[x, down.to(dropMm / M)]}
+      onPull={(_x, y) => pulls.pull({ 'float-to-fly': depth(clamped(M * down.from(y), bounds, 10)) })}
+      onDone={pulls.letGo}
+      onStep={(_right, by) => pulls.set('float-to-fly', depth(clamped(dropMm + by * HANDLE_STEP_MM, bounds, 10)))}
+    />
+  );
+}
+
+/** How high the rod's tip is held. */
+function TipHandle({
+  asked: { fishing },
+  at,
+  pulls,
+  toMm,
+}: {
+  readonly asked: Shown['asked'];
+  readonly at: readonly [number, number];
+  readonly pulls: Pulls;
+  readonly toMm: (y: number) => number;
+}) {
+  const { depth } = saying(useStyle());
+  const { rodTipMm } = fishing;
+  const bounds = [0, TIP_MOST_MM] as const;
+  return (
+    <Handle
+      label="height of the rod’s tip"
+      words={depth(rodTipMm)}
+      value={rodTipMm}
+      least={bounds[0]}
+      most={bounds[1]}
+      upright
+      at={at}
+      onPull={(_x, y) => pulls.pull({ 'rod-tip': depth(clamped(toMm(y), bounds, 100)) })}
+      onDone={pulls.letGo}
+      onStep={(_right, by) => pulls.set('rod-tip', depth(clamped(rodTipMm - by * 100, bounds, 100)))}
+    />
   );
 }

@@ -2,6 +2,7 @@ import { capital, sentence } from '@jobbet/core/base';
 import { type Fishes, type HangsOn, nothingReaches } from '@jobbet/core/water';
 import { formatNumber, MM_PER, saying, type Style } from '@jobbet/core/units';
 import { Link } from 'react-router';
+import { type Asking, carryTo } from './asking.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { leaveLongWork } from '../../shared/solve/solver.ts';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
@@ -12,14 +13,24 @@ interface MarginProps {
   readonly fished: Fished;
   readonly box: BoxHere;
   readonly own: string;
+  readonly asking: Asking;
   readonly onTake: (at: number) => void;
+  readonly onEyes: () => void;
   readonly onTime: (t: number) => void;
 }
 
 const KEYS = ['T', 'Y'] as const;
 
 /** What is said of it, what goes wrong with ways out of it, what it hangs on, and the box. */
-export function Margin({ fished: { whole, further, faults, shown }, box, own, onTake, onTime }: MarginProps) {
+export function Margin({
+  fished: { whole, further, eyes, faults, shown },
+  box,
+  own,
+  asking,
+  onTake,
+  onEyes,
+  onTime,
+}: MarginProps) {
   const said = whole?.words.filter((words) => !whole.wrong.some((fault) => fault.words === words)) ?? [];
   return (
     <aside
@@ -70,8 +81,14 @@ export function Margin({ fished: { whole, further, faults, shown }, box, own, on
           ))}
         </section>
       )}
+      {eyes && (
+        <section aria-label="Other eyes" className="my-2">
+          <h2 className="font-bold border-b border-hair">Or with other eyes</h2>
+          <Way words={eyes.words} mm={eyes.lowestMm} costs={eyes.costs} keyName="U" onTake={onEyes} />
+        </section>
+      )}
       {further?.hangs && <Hangs hangs={further.hangs} />}
-      <Box box={box} own={own} wantMm={shown?.asked.wantMm ?? null} />
+      <Box {...{ box, own, asking }} wantMm={shown?.asked.wantMm ?? null} />
     </aside>
   );
 }
@@ -124,10 +141,10 @@ const byWords = (mm: number, { length, ...style }: Style): string =>
 
 /** What the greatest depth hangs on: a tenth more of each. */
 function Hangs({ hangs }: { readonly hangs: HangsOn }) {
-  const rows = (Object.entries(hangs) as [keyof HangsOn, number][])
-    .filter(([, mm]) => Math.abs(mm) >= 5)
-    .sort(([, one], [, other]) => Math.abs(other) - Math.abs(one));
   const style = useStyle();
+  const rows = (Object.entries(hangs) as [keyof HangsOn, number][])
+    .filter(([, mm]) => !byWords(Math.abs(mm), style).startsWith('0 '))
+    .sort(([, one], [, other]) => Math.abs(other) - Math.abs(one));
   if (rows.length === 0) return null;
   return (
     <section aria-label="What its depth hangs on" className="my-2">
@@ -148,10 +165,12 @@ function Hangs({ hangs }: { readonly hangs: HangsOn }) {
 function Box({
   box: { working, found, ask },
   own,
+  asking,
   wantMm,
 }: {
   readonly box: BoxHere;
   readonly own: string;
+  readonly asking: Asking;
   readonly wantMm: number | null;
 }) {
   return (
@@ -172,7 +191,12 @@ function Box({
           <Nothing found={found} wantMm={wantMm} />
           <ol>
             {found.map((fly) => (
-              <OneFly key={fly.id} fly={fly} own={fly.id === own} />
+              <OneFly
+                key={fly.id}
+                fly={fly}
+                own={fly.id === own}
+                onOpen={() => carryTo(fly.id, asking, { ...fly, wantMm })}
+              />
             ))}
           </ol>
         </>
@@ -201,15 +225,18 @@ function Nothing({ found, wantMm }: { readonly found: readonly Fishes[]; readonl
 function OneFly({
   fly: { id, name, line, countS, lowestMm, against },
   own,
+  onOpen,
 }: {
   readonly fly: Fishes;
   readonly own: boolean;
+  readonly onOpen: () => void;
 }) {
   const style = useStyle();
   return (
     <li className="border-t border-hair py-0.5">
       <Link
         to={`/fly/${id}/water`}
+        onClick={onOpen}
         className={`flex justify-between gap-2 hover:text-measure ${own ? 'font-bold' : ''}`}
       >
         <span className="truncate">{name}</span>

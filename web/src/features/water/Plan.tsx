@@ -1,15 +1,22 @@
-import type { Moment } from '@jobbet/core/water';
-import { formatNumber } from '@jobbet/core/units';
+import { toDeg, toRad } from '@jobbet/core/model';
+import type { Fishing, Moment, WaterTexts } from '@jobbet/core/water';
+import { formatNumber, saying } from '@jobbet/core/units';
 import { useRef } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
+import type { Pulls } from './asking.ts';
+import { useBeside } from './beside.ts';
+import { Handle } from './Handle.tsx';
 import type { Shown } from './reckon.ts';
 import { diamond, M, waterUnit } from './scene.tsx';
 import { pathOf, scaleOf } from './scale.ts';
+import { useHeld } from './useHeld.ts';
 
 interface PlanProps {
   readonly shown: Shown;
   readonly moment: Moment;
+  readonly pulls: Pulls;
+  readonly pulling: boolean;
 }
 
 const MARGIN = { left: 26, right: 20, top: 46, bottom: 26 } as const;
@@ -23,15 +30,18 @@ const placesOf = ({ nodes }: Moment): (readonly [x: number, y: number])[] =>
   Array.from({ length: nodes.length / 3 }, (_, i) => [(nodes[3 * i] ?? 0) / M, (nodes[3 * i + 1] ?? 0) / M] as const);
 
 /** The water from above, running down: where the fly comes round, and how the line lies now. */
-export function Plan({ shown: { moments, asked }, moment }: PlanProps) {
+export function Plan({ shown: { moments, asked }, moment, pulls, pulling }: PlanProps) {
   const frame = useRef<HTMLElement>(null);
   const { width, height } = useSize(frame);
   const style = useStyle();
   const flies = moments.map(({ fly }) => [fly[0] / M, fly[1] / M] as const);
+  const { beside } = useBeside();
   const most = (k: 0 | 1): number =>
     Math.max(1, ...flies.map((each) => each[k]), ...placesOf(moment).map((each) => each[k]));
-  const least = Math.min(0, ...flies.map(([x]) => x));
-  const [wide, long] = [most(1) * 1.08, most(0) * 1.06 - least];
+  // What is pulled along a scale does not move it.
+  const least = useHeld(Math.min(0, ...flies.map(([x]) => x)), pulling);
+  const wide = useHeld(most(1) * 1.08, pulling);
+  const long = useHeld(most(0) * 1.06, pulling) - least;
   // One scale both ways, whichever is shorter of room.
   const px = Math.min((width - MARGIN.left - MARGIN.right) / wide, (height - MARGIN.top - MARGIN.bottom) / long);
   const out = scaleOf([0, 1], [MARGIN.left, MARGIN.left + px]);
@@ -69,7 +79,16 @@ export function Plan({ shown: { moments, asked }, moment }: PlanProps) {
                 fill="none"
               />
             ))}
+          {beside && (
+            <path
+              d={pathOf(beside.moments.map(({ fly }) => at([fly[0] / M, fly[1] / M])))}
+              fill="none"
+              stroke="var(--weight)"
+              strokeDasharray="2 3"
+            />
+          )}
           <path d={pathOf(flies.map(at))} fill="none" stroke="var(--ink3)" strokeDasharray="5 3" />
+          {asked.fishing.manner === 'swing' && <MendLine fishing={asked.fishing} castM={asked.castMm / M} at={at} />}
           <path
             d={pathOf(placesOf(moment).map(at))}
             fill="none"
@@ -95,7 +114,118 @@ export function Plan({ shown: { moments, asked }, moment }: PlanProps) {
           <Bar px={px} width={width} height={height} />
         </svg>
       )}
+      {width > 0 && height > 0 && asked.fishing.manner !== 'dead-drift' && (
+        <CastHandles {...{ asked, at, pulls }} from={(px_, py) => [down.from(py), out.from(px_)]} />
+      )}
     </figure>
+  );
+}
+
+type Place = readonly [x: number, y: number];
+/** Line is laid so far upstream by a mend, m. */
+const MEND_M = 2;
+const BOUNDS = { cast: [3, 40], angle: [-80, 85], mends: [0, 6] } as const;
+const clamped = (value: number, [least, most]: readonly [number, number], step: number): number =>
+  Math.min(most, Math.max(least, Math.round(value / step) * step));
+
+/** Where the fly comes down, m: downstream and out. */
+function castPlace({ manner, angleDeg }: Fishing, castM: number): Place {
+  const turned = manner === 'jig' || manner === 'hang' ? Math.PI / 2 : toRad(angleDeg);
+  return [castM * Math.sin(turned), castM * Math.cos(turned)];
+}
+
+/** The middle of the cast, and where the mends lay it. */
+function mendPlace(fishing: Fishing, castM: number): Place {
+  const [x, y] = castPlace(fishing, castM);
+  return [x / 2 - MEND_M * fishing.mends, y / 2];
+}
+
+/** The line as the mends lay it. */
+function MendLine({
+  fishing,
+  castM,
+  at,
+}: {
+  readonly fishing: Fishing;
+  readonly castM: number;
+  readonly at: (place: Place) => Place;
+}) {
+  if (fishing.mends === 0) return null;
+  const [from, over, to] = [[0, 0] as const, mendPlace(fishing, castM), castPlace(fishing, castM)].map(at) as [
+    Place,
+    Place,
+    Place,
+  ];
+  // A curve of the second degree passes half as far from its chord as its middle point lies.
+  const middle = over.map((each, i) => 2 * each - ((from[i] ?? 0) + (to[i] ?? 0)) / 2);
+  return (
+    <path
+      d={`M${from.join(' ')}Q${middle.join(' ')} ${to.join(' ')}`}
+      fill="none"
+      stroke="var(--measure)"
+      strokeDasharray="4 3"
+    />
+  );
+}
+
+/** The end of the cast and the mends, pulled on the water. */
+function CastHandles({
+  asked: { castMm, fishing },
+  at,
+  from,
+  pulls,
+}: {
+  readonly asked: Shown['asked'];
+  readonly at: (place: Place) => Place;
+  readonly from: (x: number, y: number) => Place;
+  readonly pulls: Pulls;
+}) {
+  const style = useStyle();
+  const { depth, angle } = saying(style);
+  const straight = fishing.manner === 'jig' || fishing.manner === 'hang';
+  const textsOf = (metres: number, deg: number): WaterTexts => ({
+    cast: depth(M * clamped(metres, BOUNDS.cast, 0.5)),
+    ...(straight ? {} : { angle: `${String(clamped(deg, BOUNDS.angle, 5))} deg` }),
+  });
+  const mended = (mends: number): string => String(clamped(mends, BOUNDS.mends, 1));
+  const castM = castMm / M;
+  return (
+    <>
+      <Handle
+        label="end of the cast"
+        words={straight ? depth(castMm) : `${depth(castMm)} at ${angle(fishing.angleDeg)}`}
+        value={castM}
+        least={BOUNDS.cast[0]}
+        most={BOUNDS.cast[1]}
+        upright={false}
+        at={at(castPlace(fishing, castM))}
+        onPull={(px, py) => {
+          const [x, y] = from(px, py);
+          pulls.pull(textsOf(Math.hypot(x, y), toDeg(Math.atan2(x, y))));
+        }}
+        onDone={pulls.letGo}
+        onStep={(right, by) => {
+          pulls.pull(textsOf(castM + 0.5 * right, fishing.angleDeg + 5 * by));
+          pulls.letGo();
+        }}
+      />
+      {fishing.manner === 'swing' && (
+        <Handle
+          label="mends"
+          words={fishing.mends === 0 ? 'none' : String(fishing.mends)}
+          value={fishing.mends}
+          least={BOUNDS.mends[0]}
+          most={BOUNDS.mends[1]}
+          upright
+          at={at(mendPlace(fishing, castM))}
+          onPull={(px, py) =>
+            pulls.pull({ mend: mended((castPlace(fishing, castM)[0] / 2 - from(px, py)[0]) / MEND_M) })
+          }
+          onDone={pulls.letGo}
+          onStep={(_right, by) => pulls.set('mend', mended(fishing.mends - by))}
+        />
+      )}
+    </>
   );
 }
 

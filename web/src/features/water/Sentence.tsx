@@ -1,6 +1,6 @@
 import type { Fault } from '@jobbet/core/base';
 import { formatDepth, formatTemperature, saying } from '@jobbet/core/units';
-import { MANNERS, USUAL_CAST_MM, USUAL_LINES, type WaterTexts } from '@jobbet/core/water';
+import { dropOf, MANNERS, USUAL_CAST_MM, USUAL_LINES, type WaterTexts } from '@jobbet/core/water';
 import type { ReactNode, RefObject } from 'react';
 import { useBench } from '../../fly/store.ts';
 import type { StoredBeat } from '../../shared/api/client.ts';
@@ -24,7 +24,8 @@ interface SentenceProps {
   readonly gauge: ReturnType<typeof useGauge>;
 }
 
-const WORDS: Readonly<Record<string, string>> = {
+/** How a fly is fished, in a word. */
+export const MANNER_WORDS: Readonly<Record<string, string>> = {
   swing: 'swung',
   strip: 'stripped',
   'dead-drift': 'drifted under',
@@ -89,11 +90,15 @@ export function Sentence({ asking, beats, asked, intent, field, onBeat, gauge }:
         <ChoiceField
           label="manner"
           value={manner}
-          options={MANNERS.map((each) => [each, WORDS[each] ?? each] as const)}
+          options={MANNERS.map((each) => [each, MANNER_WORDS[each] ?? each] as const)}
           onChange={(word) => set('manner', word)}
         />
-        <Manner {...{ manner, blank }} floats={floats.map(({ name }) => name)} />, wanted at{' '}
-        {blank('want', 'wanted depth', intent.depth ?? 'any depth')}, for{' '}
+        <Manner
+          {...{ manner, blank }}
+          floats={floats.map(({ name }) => name)}
+          drop={asked ? saying(style).depth(dropOf(asked)) : '1 m'}
+        />
+        , wanted at {blank('want', 'wanted depth', intent.depth ?? 'any depth')}, for{' '}
         {blank('seconds', 'time it is fished', '20 s')}.
       </p>
       <span className="plain-key">/</span>
@@ -111,14 +116,21 @@ interface MannerProps {
   readonly manner: string;
   readonly blank: (key: keyof WaterTexts, label: string, empty: string, options?: readonly string[]) => ReactNode;
   readonly floats: readonly string[];
+  /** What hangs below the float unless it is said. */
+  readonly drop: string;
 }
 
 /** What is said of one manner alone. */
-const Manner = ({ manner, blank, floats }: MannerProps) => (
+const Manner = ({ manner, blank, floats, drop }: MannerProps) => (
   <>
     {manner === 'swing' && <> with {blank('mend', 'mends', 'no')} mends</>}
     {manner === 'strip' && <> by pulls of {blank('strip', 'pulls', '0.3 m at 0.6 m/s, pause 1 s')}</>}
-    {manner === 'dead-drift' && <> {blank('float', 'float', 'a float of 5 g', floats)}</>}
+    {manner === 'dead-drift' && (
+      <>
+        {' '}
+        {blank('float', 'float', 'a float of 5 g', floats)}, {blank('float-to-fly', 'from float to fly', drop)} below it
+      </>
+    )}
     {manner === 'jig' && <> by lifts of {blank('lift', 'lifts', '0.5 m every 2 s')}</>}
     {(manner === 'swing' || manner === 'strip') && <>, count {blank('count', 'count', '0 s')}</>}
   </>

@@ -1,8 +1,11 @@
 import type { Moment, WaterFault } from '@jobbet/core/water';
-import { formatNumber } from '@jobbet/core/units';
+import { formatNumber, saying } from '@jobbet/core/units';
 import { useRef } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
+import type { Pulls } from './asking.ts';
+import { type Beside, useBeside } from './beside.ts';
+import { Handle } from './Handle.tsx';
 import { momentWords } from './lies.ts';
 import type { Shown, Whole } from './reckon.ts';
 import { pathOf, scaleOf, type Scale, ticksOf } from './scale.ts';
@@ -14,6 +17,7 @@ interface ThroughProps {
   readonly whole: Whole | null;
   readonly moment: Moment;
   readonly onTime: (t: number) => void;
+  readonly pulls: Pulls;
 }
 
 const MARGIN = { left: 44, right: 18, top: 30, bottom: 26 } as const;
@@ -28,22 +32,29 @@ const MANNERS = {
 } as const;
 
 /** Depth against time with its band, the bed, what goes wrong; the moment is pulled along it. */
-export function Through({ shown, whole, moment, onTime }: ThroughProps) {
+export function Through({ shown, whole, moment, onTime, pulls }: ThroughProps) {
   const frame = useRef<HTMLElement>(null);
   const { width, height } = useSize(frame);
   const style = useStyle();
+  const { beside } = useBeside();
   const { moments, asked } = shown;
   const end = moments.at(-1)?.t ?? 1;
   const along = scaleOf([0, end], [MARGIN.left, width - MARGIN.right]);
   const down = scaleOf([0, asked.beat.depthMm / M], [MARGIN.top, height - MARGIN.bottom - 12]);
   const at = (each: Moment): readonly [number, number] => [along.to(each.t), down.to(-each.fly[2] / M)];
   const [mx, my] = at(moment);
-  const pulled = usePulled((x) => onTime(along.from(x)), true);
+  const pulled = usePulled({ onPlace: (x) => onTime(along.from(x)), own: true });
   return (
     <figure ref={frame} className="relative min-w-0 min-h-0 overflow-hidden" data-testid="through">
       <figcaption className="absolute left-4 top-1">
         <b>{MANNERS[asked.fishing.manner]}</b>{' '}
         <i className="text-ink2 text-label">depth by the second; pull along it</i>
+        {beside && (
+          <i className="text-label text-weight">
+            {' '}
+            beside {beside.words}, {saying(style).depth(beside.lowestMm)} at the most{' '}
+          </i>
+        )}
       </figcaption>
       {width > 0 && height > 0 && (
         <svg width={width} height={height} aria-hidden="true">
@@ -54,6 +65,7 @@ export function Through({ shown, whole, moment, onTime }: ThroughProps) {
           {whole && <Spread moments={moments} whole={whole} along={along} down={down} />}
           {moments.some((each) => each.pulled) && <Pulls moments={moments} along={along} y={down.to(0)} />}
           <path d={pathOf(moments.map(at))} fill="none" stroke="var(--ink)" strokeWidth={2} strokeLinejoin="round" />
+          {beside && <Ghost {...{ beside, along, down, end }} />}
           <GoesWrong {...{ shown, whole, at, along, down }} right={width - MARGIN.right} />
           <line x1={mx} x2={mx} y1={MARGIN.top - 6} y2={down.to(asked.beat.depthMm / M)} stroke="var(--ink)" />
           <path d={diamond(mx, my)} fill="var(--pick)" stroke="var(--ink)" />
@@ -70,9 +82,63 @@ export function Through({ shown, whole, moment, onTime }: ThroughProps) {
         className="absolute inset-0 cursor-ew-resize touch-none"
         {...pulled}
       />
+      {width > 0 && (asked.fishing.manner === 'swing' || asked.fishing.manner === 'strip') && (
+        <CountHandle fishing={asked.fishing} {...{ along, pulls }} y={down.to(0)} />
+      )}
     </figure>
   );
 }
+
+/** How long the line is fed or waited for, pulled along the surface. */
+function CountHandle({
+  fishing: { countS, seconds },
+  along,
+  y,
+  pulls,
+}: {
+  readonly fishing: Shown['asked']['fishing'];
+  readonly along: Scale;
+  readonly y: number;
+  readonly pulls: Pulls;
+}) {
+  const most = Math.max(0, Math.min(90, Math.ceil(seconds) - 1));
+  const textOf = (s: number): string => `${String(Math.min(most, Math.max(0, Math.round(s))))} s`;
+  return (
+    <Handle
+      label="the count"
+      words={textOf(countS)}
+      value={countS}
+      least={0}
+      most={most}
+      upright={false}
+      at={[along.to(countS), y]}
+      onPull={(x) => pulls.pull({ count: textOf(along.from(x)) })}
+      onDone={pulls.letGo}
+      onStep={(right) => pulls.set('count', textOf(countS + right))}
+    />
+  );
+}
+
+/** The run that is kept in sight. */
+const Ghost = ({
+  beside: { moments },
+  along,
+  down,
+  end,
+}: {
+  readonly beside: Beside;
+  readonly along: Scale;
+  readonly down: Scale;
+  readonly end: number;
+}) => (
+  <path
+    d={pathOf(moments.filter(({ t }) => t <= end).map(({ t, fly }) => [along.to(t), down.to(-fly[2] / M)]))}
+    fill="none"
+    stroke="var(--weight)"
+    strokeDasharray="2 3"
+    strokeWidth={1.5}
+  />
+);
 
 interface AxesProps {
   readonly along: Scale;

@@ -1,9 +1,11 @@
-import type { Moment } from '@jobbet/core/water';
-import { formatDepth, formatNumber, formatSpeed, saying, type Written } from '@jobbet/core/units';
+import { sentence } from '@jobbet/core/base';
+import { type Manner, MANNERS, type Moment } from '@jobbet/core/water';
+import { formatDepth, formatNumber, formatSpeed, type Written } from '@jobbet/core/units';
 import { useCallback, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { BoardFrame } from '../../fly/frame/BoardFrame.tsx';
 import { useSaver } from '../../fly/frame/FlyOnBench.tsx';
-import { useBench } from '../../fly/store.ts';
+import { sayUndoable } from '../../fly/undoable.ts';
+import { changeOrSay, useBench, useBenchStore } from '../../fly/store.ts';
 import type { StoredBeat } from '../../shared/api/client.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
@@ -12,6 +14,7 @@ import { say } from '../../shared/ui/toast.ts';
 import { PrintedPages } from '../../shared/paper/PrintedPages.tsx';
 import { Along } from './Along.tsx';
 import { type Asking, useAsking, useBeats } from './asking.ts';
+import { type Beside as Kept, setBeside, useBeside } from './beside.ts';
 import { BeatDialog, NEW_BEAT } from './BeatDialog.tsx';
 import { WATER } from './commands.ts';
 import { Margin } from './Margin.tsx';
@@ -19,7 +22,7 @@ import { Plan } from './Plan.tsx';
 import { Poses } from './Poses.tsx';
 import type { Question, Shown } from './reckon.ts';
 import { saveCard, saveSection, sectionOf } from './papers.ts';
-import { Sentence } from './Sentence.tsx';
+import { MANNER_WORDS, Sentence } from './Sentence.tsx';
 import { Through } from './Through.tsx';
 import { useGauge } from './useGauge.ts';
 import { type Fished, useBoxHere, useFished } from './useFished.ts';
@@ -86,6 +89,24 @@ function useMoment(shown: Shown | null) {
   };
 }
 
+const mannerAfter = (manner: Manner): Manner => MANNERS[(MANNERS.indexOf(manner) + 1) % MANNERS.length] ?? 'swing';
+
+/** The run that is shown, with what tells it from another. */
+const besideNow = (name: string, { beat, texts }: Asking, { moments, told, asked }: Shown): Kept => ({
+  words: [
+    name,
+    beat?.name,
+    texts.line,
+    MANNER_WORDS[asked.fishing.manner],
+    asked.fishing.countS > 0 && `count ${texts.count ?? ''}`,
+    asked.fishing.mends > 0 && `${String(asked.fishing.mends)} mends`,
+  ]
+    .filter((each) => typeof each === 'string')
+    .join(', '),
+  lowestMm: told.depth.lowestMm,
+  moments,
+});
+
 /** The beat before the one that is fished, and the one after. */
 function besideOf(beats: readonly StoredBeat[], asking: Asking) {
   const at = beats.findIndex((each) => each.id === asking.beat?.id);
@@ -110,6 +131,12 @@ function Beside({ beats }: { readonly beats: readonly StoredBeat[] }) {
     const way = ways[at];
     if (way) asking.set(way.change, way.to);
   };
+  const bench = useBenchStore();
+  const { beside } = useBeside();
+  const { shown, eyes } = fished;
+  const takeEyes = (): void => {
+    if (eyes && changeOrSay(bench, eyes.file)) sayUndoable(bench, sentence(eyes.words));
+  };
   const gauge = useGauge(asking.beat?.record.gauge?.station);
   const levels = useRef<HTMLInputElement>(null);
   const papers = usePapers(fished, time.moment);
@@ -125,13 +152,15 @@ function Beside({ beats }: { readonly beats: readonly StoredBeat[] }) {
     ...besideOf(beats, asking),
     take: ways[0] ? () => take(0) : null,
     second: ways[1] ? () => take(1) : null,
+    third: fished.eyes ? takeEyes : null,
+    manner: () => asking.set('manner', mannerAfter(shown?.asked.fishing.manner ?? 'swing')),
+    beside: beside || !shown ? () => setBeside(null) : () => setBeside(besideNow(calm.file.name, asking, shown)),
     box: box.ask,
     ...papers,
     levels: asking.beat?.record.gauge ? () => levels.current?.click() : null,
     beat: asking.beat ? () => setEditing('beat') : null,
     newBeat: () => setEditing('new'),
   });
-  const { shown } = fished;
   return (
     <>
       {asking.beat ? (
@@ -144,7 +173,7 @@ function Beside({ beats }: { readonly beats: readonly StoredBeat[] }) {
           />
           <main className="flex flex-1 min-h-0" data-testid="water" data-settled={fished.further !== null}>
             <Fishing {...{ fished, time, asking }} />
-            <Margin {...{ fished, box }} own={id} onTake={take} onTime={time.goTo} />
+            <Margin {...{ fished, box, asking }} own={id} onTake={take} onEyes={takeEyes} onTime={time.goTo} />
           </main>
         </>
       ) : (
@@ -192,7 +221,6 @@ function Fishing({
   readonly asking: Asking;
 }) {
   const calm = useBench((state) => state.calm);
-  const style = useStyle();
   const { moment, goTo } = time;
   if (!shown || !moment)
     return (
@@ -203,10 +231,10 @@ function Fishing({
   return (
     <div className="flex-1 min-w-0 grid grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,9fr)_minmax(0,8fr)_minmax(0,5fr)_auto]">
       <div className="grid grid-cols-[292px_minmax(0,1fr)] max-[1100px]:grid-cols-[220px_minmax(0,1fr)] max-[900px]:grid-cols-[150px_minmax(0,1fr)] border-b border-ink min-h-0">
-        <Plan shown={shown} moment={moment} />
-        <Along shown={shown} moment={moment} onWant={(mm) => asking.set('want', saying(style).depth(mm))} />
+        <Plan {...{ shown, moment }} pulls={asking} pulling={asking.pulling} />
+        <Along {...{ shown, moment }} pulls={asking} />
       </div>
-      <Through {...{ shown, whole, moment }} onTime={goTo} />
+      <Through {...{ shown, whole, moment }} onTime={goTo} pulls={asking} />
       <Poses laid={calm} moments={shown.moments} moment={moment} onTime={goTo} />
       <Figures shown={shown} range={whole ? rangeOf(whole) : null} />
       {question && <Printed {...{ question, shown, moment }} words={whole?.words ?? NOTHING} />}

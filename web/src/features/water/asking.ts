@@ -1,6 +1,6 @@
 import { beatAt, type BeatFile } from '@jobbet/core/records';
-import { parseQuantity } from '@jobbet/core/units';
-import { readAsked, type WaterTexts } from '@jobbet/core/water';
+import { METRIC, parseQuantity, saying } from '@jobbet/core/units';
+import { type Fishes, readAsked, type WaterTexts } from '@jobbet/core/water';
 import type { Fault } from '@jobbet/core/base';
 import { useMemo, useState } from 'react';
 import useSWR, { mutate } from 'swr';
@@ -71,7 +71,36 @@ export interface Asking {
   readonly setLevel: (level: string) => readonly Fault[];
   /** Takes one text, or says why not. */
   readonly set: (key: keyof WaterTexts, text: string) => readonly Fault[];
+  /** Whether something is pulled: what is asked is as it is just now, and kept once it is let go. */
+  readonly pulling: boolean;
+  /** Shows how it would be asked while something is pulled; what cannot be asked so is passed over. */
+  readonly pull: (texts: WaterTexts) => void;
+  /** Keeps what was pulled. */
+  readonly letGo: () => void;
 }
+
+/** Has another fly asked about as it fishes best here, so that its water opens on what was told of it. */
+export function carryTo(fly: string, { beat, level, texts }: Asking, { line, countS, leader, wantMm }: Carried): void {
+  const { count: _count, leader: _leader, ...others } = texts;
+  asking.write({
+    ...asking.read(),
+    [fly]: {
+      ...(beat ? { beat: beat.id } : {}),
+      level,
+      texts: {
+        ...others,
+        line,
+        ...(countS > 0 ? { count: `${String(countS)} s` } : {}),
+        ...(leader === null ? {} : { leader }),
+        ...(wantMm === null ? {} : { want: saying(METRIC).depth(wantMm) }),
+      },
+    },
+  });
+}
+type Carried = Pick<Fishes, 'line' | 'countS' | 'leader'> & { readonly wantMm: number | null };
+
+/** What pulling does: shown as it would be while it is pulled, kept once it is let go. */
+export type Pulls = Pick<Asking, 'pull' | 'letGo' | 'set'>;
 
 /** The beat that is shallowest of those a fly may be fished in as deep as it is meant; the first where it means nothing. */
 function likely(beats: readonly StoredBeat[], depth: string | undefined): StoredBeat | undefined {
@@ -94,7 +123,8 @@ export function useAsking(beats: readonly StoredBeat[]): Asking {
     setOwn(next);
     asking.write({ ...asking.read(), [fly]: next });
   };
-  const texts = useMemo(() => (own.texts ?? {}) as WaterTexts, [own.texts]);
+  const [pulled, setPulled] = useState<WaterTexts | null>(null);
+  const texts = useMemo((): WaterTexts => ({ ...own.texts, ...pulled }), [own.texts, pulled]);
   const beat = beats.find(({ id }) => id === own.beat) ?? likely(beats, file.intent?.depth) ?? null;
   return {
     beat,
@@ -114,6 +144,14 @@ export function useAsking(beats: readonly StoredBeat[]): Asking {
       const faults = read.ok ? [] : read.faults.filter(({ path }) => path === key);
       if (faults.length === 0) keep({ ...own, texts: next });
       return faults;
+    },
+    pulling: pulled !== null,
+    pull: (next) => {
+      if (readAsked({ ...texts, ...next }, file, drawers).ok) setPulled({ ...pulled, ...next });
+    },
+    letGo: () => {
+      if (pulled) keep({ ...own, texts });
+      setPulled(null);
     },
   };
 }

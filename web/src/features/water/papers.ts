@@ -1,6 +1,6 @@
 import type { Page } from '@jobbet/core/drawing';
 import { pageSvg } from '@jobbet/core/drawing';
-import { countCard, type Counted, type Moment, sectionPage } from '@jobbet/core/water';
+import { countCards, type Counted, type Moment, sectionPage } from '@jobbet/core/water';
 import { api } from '../../shared/api/client.ts';
 import { reckonerOf } from '../../shared/solve/solver.ts';
 import type { Drawers } from '@jobbet/core/drawers';
@@ -30,7 +30,7 @@ export async function saveCard(question: Question, drawers: Drawers): Promise<vo
   const pdf = await working('Counting it down', async (watching) => {
     const counted = await reckoner.long<Counted | null>(drawers, async (handlers) => handlers.counts(question));
     if (!counted) throw new Error('It cannot be counted down so.');
-    return api.printPdf(`${file.name}: count it down`, [countCard(file.name, beat.name, counted, style)], watching);
+    return api.printPdf(`${file.name}: count it down`, countCards(file.name, beat.name, counted, style), watching);
   });
   saveFile(`${slug(file.name)}-count-down.pdf`, pdf);
   say('The count-down card is saved.');

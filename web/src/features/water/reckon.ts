@@ -8,10 +8,12 @@ import {
   type Counted,
   countRows,
   ended,
+  eyesTo,
   type Fishes,
   type HangsOn,
   hangsOn,
   type Moment,
+  type OtherEyes,
   readAsked,
   runWater,
   type WaterAsked,
@@ -33,6 +35,8 @@ export interface Question {
   readonly level: string;
   readonly texts: WaterTexts;
   readonly style: Style;
+  /** Reckoned coarsely, for as long as something is pulled. */
+  readonly coarse?: boolean;
 }
 
 /** What a run comes to, as it is shown. */
@@ -81,7 +85,7 @@ const shownOf = ({ beat, castMm, fishing, wantMm }: WaterAsked): Shown['asked'] 
 function onceOf(question: Question, desk: Desk): Shown | Refused {
   const figures = figuresOf(question, desk);
   if ('ok' in figures) return figures;
-  const run = ended(runWater(figures.asked));
+  const run = ended(runWater(figures.asked, question.coarse === true ? { coarse: true } : {}));
   if (!run.ok) return run;
   const { track, told } = run.value;
   return { ok: true, asked: shownOf(figures.asked), moments: track.moments, told };
@@ -115,17 +119,26 @@ export const waterReckon = (desk: Desk) => ({
     const figures = figuresOf(question, desk);
     if ('ok' in figures) return { hangs: null, ways: [] };
     const ways = await desk.work.inBits(
-      waysTo(figures.asked, question.texts, { file: question.file, tackle: desk.drawers }),
+      waysTo(figures.asked, question.texts, { file: question.file, tackle: desk.drawers }, question.style),
       () => undefined,
     );
     const hangs = ways && (await desk.work.inBits(hangsOn(figures.asked), () => undefined));
     return ways && hangs ? { hangs: hangs.ok ? hangs.value : null, ways: ways.ok ? ways.value : [] } : null;
   },
+  /** Other eyes that fish the wanted depth; null where there are none, or it was left for other work. */
+  async eyes(question: Question): Promise<OtherEyes | null> {
+    const figures = figuresOf(question, desk);
+    if ('ok' in figures) return null;
+    return desk.work.inBits(eyesTo(figures.asked, desk.drawers, question.style), () => undefined);
+  },
   /** How long the fly is counted down on every usual line. */
   async counts(question: Question): Promise<Counted | null> {
     const figures = figuresOf(question, desk);
     if ('ok' in figures) return null;
-    return desk.work.inBits(countRows(figures.asked, question.file, question.style), () => undefined);
+    return desk.work.inBits(
+      countRows(figures.asked, question.texts, { file: question.file, tackle: desk.drawers }, question.style),
+      () => undefined,
+    );
   },
   /** How every fly of a box fishes here. */
   async which(

@@ -1,8 +1,9 @@
 import type { Drawers } from '@jobbet/core/drawers';
 import type { FlyFile } from '@jobbet/core/pattern';
-import type { Fishes } from '@jobbet/core/water';
+import type { Fishes, OtherEyes } from '@jobbet/core/water';
 import { proxy } from 'comlink';
 import { useMemo, useState } from 'react';
+import { fishesHere } from '../../fly/fishesHere.ts';
 import { useBench } from '../../fly/store.ts';
 import { api, type StoredBeat } from '../../shared/api/client.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
@@ -10,6 +11,7 @@ import { reckonerOf } from '../../shared/solve/solver.ts';
 import { useAsked } from '../../shared/solve/useAsked.ts';
 import { say } from '../../shared/ui/toast.ts';
 import type { Asking } from './asking.ts';
+import { fishesWords } from './lies.ts';
 import type { Further, Question, Refused, Shown, waterReckon, Whole } from './reckon.ts';
 
 const reckoner = reckonerOf<ReturnType<typeof waterReckon>>('water');
@@ -22,6 +24,8 @@ const once = ({ question, drawers }: Posed): Promise<Shown | Refused> =>
   reckoner.short<Shown | Refused>(drawers, async (handlers) => handlers.once(question));
 const whole = ({ question, drawers }: Posed): Promise<Whole | Refused | null> =>
   reckoner.long<Whole | Refused | null>(drawers, async (handlers) => handlers.whole(question));
+const eyes = ({ question, drawers }: Posed): Promise<OtherEyes | null> =>
+  reckoner.long<OtherEyes | null>(drawers, async (handlers) => handlers.eyes(question));
 const further = ({ question, drawers }: Posed): Promise<Further | null> =>
   reckoner.long<Further | null>(drawers, async (handlers) => handlers.further(question));
 
@@ -31,6 +35,8 @@ export interface Fished {
   readonly shown: Shown | null;
   readonly whole: Whole | null;
   readonly further: Further | null;
+  /** Other eyes for the wanted depth: null before they are looked for, or where there are none. */
+  readonly eyes: OtherEyes | null;
   readonly faults: Refused['faults'];
 }
 
@@ -38,18 +44,22 @@ export function useFished({
   beat,
   level,
   texts,
-}: Pick<Asking, 'level' | 'texts'> & { readonly beat: StoredBeat | null }): Fished {
+  pulling,
+}: Pick<Asking, 'level' | 'texts' | 'pulling'> & { readonly beat: StoredBeat | null }): Fished {
   const { file } = useBench((state) => state.calm);
   const drawers = useBench((state) => state.drawers);
   const style = useStyle();
   const posed = useMemo(
-    (): Posed | null => (beat ? { question: { file, beat: beat.record, level, texts, style }, drawers } : null),
-    [file, beat, level, texts, style, drawers],
+    (): Posed | null =>
+      beat ? { question: { file, beat: beat.record, level, texts, style, coarse: pulling }, drawers } : null,
+    [file, beat, level, texts, style, pulling, drawers],
   );
   const first = useAsked(posed, once);
-  const rest = useAsked(posed, whole);
+  // While something is pulled it follows coarsely, and settles once it is let go.
+  const rest = useAsked(pulling ? null : posed, whole);
   // Ways are looked for once the band is here: the one would end the other.
   const more = useAsked(rest.current && rest.answer?.ok === true ? posed : null, further);
+  const other = useAsked(more.current ? posed : null, eyes);
   const [last, setLast] = useState<Shown | null>(null);
   const answer =
     rest.current && rest.answer?.ok === true ? rest.answer : first.answer?.ok === true ? first.answer : null;
@@ -59,6 +69,7 @@ export function useFished({
     shown: answer ?? last,
     whole: rest.current && rest.answer?.ok === true ? rest.answer : null,
     further: more.current ? more.answer : null,
+    eyes: other.current ? other.answer : null,
     faults: first.current && first.answer?.ok === false ? first.answer.faults : [],
   };
 }
@@ -87,7 +98,12 @@ export function useBoxHere(question: Question | null): BoxHere {
       const answer = await reckoner.long<readonly Fishes[] | null>(drawers, async (handlers) =>
         handlers.which(of, flies, proxy(setWorking)),
       );
-      if (answer) setFound({ of, flies: answer });
+      if (!answer) return;
+      setFound({ of, flies: answer });
+      fishesHere.write({
+        where: of.level === '' ? of.beat.name : `${of.beat.name} at ${of.level}`,
+        flies: answer.map((fly) => ({ id: fly.id, words: fishesWords(fly, of.style) })),
+      });
     } catch (error) {
       say(error instanceof Error ? error.message : 'The box could not be asked.');
     } finally {

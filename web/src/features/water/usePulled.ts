@@ -1,7 +1,16 @@
 import { type PointerEvent, useRef } from 'react';
 
-/** Something that is pulled: told where the pointer is while it holds, in px of the element. @param own whether the element itself is the measure, not what it lies in */
-export function usePulled(onPlace: (x: number, y: number) => void, own: boolean) {
+interface Pulled {
+  /** Told where the pointer is while it holds, in px of the measure. */
+  readonly onPlace: (x: number, y: number) => void;
+  /** Told when it is let go. */
+  readonly onDone?: () => void;
+  /** Whether the element itself is the measure, not what it lies in. */
+  readonly own?: boolean;
+}
+
+/** Something that is pulled. */
+export function usePulled({ onPlace, onDone, own = false }: Pulled) {
   const held = useRef<number | null>(null);
   const place = (event: PointerEvent<HTMLElement>): void => {
     const frame = own ? event.currentTarget : event.currentTarget.parentElement;
@@ -9,7 +18,9 @@ export function usePulled(onPlace: (x: number, y: number) => void, own: boolean)
     if (box) onPlace(event.clientX - box.left, event.clientY - box.top);
   };
   const letGo = (): void => {
+    if (held.current === null) return;
     held.current = null;
+    onDone?.();
   };
   return {
     onPointerDown: (event: PointerEvent<HTMLElement>): void => {
