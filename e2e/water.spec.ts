@@ -15,7 +15,7 @@ const margin = (page: Page) => page.getByRole('complementary', { name: 'What the
 const ways = (page: Page) => page.getByRole('region', { name: 'Ways to the wanted depth' });
 /** The greatest depth that is told, m. */
 const deepest = async (page: Page): Promise<number> =>
-  Number(/deepest\s*([\d.]+)/.exec((await figures(page).textContent()) ?? '')?.[1] ?? Number.NaN);
+  Number(/deepest(?:, why\?)?\s*([\d.]+)/.exec((await figures(page).textContent()) ?? '')?.[1] ?? Number.NaN);
 
 test('the count for a wanted depth is offered, taken by its key, and fishes there; it is kept through a reload', async ({
   own,
@@ -82,6 +82,18 @@ test('a spate: the gauge rises, and the box is asked which fly fishes there', as
     /not deep enough|too deep|does not ride|rolls over|drags/,
   );
   expect(await findings(page)).toEqual([]);
+  // The first of them opens on the line it was told with; the box stands in that order.
+  const first = box.getByRole('listitem').first().getByRole('link');
+  const name = ((await first.locator('span').first().textContent()) ?? '').trim();
+  const told = (await first.locator('.figure').textContent()) ?? '';
+  await first.click();
+  await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
+  await settled(page);
+  await expect(figures(page)).toContainText(Number.parseFloat(told).toFixed(2));
+  await toBox(page, own);
+  await page.getByLabel('in order of').selectOption('here');
+  await expect(page.getByRole('list', { name: 'Flies' }).getByRole('listitem').first()).toContainText(name);
+  await expect(page.getByRole('list', { name: 'Flies' }).getByRole('listitem').first()).toContainText(told);
 });
 
 test('a point that is dragged over the bed is told with when, and a line that sinks less mends it', async ({
@@ -145,4 +157,75 @@ test('the section is saved as a drawing, the count-down card as a page', async (
   };
   expect(await saved('Save the section')).toBe('slate-runner-mill-run.svg');
   expect(await saved('count-down card')).toBe('slate-runner-count-down.pdf');
+});
+
+test('what is pulled on the water is fished so: the end of the cast, mends, the count; a run stays beside the next, figures say why', async ({
+  own,
+  page,
+}) => {
+  await inWater(page, own, 'Slate Runner');
+  await page.getByLabel('manner', { exact: true }).selectOption('swing');
+  await settled(page);
+  const first = await deepest(page);
+  await page.keyboard.press('o');
+  await expect(page.getByTestId('through')).toContainText(`beside Slate Runner, Mill Run, swung, ${String(first)} m`);
+  const pull = async (name: string, x: number, y: number): Promise<void> => {
+    const at = await page.getByRole('slider', { name }).boundingBox();
+    if (!at) throw new Error(`no ${name}`);
+    await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(at.x + at.width / 2 + x, at.y + at.height / 2 + y, { steps: 5 });
+    await page.mouse.up();
+  };
+  await pull('end of the cast', -40, 0);
+  await expect(page.getByLabel('cast', { exact: true })).not.toHaveValue('');
+  expect(Number.parseFloat(await page.getByLabel('cast', { exact: true }).inputValue())).toBeLessThan(18);
+  await pull('the count', 150, 0);
+  await expect(page.getByLabel('count', { exact: true })).toHaveValue('3 s');
+  await page.getByRole('slider', { name: 'mends of the line' }).focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByLabel('mends', { exact: true })).toHaveValue('1');
+  await page.getByRole('slider', { name: 'end of the cast' }).focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByLabel('angle of the cast', { exact: true })).toHaveValue(/deg$/);
+  await page.getByRole('slider', { name: 'height of the rod’s tip' }).focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByRole('slider', { name: 'height of the rod’s tip' })).toHaveAttribute(
+    'aria-valuetext',
+    '1.1 m',
+  );
+  await settled(page);
+  // What was told of it goes on into the next fly.
+  await figures(page).locator('[data-why="deepest"]').click();
+  await expect(page.getByRole('dialog')).toContainText('with the fly a tenth heavier');
+  expect(await findings(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('o');
+  await expect(page.getByTestId('through')).not.toContainText('beside');
+});
+
+test('under a float the length to the fly is pulled; other eyes are taken and given back', async ({ own, page }) => {
+  await inWater(page, own, 'Slate Runner');
+  await page.getByLabel('manner', { exact: true }).selectOption('dead-drift');
+  await settled(page);
+  await page.getByRole('slider', { name: 'from float to fly' }).focus();
+  for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowUp');
+  await expect(page.getByLabel('from float to fly', { exact: true }).first()).toHaveValue('0.8 m');
+  await settled(page);
+  await expect(ways(page)).toContainText('from float to fly');
+  await page.keyboard.press('t');
+  await expect(page.getByLabel('from float to fly', { exact: true }).first()).toHaveValue(/^1(\.[0-9]+)? m$/);
+  // The next manner by its key.
+  await page.locator('body').press('m');
+  await expect(page.getByLabel('manner', { exact: true })).toHaveValue('jig');
+  await page.getByLabel('manner', { exact: true }).selectOption('swing');
+  await page.getByLabel('wanted depth', { exact: true }).first().fill('0.7 m');
+  await page.getByLabel('wanted depth', { exact: true }).first().press('Enter');
+  const eyes = page.getByRole('region', { name: 'Other eyes' });
+  await expect(eyes).toContainText('another fly,');
+  await page.locator('body').press('u');
+  await expect(eyes).toBeHidden();
+  await expect(margin(page)).not.toContainText('It never comes to');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(margin(page)).toContainText('It never comes to 0.7 m');
 });

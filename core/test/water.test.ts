@@ -49,6 +49,16 @@ interface Fished {
     readonly rows: readonly { readonly line: string; readonly seconds: readonly (number | null)[] }[];
     readonly words: readonly string[];
   }[];
+  readonly slateMg: number;
+  readonly whys: readonly {
+    readonly name: string;
+    readonly manner: string;
+    readonly title: string;
+    readonly says: string;
+    readonly terms: readonly { readonly words: string; readonly figure: string }[];
+    readonly source: string;
+    readonly belief: string;
+  }[];
   readonly drifted: {
     readonly nowMm: number;
     readonly ways: readonly { readonly change: string; readonly to: string; readonly lowestMm: number }[];
@@ -405,6 +415,36 @@ describe('ways to a depth', () => {
     ).toEqual([undefined, undefined, SHORT_LEADER, SHORT_LEADER]);
     expect(leaderOn('sinking 75 mm/s', { leader: '2 m of 0.3 mm nylon' })).toBe('2 m of 0.3 mm nylon');
     for (const { line, leader } of fished.chosen) expect(leader).toBe(line === 'floating' ? null : SHORT_LEADER);
+  });
+});
+
+describe('why a figure is what it is', () => {
+  const said = (manner: string, name: string, words: string): string =>
+    fished.whys
+      .find((why) => why.manner === manner && why.name === name)
+      ?.terms.find((each) => each.words.startsWith(words))?.figure ?? `no "${words}"`;
+
+  test('is said in whole words, with its source and how far to trust it, in either unit', () => {
+    expect(fished.whys).toHaveLength(3 * 2 * 5);
+    for (const { title, says, terms, source, belief } of fished.whys) {
+      for (const text of [title, says, source, belief]) expect(text.length).toBeGreaterThan(3);
+      for (const each of [says, ...terms.map(({ words, figure }) => `${words} ${figure}`)])
+        expect(each).not.toMatch(/NaN|Infinity|undefined|null/);
+    }
+  });
+
+  test('by the terms of the run: what the leader bears is no more than the fly weighs; a heavier fly goes deeper; the bed is said where it is touched', () => {
+    const grams = (text: string): number => Number.parseFloat(text) * (/mg/.test(text) ? 1 : 1000);
+    expect(grams(said('swing', 'deepest', 'the fly under water')) / fished.slateMg).toBeCloseTo(1, 1);
+    const bears = grams(said('swing', 'deepest', 'so that it bears'));
+    expect(bears).toBeGreaterThan(0.3 * fished.slateMg);
+    expect(bears).toBeLessThan(1.05 * fished.slateMg);
+    expect(said('swing', 'deepest', 'with the fly a tenth heavier')).toMatch(/deeper$/);
+    expect(said('swing', 'deepest', 'in water a tenth faster')).toMatch(/shallower$/);
+    expect(fished.whys.find(({ manner, name }) => manner === 'strip' && name === 'deepest')?.says).toMatch(
+      /comes down on the bed/,
+    );
+    expect(fished.whys.find(({ manner, name }) => manner === 'swing' && name === 'bed')?.says).toMatch(/never touches/);
   });
 });
 

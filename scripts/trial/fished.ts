@@ -5,7 +5,7 @@ import { G, layFly, solveText, water } from '../../core/src/model/index.ts';
 import { beatAt } from '../../core/src/records/beat.ts';
 import { Chain, type Place, segmentsOf } from '../../core/src/water/chain.ts';
 import type { Body } from '../../core/src/water/loads.ts';
-import { ended, type Otherwise, runWater, type WaterAsked } from '../../core/src/water/ask.ts';
+import { ended, hangsOn, type Otherwise, runWater, type WaterAsked } from '../../core/src/water/ask.ts';
 import { readAsked, type WaterTexts } from '../../core/src/water/asked.ts';
 import { Current } from '../../core/src/water/current.ts';
 import { eyesTo } from '../../core/src/water/eyes.ts';
@@ -15,6 +15,7 @@ import { type LinePiece, pieceOfDensity } from '../../core/src/water/line.ts';
 import { countCards, countRows } from '../../core/src/water/paper.ts';
 import { waysTo } from '../../core/src/water/reach.ts';
 import { tackleOut, FLOATING, NO_TACKLE, USUAL_LEADER } from '../../core/src/water/tackle.ts';
+import { WATER_WHYS, waterWhy } from '../../core/src/water/whys.ts';
 import { whichFly } from '../../core/src/water/which.ts';
 
 /** Runs of flies in water for the rules that are asked of them, by a process of its own: printed as one object. */
@@ -255,8 +256,31 @@ function counted() {
   });
 }
 
+/** What is said of every figure of a swing, a strip along the bed and a drift, in either unit. */
+function whys() {
+  const how: readonly WaterTexts[] = [
+    { manner: 'swing', want: '0.5 m', seconds: '12 s' },
+    { manner: 'strip', line: 'sinking 125 mm/s', count: '4 s', seconds: '14 s' },
+    { manner: 'dead-drift', want: '0.8 m', seconds: '6 s' },
+  ];
+  return how.flatMap((texts, i) => {
+    const asked = askedFor(texts);
+    const at = { ...asked, beat: { ...asked.beat, depthMm: i === 1 ? 900 : asked.beat.depthMm } };
+    const run = ended(runWater(at));
+    const hangs = ended(hangsOn({ ...at, fishing: { ...at.fishing, seconds: Math.min(6, at.fishing.seconds) } }));
+    if (!run.ok || !hangs.ok) throw new Error('it was not fished');
+    const { track, told } = run.value;
+    const of = { laid: slate, asked: at, moments: track.moments, told, range: null, hangs: hangs.value };
+    return [METRIC, { ...METRIC, length: 'in', speed: 'ft/s', mass: 'gr' } as const].flatMap((style) =>
+      WATER_WHYS.map((name) => ({ name, manner: at.fishing.manner, ...waterWhy(name, of, style) })),
+    );
+  });
+}
+
 console.log(
   JSON.stringify({
+    whys: whys(),
+    slateMg: slate.submergedMg,
     counted: counted(),
     drifted: drifted(),
     otherEyes: otherEyes(),

@@ -1,5 +1,6 @@
 export { type Certainty, type CertainOf, type Certain, type Settles, certaintyOf } from './certainty/certainty.ts';
 export { leanWords } from './explain/say.ts';
+export type { Why, WhyTerm } from './explain/types.ts';
 export { type Asked, whyOf } from './explain/why.ts';
 export { type FinderStep, type Finding, type Found, findWeights } from './finder/finder.ts';
 export { type Wish } from './finder/wishes.ts';

@@ -58,6 +58,9 @@ function lowestWith(asked: WaterAsked, texts: WaterTexts, of: Known, trial: Pick
   return run.ok ? run.value.told.depth.lowestMm : null;
 }
 
+/** It is there at so much of the wanted depth: one that lies on the bed lies its own height over it. */
+const THERE = 0.97;
+
 /** The least of some whole figures, each of which goes deeper than the one before it, that comes to the wanted depth; the greatest where none does. */
 function* leastOf(
   [low, high]: readonly [number, number],
@@ -70,7 +73,7 @@ function* leastOf(
     const mid = Math.floor((short + enough) / 2);
     const deep = deepWith(tryOf(mid));
     yield { share: 0.3 };
-    if (deep !== null && deep < wantMm) short = mid;
+    if (deep !== null && deep < THERE * wantMm) short = mid;
     else enough = mid;
   }
   return tryOf(enough);

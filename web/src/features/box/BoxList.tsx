@@ -2,7 +2,6 @@ import type { FlySummary } from '@jobbet/core/contract';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { ListedFly } from '../../shared/api/client.ts';
-import type { FishesHere } from '../../fly/fishesHere.ts';
 import { useInBox } from '../../fly/batches/useInBox.ts';
 import { isSound } from '../../shared/api/listed.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
@@ -10,6 +9,7 @@ import { BoxRow, type RowPlace } from './BoxRow.tsx';
 import { BrokenRow } from './BrokenRow.tsx';
 import { headingAt } from './sorting.ts';
 import type { Chosen } from './useChosen.ts';
+import type { ShownFlies } from './useShownFlies.ts';
 import { CommonRule } from './CommonRule.tsx';
 import { SinkLadder } from './SinkLadder.tsx';
 
@@ -26,11 +26,8 @@ const NARROW = 900;
 interface BoxListProps {
   readonly flies: readonly ListedFly[];
   readonly at: number;
-  readonly ladder: boolean;
-  /** Whether what stands together is a group, and says so where it begins. */
-  readonly grouped: boolean;
-  /** How they fish, where they stand in that order. */
-  readonly here: FishesHere | null;
+  /** How they are ordered: by sinking they stand beside a ladder, by group each begins with its word, by a beat they say how they fish there. */
+  readonly order: Pick<ShownFlies, 'sort' | 'here'>;
   readonly chosen: Chosen;
   readonly onOpen: (fly: ListedFly) => void;
   readonly onPick: (index: number) => void;
@@ -52,12 +49,13 @@ function commonScale(flies: readonly ListedFly[], width: number): { frontMm: num
 
 /** Only the rows in sight are there, so that a box of hundreds stays quick. */
 export function BoxList(props: BoxListProps) {
-  const { flies, at, ladder, grouped, here } = props;
+  const { flies, at, order } = props;
+  const here = order.sort === 'here' ? order.here : null;
   const said = useMemo(() => new Map(here?.flies.map(({ id, words }) => [id, words])), [here]);
   const inBox = useInBox();
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
-  const withLadder = ladder && width >= NARROW;
+  const withLadder = order.sort === 'sink' && width >= NARROW;
   const left = withLadder ? LADDER : 0;
   const [scroll, setScroll] = useState(0);
   const rows = useVirtualizer({
@@ -92,7 +90,7 @@ export function BoxList(props: BoxListProps) {
                   place={place}
                   picked={item.index === at}
                   said={said.get(fly.id) ?? null}
-                  heading={grouped ? headingAt(flies, item.index) : null}
+                  heading={order.sort === 'group' ? headingAt(flies, item.index) : null}
                   common={common}
                   inBox={inBox.get(fly.id) ?? 0}
                   list={props}

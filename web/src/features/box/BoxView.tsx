@@ -127,9 +127,7 @@ export function BoxView() {
           <BoxList
             flies={flies}
             at={at}
-            ladder={shown.sort === 'sink'}
-            grouped={shown.sort === 'group'}
-            here={shown.sort === 'here' ? shown.here : null}
+            order={shown}
             onOpen={open}
             onPick={setPicked}
             chosen={chosen}

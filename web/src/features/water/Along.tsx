@@ -43,6 +43,8 @@ export function Along({ shown, moment, pulls }: AlongProps) {
   const style = useStyle();
   const { asked } = shown;
   const line = alongLine(moment);
+  // What is pulled stands where it was pulled to, before that is answered.
+  const handled = { ...asked, ...pulls.now };
   const drifts = asked.fishing.manner === 'dead-drift';
   const { down, at, stretch, tipMm } = scalesOf(shown, line, width, height);
   return (
@@ -76,11 +78,11 @@ export function Along({ shown, moment, pulls }: AlongProps) {
               depthMm={asked.beat.depthMm}
             />
           </svg>
-          <WantHandle {...{ asked, down, pulls }} />
+          <WantHandle {...{ asked: handled, down, pulls }} />
           {drifts ? (
-            <DropHandle {...{ asked, down, pulls }} x={at(line[0] ?? [0, 0])[0] + 24} />
+            <DropHandle {...{ asked: handled, down, pulls }} x={at(line[0] ?? [0, 0])[0] + 24} />
           ) : (
-            <TipHandle {...{ asked, pulls }} at={at([0, asked.fishing.rodTipMm / M])} toMm={tipMm} />
+            <TipHandle {...{ asked: handled, pulls }} at={at([0, handled.fishing.rodTipMm / M])} toMm={tipMm} />
           )}
         </>
       )}
@@ -203,7 +205,7 @@ function WantHandle({ asked: { wantMm, beat }, down, pulls }: PulledProps) {
       at={[MARGIN.left, down.to(wantMm / M)]}
       onPull={(_x, y) => pulls.pull({ want: depth(clamped(M * down.from(y), bounds, 10)) })}
       onDone={pulls.letGo}
-      onStep={(_right, by) => pulls.set('want', depth(clamped(wantMm + by * HANDLE_STEP_MM, bounds, 10)))}
+      onStep={(_right, by) => pulls.take({ want: depth(clamped(wantMm + by * HANDLE_STEP_MM, bounds, 10)) })}
     />
   );
 }
@@ -224,7 +226,7 @@ function DropHandle({ asked, down, pulls, x }: PulledProps & { readonly x: numbe
       at={[x, down.to(dropMm / M)]}
       onPull={(_x, y) => pulls.pull({ 'float-to-fly': depth(clamped(M * down.from(y), bounds, 10)) })}
       onDone={pulls.letGo}
-      onStep={(_right, by) => pulls.set('float-to-fly', depth(clamped(dropMm + by * HANDLE_STEP_MM, bounds, 10)))}
+      onStep={(_right, by) => pulls.take({ 'float-to-fly': depth(clamped(dropMm + by * HANDLE_STEP_MM, bounds, 10)) })}
     />
   );
 }
@@ -255,7 +257,7 @@ function TipHandle({
       at={at}
       onPull={(_x, y) => pulls.pull({ 'rod-tip': depth(clamped(toMm(y), bounds, 100)) })}
       onDone={pulls.letGo}
-      onStep={(_right, by) => pulls.set('rod-tip', depth(clamped(rodTipMm - by * 100, bounds, 100)))}
+      onStep={(_right, by) => pulls.take({ 'rod-tip': depth(clamped(rodTipMm - by * 100, bounds, 100)) })}
     />
   );
 }

@@ -1,12 +1,11 @@
-import { toDeg, toRad } from '@jobbet/core/model';
-import type { Fishing, Moment, WaterTexts } from '@jobbet/core/water';
-import { formatNumber, saying } from '@jobbet/core/units';
+import type { Moment } from '@jobbet/core/water';
+import { formatNumber } from '@jobbet/core/units';
 import { useRef } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
 import type { Pulls } from './asking.ts';
 import { useBeside } from './beside.ts';
-import { Handle } from './Handle.tsx';
+import { CastHandles, MendLine, type Place } from './CastHandles.tsx';
 import type { Shown } from './reckon.ts';
 import { diamond, M, waterUnit } from './scene.tsx';
 import { pathOf, scaleOf } from './scale.ts';
@@ -29,6 +28,17 @@ const EVERY_S = 4;
 const placesOf = ({ nodes }: Moment): (readonly [x: number, y: number])[] =>
   Array.from({ length: nodes.length / 3 }, (_, i) => [(nodes[3 * i] ?? 0) / M, (nodes[3 * i + 1] ?? 0) / M] as const);
 
+/** A mark on the path every so many seconds, px; seconds are written where there is room, but for the first, where the cast ends. */
+function marksOf(moments: readonly Moment[], at: (place: Place) => Place) {
+  const marks: (readonly [t: number, x: number, y: number, written: boolean])[] = [];
+  for (const { t, fly } of moments.filter((each) => Math.abs(each.t / EVERY_S - Math.round(each.t / EVERY_S)) < 0.01)) {
+    const [x, y] = at([fly[0] / M, fly[1] / M]);
+    const last = marks.findLast(([, , , written]) => written);
+    marks.push([t, x, y, t > 0 && (!last || Math.hypot(x - last[1], y - last[2]) > APART_PX)]);
+  }
+  return marks;
+}
+
 /** The water from above, running down: where the fly comes round, and how the line lies now. */
 export function Plan({ shown: { moments, asked }, moment, pulls, pulling }: PlanProps) {
   const frame = useRef<HTMLElement>(null);
@@ -46,13 +56,8 @@ export function Plan({ shown: { moments, asked }, moment, pulls, pulling }: Plan
   const px = Math.min((width - MARGIN.left - MARGIN.right) / wide, (height - MARGIN.top - MARGIN.bottom) / long);
   const out = scaleOf([0, 1], [MARGIN.left, MARGIN.left + px]);
   const down = scaleOf([least, least + 1], [MARGIN.top, MARGIN.top + px]);
-  const at = ([x, y]: readonly [number, number]): readonly [number, number] => [out.to(y), down.to(x)];
-  const marks: (readonly [t: number, x: number, y: number, written: boolean])[] = [];
-  for (const { t, fly } of moments.filter((each) => Math.abs(each.t / EVERY_S - Math.round(each.t / EVERY_S)) < 0.01)) {
-    const [x, y] = at([fly[0] / M, fly[1] / M]);
-    const last = marks.findLast(([, , , written]) => written);
-    marks.push([t, x, y, !last || Math.hypot(x - last[1], y - last[2]) > APART_PX]);
-  }
+  const at = ([x, y]: Place): Place => [out.to(y), down.to(x)];
+  const marks = marksOf(moments, at);
   const [fx, fy] = at([moment.fly[0] / M, moment.fly[1] / M]);
   const { meanMmS } = asked.beat;
   return (
@@ -70,15 +75,7 @@ export function Plan({ shown: { moments, asked }, moment, pulls, pulling }: Plan
             stroke="var(--rule)"
             strokeWidth={1.5}
           />
-          {meanMmS > 0 &&
-            [0.3, 0.6, 0.9].map((share) => (
-              <path
-                key={share}
-                d={`M${String(out.to(share * wide))} ${String(MARGIN.top)}v26m-3 -7l3 7l3 -7`}
-                stroke="var(--shape)"
-                fill="none"
-              />
-            ))}
+          {meanMmS > 0 && <RunsDown at={[0.3, 0.6, 0.9].map((share) => out.to(share * wide))} />}
           {beside && (
             <path
               d={pathOf(beside.moments.map(({ fly }) => at([fly[0] / M, fly[1] / M])))}
@@ -88,7 +85,7 @@ export function Plan({ shown: { moments, asked }, moment, pulls, pulling }: Plan
             />
           )}
           <path d={pathOf(flies.map(at))} fill="none" stroke="var(--ink3)" strokeDasharray="5 3" />
-          {asked.fishing.manner === 'swing' && <MendLine fishing={asked.fishing} castM={asked.castMm / M} at={at} />}
+          {asked.fishing.manner === 'swing' && <MendLine asked={pulls.now ?? asked} at={at} />}
           <path
             d={pathOf(placesOf(moment).map(at))}
             fill="none"
@@ -115,119 +112,17 @@ export function Plan({ shown: { moments, asked }, moment, pulls, pulling }: Plan
         </svg>
       )}
       {width > 0 && height > 0 && asked.fishing.manner !== 'dead-drift' && (
-        <CastHandles {...{ asked, at, pulls }} from={(px_, py) => [down.from(py), out.from(px_)]} />
+        <CastHandles asked={pulls.now ?? asked} {...{ at, pulls }} from={(px_, py) => [down.from(py), out.from(px_)]} />
       )}
     </figure>
   );
 }
 
-type Place = readonly [x: number, y: number];
-/** Line is laid so far upstream by a mend, m. */
-const MEND_M = 2;
-const BOUNDS = { cast: [3, 40], angle: [-80, 85], mends: [0, 6] } as const;
-const clamped = (value: number, [least, most]: readonly [number, number], step: number): number =>
-  Math.min(most, Math.max(least, Math.round(value / step) * step));
-
-/** Where the fly comes down, m: downstream and out. */
-function castPlace({ manner, angleDeg }: Fishing, castM: number): Place {
-  const turned = manner === 'jig' || manner === 'hang' ? Math.PI / 2 : toRad(angleDeg);
-  return [castM * Math.sin(turned), castM * Math.cos(turned)];
-}
-
-/** The middle of the cast, and where the mends lay it. */
-function mendPlace(fishing: Fishing, castM: number): Place {
-  const [x, y] = castPlace(fishing, castM);
-  return [x / 2 - MEND_M * fishing.mends, y / 2];
-}
-
-/** The line as the mends lay it. */
-function MendLine({
-  fishing,
-  castM,
-  at,
-}: {
-  readonly fishing: Fishing;
-  readonly castM: number;
-  readonly at: (place: Place) => Place;
-}) {
-  if (fishing.mends === 0) return null;
-  const [from, over, to] = [[0, 0] as const, mendPlace(fishing, castM), castPlace(fishing, castM)].map(at) as [
-    Place,
-    Place,
-    Place,
-  ];
-  // A curve of the second degree passes half as far from its chord as its middle point lies.
-  const middle = over.map((each, i) => 2 * each - ((from[i] ?? 0) + (to[i] ?? 0)) / 2);
-  return (
-    <path
-      d={`M${from.join(' ')}Q${middle.join(' ')} ${to.join(' ')}`}
-      fill="none"
-      stroke="var(--measure)"
-      strokeDasharray="4 3"
-    />
-  );
-}
-
-/** The end of the cast and the mends, pulled on the water. */
-function CastHandles({
-  asked: { castMm, fishing },
-  at,
-  from,
-  pulls,
-}: {
-  readonly asked: Shown['asked'];
-  readonly at: (place: Place) => Place;
-  readonly from: (x: number, y: number) => Place;
-  readonly pulls: Pulls;
-}) {
-  const style = useStyle();
-  const { depth, angle } = saying(style);
-  const straight = fishing.manner === 'jig' || fishing.manner === 'hang';
-  const textsOf = (metres: number, deg: number): WaterTexts => ({
-    cast: depth(M * clamped(metres, BOUNDS.cast, 0.5)),
-    ...(straight ? {} : { angle: `${String(clamped(deg, BOUNDS.angle, 5))} deg` }),
-  });
-  const mended = (mends: number): string => String(clamped(mends, BOUNDS.mends, 1));
-  const castM = castMm / M;
-  return (
-    <>
-      <Handle
-        label="end of the cast"
-        words={straight ? depth(castMm) : `${depth(castMm)} at ${angle(fishing.angleDeg)}`}
-        value={castM}
-        least={BOUNDS.cast[0]}
-        most={BOUNDS.cast[1]}
-        upright={false}
-        at={at(castPlace(fishing, castM))}
-        onPull={(px, py) => {
-          const [x, y] = from(px, py);
-          pulls.pull(textsOf(Math.hypot(x, y), toDeg(Math.atan2(x, y))));
-        }}
-        onDone={pulls.letGo}
-        onStep={(right, by) => {
-          pulls.pull(textsOf(castM + 0.5 * right, fishing.angleDeg + 5 * by));
-          pulls.letGo();
-        }}
-      />
-      {fishing.manner === 'swing' && (
-        <Handle
-          label="mends"
-          words={fishing.mends === 0 ? 'none' : String(fishing.mends)}
-          value={fishing.mends}
-          least={BOUNDS.mends[0]}
-          most={BOUNDS.mends[1]}
-          upright
-          at={at(mendPlace(fishing, castM))}
-          onPull={(px, py) =>
-            pulls.pull({ mend: mended((castPlace(fishing, castM)[0] / 2 - from(px, py)[0]) / MEND_M) })
-          }
-          onDone={pulls.letGo}
-          onStep={(_right, by) => pulls.set('mend', mended(fishing.mends - by))}
-        />
-      )}
-    </>
-  );
-}
+/** Which way the water runs. */
+const RunsDown = ({ at }: { readonly at: readonly number[] }) =>
+  at.map((x) => (
+    <path key={x} d={`M${String(x)} ${String(MARGIN.top)}v26m-3 -7l3 7l3 -7`} stroke="var(--shape)" fill="none" />
+  ));
 
 /** The largest of 1, 2 and 5 times a power of ten below a figure. */
 function roundBelow(most: number): number {

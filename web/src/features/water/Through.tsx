@@ -83,7 +83,7 @@ export function Through({ shown, whole, moment, onTime, pulls }: ThroughProps) {
         {...pulled}
       />
       {width > 0 && (asked.fishing.manner === 'swing' || asked.fishing.manner === 'strip') && (
-        <CountHandle fishing={asked.fishing} {...{ along, pulls }} y={down.to(0)} />
+        <CountHandle fishing={(pulls.now ?? asked).fishing} {...{ along, pulls }} y={down.to(0)} />
       )}
     </figure>
   );
@@ -114,7 +114,7 @@ function CountHandle({
       at={[along.to(countS), y]}
       onPull={(x) => pulls.pull({ count: textOf(along.from(x)) })}
       onDone={pulls.letGo}
-      onStep={(right) => pulls.set('count', textOf(countS + right))}
+      onStep={(right) => pulls.take({ count: textOf(countS + right) })}
     />
   );
 }

@@ -1,6 +1,5 @@
 import { sentence } from '@jobbet/core/base';
 import { type Manner, MANNERS, type Moment } from '@jobbet/core/water';
-import { formatDepth, formatNumber, formatSpeed, type Written } from '@jobbet/core/units';
 import { useCallback, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { BoardFrame } from '../../fly/frame/BoardFrame.tsx';
 import { useSaver } from '../../fly/frame/FlyOnBench.tsx';
@@ -8,7 +7,6 @@ import { sayUndoable } from '../../fly/undoable.ts';
 import { changeOrSay, useBench, useBenchStore } from '../../fly/store.ts';
 import type { StoredBeat } from '../../shared/api/client.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
-import { useStyle } from '../../shared/settings/settings.ts';
 import { FilesInput } from '../../shared/ui/FilesInput.tsx';
 import { say } from '../../shared/ui/toast.ts';
 import { PrintedPages } from '../../shared/paper/PrintedPages.tsx';
@@ -17,6 +15,7 @@ import { type Asking, useAsking, useBeats } from './asking.ts';
 import { type Beside as Kept, setBeside, useBeside } from './beside.ts';
 import { BeatDialog, NEW_BEAT } from './BeatDialog.tsx';
 import { WATER } from './commands.ts';
+import { Figures } from './Figures.tsx';
 import { Margin } from './Margin.tsx';
 import { Plan } from './Plan.tsx';
 import { Poses } from './Poses.tsx';
@@ -212,7 +211,7 @@ function usePapers({ question, shown, whole }: Fished, moment: Moment | null) {
 
 /** The water from above, along the line and through time, and the fly as it lies in it. */
 function Fishing({
-  fished: { question, shown, whole, faults },
+  fished: { question, shown, whole, further, faults },
   time,
   asking,
 }: {
@@ -222,6 +221,7 @@ function Fishing({
 }) {
   const calm = useBench((state) => state.calm);
   const { moment, goTo } = time;
+  const hangs = further?.hangs ?? null;
   if (!shown || !moment)
     return (
       <p className="flex-1 p-6 text-ink2" role="status">
@@ -236,7 +236,7 @@ function Fishing({
       </div>
       <Through {...{ shown, whole, moment }} onTime={goTo} pulls={asking} />
       <Poses laid={calm} moments={shown.moments} moment={moment} onTime={goTo} />
-      <Figures shown={shown} range={whole ? rangeOf(whole) : null} />
+      <Figures of={{ laid: calm, ...shown, range: whole ? rangeOf(whole) : null, hangs }} />
       {question && <Printed {...{ question, shown, moment }} words={whole?.words ?? NOTHING} />}
     </div>
   );
@@ -272,61 +272,6 @@ const rangeOf = ({
   const deepest = [Math.max(...slowerMm), Math.max(...fasterMm), told.depth.lowestMm];
   return [Math.min(...deepest), Math.max(...deepest)];
 };
-
-/** The figures of it, in a row. */
-function Figures({
-  shown: { told, asked },
-  range,
-}: {
-  readonly shown: Shown;
-  readonly range: readonly [number, number] | null;
-}) {
-  const style = useStyle();
-  const deep = (mm: number): Written => formatDepth(mm, style, 2);
-  const { depth, bed, asMeantS, fishedS, swims } = told;
-  const speeds = swims.map((each) => formatSpeed(each, style));
-  const cells: readonly (readonly [string, string, string])[] = [
-    [
-      'deepest',
-      deep(depth.lowestMm).figure,
-      `${deep(0).unit}${range && range[1] - range[0] > 20 ? ` (${deep(range[0]).figure} to ${deep(range[1]).figure})` : ''}${asked.wantMm === null ? '' : `, wanted ${deep(asked.wantMm).figure}`}`,
-    ],
-    ...(depth.atWantedS === null
-      ? []
-      : [
-          [
-            'at the wanted depth',
-            formatNumber(depth.atWantedS, 1, style),
-            `s of ${formatNumber(fishedS, 0, style)}`,
-          ] as const,
-        ]),
-    [
-      'within a hand of the bed',
-      formatNumber(depth.nearBedS, 1, style),
-      `s, touches ${formatNumber(bed.contactS, 1, style)}${bed.pointDownS > 0 ? `, point down ${formatNumber(bed.pointDownS, 1, style)}` : ''}`,
-    ],
-    ...(asMeantS === null
-      ? []
-      : [['rides as meant', formatNumber(asMeantS, 1, style), `s of ${formatNumber(fishedS, 0, style)}`] as const]),
-    ['swims', [...new Set(speeds.map(({ figure }) => figure))].join(' to '), speeds[0]?.unit ?? ''],
-  ];
-  return (
-    <dl className="flex border-t border-ink" data-testid="water-figures">
-      {cells.map(([name, figure, words]) => (
-        <div
-          key={name}
-          className={`${name === 'deepest' ? 'flex-[1.9]' : 'flex-1'} min-w-0 px-3 py-1 border-r border-hair`}
-        >
-          <dt className="text-label italic text-ink2 truncate">{name}</dt>
-          <dd className="whitespace-nowrap overflow-hidden text-ellipsis">
-            <b className="text-sentence figure">{figure}</b>{' '}
-            <span className={bed.pointDownS > 0 && name.startsWith('within') ? 'text-warn' : 'text-ink2'}>{words}</span>
-          </dd>
-        </div>
-      ))}
-    </dl>
-  );
-}
 
 const NoBeat = ({ onNew }: { readonly onNew: () => void }) => (
   <main className="flex-1 grid place-content-center gap-3 text-center p-6" data-testid="water">

@@ -1,6 +1,6 @@
 import { beatAt, type BeatFile } from '@jobbet/core/records';
 import { METRIC, parseQuantity, saying } from '@jobbet/core/units';
-import { type Fishes, readAsked, type WaterTexts } from '@jobbet/core/water';
+import { type Fishes, readAsked, type WaterAsked, type WaterTexts } from '@jobbet/core/water';
 import type { Fault } from '@jobbet/core/base';
 import { useMemo, useState } from 'react';
 import useSWR, { mutate } from 'swr';
@@ -61,6 +61,9 @@ export const removeBeat = ({ id, name }: StoredBeat): void =>
       ),
   );
 
+/** What can be pulled. */
+export type Handled = Pick<WaterAsked, 'castMm' | 'fishing' | 'wantMm'>;
+
 /** How the fly on the bench is asked about, kept in this browser for each fly. */
 export interface Asking {
   readonly beat: StoredBeat | null;
@@ -71,6 +74,10 @@ export interface Asking {
   readonly setLevel: (level: string) => readonly Fault[];
   /** Takes one text, or says why not. */
   readonly set: (key: keyof WaterTexts, text: string) => readonly Fault[];
+  /** How it is asked just now, before it is answered; null where it cannot be asked so. */
+  readonly now: Handled | null;
+  /** Takes several texts at once, where they can be asked. */
+  readonly take: (texts: WaterTexts) => void;
   /** Whether something is pulled: what is asked is as it is just now, and kept once it is let go. */
   readonly pulling: boolean;
   /** Shows how it would be asked while something is pulled; what cannot be asked so is passed over. */
@@ -100,7 +107,7 @@ export function carryTo(fly: string, { beat, level, texts }: Asking, { line, cou
 type Carried = Pick<Fishes, 'line' | 'countS' | 'leader'> & { readonly wantMm: number | null };
 
 /** What pulling does: shown as it would be while it is pulled, kept once it is let go. */
-export type Pulls = Pick<Asking, 'pull' | 'letGo' | 'set'>;
+export type Pulls = Pick<Asking, 'now' | 'pull' | 'letGo' | 'take'>;
 
 /** The beat that is shallowest of those a fly may be fished in as deep as it is meant; the first where it means nothing. */
 function likely(beats: readonly StoredBeat[], depth: string | undefined): StoredBeat | undefined {
@@ -125,6 +132,10 @@ export function useAsking(beats: readonly StoredBeat[]): Asking {
   };
   const [pulled, setPulled] = useState<WaterTexts | null>(null);
   const texts = useMemo((): WaterTexts => ({ ...own.texts, ...pulled }), [own.texts, pulled]);
+  const now = useMemo(() => {
+    const read = readAsked(texts, file, drawers);
+    return read.ok ? read.value : null;
+  }, [texts, file, drawers]);
   const beat = beats.find(({ id }) => id === own.beat) ?? likely(beats, file.intent?.depth) ?? null;
   return {
     beat,
@@ -144,6 +155,11 @@ export function useAsking(beats: readonly StoredBeat[]): Asking {
       const faults = read.ok ? [] : read.faults.filter(({ path }) => path === key);
       if (faults.length === 0) keep({ ...own, texts: next });
       return faults;
+    },
+    now,
+    take: (next) => {
+      const all = { ...texts, ...next };
+      if (readAsked(all, file, drawers).ok) keep({ ...own, texts: all });
     },
     pulling: pulled !== null,
     pull: (next) => {

@@ -63,6 +63,7 @@ export const Band = ({
   readonly to: number;
 }) => {
   const [top, bottom] = [down(((1 - NEAR_WANTED) * wantMm) / M), Math.min(bed, down(((1 + NEAR_WANTED) * wantMm) / M))];
+  if (top >= bed) return null;
   return (
     <>
       <rect x={from} y={top} width={to - from} height={bottom - top} fill="var(--measure)" opacity={0.14} />
