@@ -195,7 +195,15 @@ test('what is pulled on the water is fished so: the end of the cast, mends, the 
     '1.1 m',
   );
   await settled(page);
-  // What was told of it goes on into the next fly.
+  await page.getByLabel('dropper', { exact: true }).selectOption({ label: 'Night Sexton' });
+  await expect(page.getByTestId('along')).toContainText(/dropper at 0\.\d+ m/);
+  await settled(page);
+  await expect(margin(page)).toContainText('The dropper fishes');
+  await page.getByLabel('dropper above the fly').fill('5 m');
+  await page.getByLabel('dropper above the fly').press('Enter');
+  await expect(margin(page).getByRole('alert')).toContainText('a dropper is tied into the leader');
+  await page.getByLabel('dropper', { exact: true }).selectOption('');
+  await settled(page);
   await figures(page).locator('[data-why="deepest"]').click();
   await expect(page.getByRole('dialog')).toContainText('with the fly a tenth heavier');
   expect(await findings(page)).toEqual([]);

@@ -35,7 +35,8 @@ jobbet inspect FLY SPECIMEN... [--photo IMAGE [--view side] [--mm-per-px N | --b
 jobbet water FLY --beat FILE [--level M] [--line floating|intermediate|"sink-tip:4 m:75 mm/s"|"sinking:75 mm/s"]
              [--manner swing|strip|dead-drift|jig|hang|count-down] [--leader "2.7 m:0.25 mm:nylon,…"]
              [--cast 18m] [--angle 45deg] [--mend N] [--count 6s] [--strip "0.3 m:0.6 m/s:1 s"]
-             [--lift "0.5 m:2 s"] [--float NAME] [--rod-tip 1m] [--want 1m] [--seconds 20s]
+             [--lift "0.5 m:2 s"] [--float NAME] [--float-to-fly 1m]
+             [--dropper FLY [--dropper-above 90cm]] [--rod-tip 1m] [--want 1m] [--seconds 20s]
              [--drawers FILE] [--lines]
                          how deep a fly is fished and for how long, how it hangs on the way, what goes wrong
 jobbet schema [fly|batch|specimen|beat]

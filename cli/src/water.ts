@@ -1,9 +1,18 @@
 import { bad, type Fault, good, type Outcome } from '@jobbet/core/base';
 import { readDocumentText } from '@jobbet/core/document';
-import { solveFly } from '@jobbet/core/model';
+import { layFly, solveFly } from '@jobbet/core/model';
 import { BEAT_KIND, beatAt, type BeatFile } from '@jobbet/core/records';
 import { parseQuantity } from '@jobbet/core/units';
-import { askWater, ended, hangsOn, readAsked, reportWater, type WaterReport, waterWords } from '@jobbet/core/water';
+import {
+  askWater,
+  ended,
+  hangsOn,
+  readAbove,
+  readAsked,
+  reportWater,
+  type WaterReport,
+  waterWords,
+} from '@jobbet/core/water';
 import { readOne, type RecordsAsked, recordsAsked, reportTogether } from './records.ts';
 import { readFly } from '@jobbet/core/pattern';
 import type { Terminal } from './terminal.ts';
@@ -22,6 +31,8 @@ const OPTIONS = {
   lift: 'LIFT',
   float: 'NAME',
   'float-to-fly': 'LENGTH',
+  dropper: 'FILE',
+  'dropper-above': 'LENGTH',
   'rod-tip': 'HEIGHT',
   want: 'DEPTH',
   seconds: 'SECONDS',
@@ -52,6 +63,20 @@ function beatOf(file: string | undefined, level: string | undefined, terminal: T
   return beatAt(beat.value, read && read.value);
 }
 
+/** A second fly on the leader; null where none is named. */
+function dropperOf(
+  { dropper, 'dropper-above': above }: Partial<Record<keyof typeof OPTIONS, string>>,
+  drawers: RecordsAsked['drawers'],
+  terminal: Terminal,
+) {
+  if (dropper === undefined) return good(null);
+  const pattern = readOne(dropper, readFly, terminal);
+  if (!pattern.ok) return pattern;
+  const [laid, aboveMm] = [layFly(pattern.value, drawers), readAbove(above)];
+  if (!laid.ok) return laid;
+  return aboveMm.ok ? good({ laid: laid.value, aboveMm: aboveMm.value }) : aboveMm;
+}
+
 function told(
   { files, drawers, more }: RecordsAsked,
   terminal: Terminal,
@@ -67,7 +92,9 @@ function told(
   if (!pattern.ok || !beat.ok || !asked.ok) return bad(...faults);
   const solved = solveFly(pattern.value, drawers);
   if (!solved.ok) return solved;
-  const question = { ...asked.value, laid: solved.value.laid, beat: beat.value };
+  const dropper = dropperOf(texts.value, drawers, terminal);
+  if (!dropper.ok) return dropper;
+  const question = { ...asked.value, laid: solved.value.laid, beat: beat.value, dropper: dropper.value };
   const answer = ended(askWater(question));
   if (!answer.ok) return answer;
   const hangs = ended(hangsOn(question));

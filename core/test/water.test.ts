@@ -59,6 +59,13 @@ interface Fished {
     readonly source: string;
     readonly belief: string;
   }[];
+  readonly droppers: {
+    readonly alone: number;
+    readonly light: readonly [point: number, dropper: number];
+    readonly heavy: readonly [point: number, dropper: number];
+    readonly apart: number;
+    readonly refused: readonly string[];
+  };
   readonly drifted: {
     readonly nowMm: number;
     readonly ways: readonly { readonly change: string; readonly to: string; readonly lowestMm: number }[];
@@ -202,6 +209,7 @@ describe('what a run comes to', () => {
     touches: false,
     lowest: 'platform',
     pulled: false,
+    dropper: null,
     noseDownDeg: 0,
     heelDeg: 180,
     ride: 'point-up',
@@ -415,6 +423,22 @@ describe('ways to a depth', () => {
     ).toEqual([undefined, undefined, SHORT_LEADER, SHORT_LEADER]);
     expect(leaderOn('sinking 75 mm/s', { leader: '2 m of 0.3 mm nylon' })).toBe('2 m of 0.3 mm nylon');
     for (const { line, leader } of fished.chosen) expect(leader).toBe(line === 'floating' ? null : SHORT_LEADER);
+  });
+});
+
+describe('two flies on one cast', () => {
+  test('the dropper fishes higher, the heavier it is the deeper both; drifting under a float they hang as far apart as they are tied', () => {
+    const { alone, light, heavy, apart } = fished.droppers;
+    for (const [point, dropper] of [light, heavy]) expect(dropper).toBeLessThan(point);
+    expect(heavy[0]).toBeGreaterThan(1.03 * alone);
+    expect(heavy[0]).toBeGreaterThan(light[0]);
+    expect(heavy[1]).toBeGreaterThan(light[1]);
+    expect(apart / 600).toBeCloseTo(1, 1);
+  });
+  test('is tied into the leader and no further up', () => {
+    expect(fished.droppers.refused).toEqual([
+      expect.stringMatching(/^a dropper is tied into the leader, of which 2\.7 m/),
+    ]);
   });
 });
 

@@ -5,7 +5,7 @@ import { G, layFly, solveText, water } from '../../core/src/model/index.ts';
 import { beatAt } from '../../core/src/records/beat.ts';
 import { Chain, type Place, segmentsOf } from '../../core/src/water/chain.ts';
 import type { Body } from '../../core/src/water/loads.ts';
-import { ended, hangsOn, type Otherwise, runWater, type WaterAsked } from '../../core/src/water/ask.ts';
+import { ended, hangsOn, type OnDropper, type Otherwise, runWater, type WaterAsked } from '../../core/src/water/ask.ts';
 import { readAsked, type WaterTexts } from '../../core/src/water/asked.ts';
 import { Current } from '../../core/src/water/current.ts';
 import { eyesTo } from '../../core/src/water/eyes.ts';
@@ -232,6 +232,27 @@ function otherEyes() {
   };
 }
 
+/** A point fly alone and with a second one on the dropper, light or heavy; two that drift; one that is tied in too far up. */
+function droppers() {
+  const [light, heavy] = [laidOf('night-sexton'), slate];
+  const asked = askedFor({ manner: 'swing', seconds: '14 s' });
+  const depths = (dropper: OnDropper | null, of: WaterAsked = asked) => {
+    const run = ended(runWater({ ...of, dropper }));
+    if (!run.ok) throw new Error(JSON.stringify(run.faults));
+    return [run.value.told.depth.lowestMm, run.value.told.dropper?.lowestMm ?? 0] as const;
+  };
+  const drift = askedFor({ manner: 'dead-drift', want: '2 m', seconds: '15 s' }, 200);
+  const [point, second] = depths({ laid: light, aboveMm: 600 }, drift);
+  const far = ended(runWater({ ...asked, dropper: { laid: light, aboveMm: 2690 } }));
+  return {
+    alone: depths(null)[0],
+    light: depths({ laid: light, aboveMm: 900 }),
+    heavy: depths({ laid: heavy, aboveMm: 900 }),
+    apart: point - second,
+    refused: far.ok ? [] : far.faults.map(({ message }) => message),
+  };
+}
+
 /** What is offered where a floating line does not come down to a depth, m. */
 function offered() {
   const texts = { manner: 'swing', want: '0.7 m', seconds: '16 s', line: 'floating' };
@@ -282,6 +303,7 @@ console.log(
     whys: whys(),
     slateMg: slate.submergedMg,
     counted: counted(),
+    droppers: droppers(),
     drifted: drifted(),
     otherEyes: otherEyes(),
     chosen: chosen(),

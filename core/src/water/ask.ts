@@ -5,7 +5,7 @@ import { Current, type Stretch } from './current.ts';
 import { type Fishing, fish, type Track } from './fish.ts';
 import { WaterFly } from './fly.ts';
 import type { LinePiece } from './line.ts';
-import { type LeaderSpec, leaderPieces, type LineSpec, tackleOut } from './tackle.ts';
+import { type LeaderSpec, leaderPieces, lengthOf, type LineSpec, tackleOut } from './tackle.ts';
 import { tellRun, type WaterTold } from './told.ts';
 
 /** Everything that is asked of the water about one fly. */
@@ -18,7 +18,17 @@ export interface WaterAsked {
   readonly fishing: Fishing;
   /** The depth it is to be fished at; null where none is wanted. */
   readonly wantMm: number | null;
+  readonly dropper?: OnDropper | null;
 }
+
+/** A second fly, tied into the leader so far above the first, mm; its own short piece of leader is left out. */
+export interface OnDropper {
+  readonly laid: LaidFly;
+  readonly aboveMm: number;
+}
+
+/** So much leader is left over a dropper at least, mm. */
+const LEAST_OVER = 100;
 
 /** Times what is asked, for the question what an answer hangs on. */
 export interface Otherwise {
@@ -53,8 +63,23 @@ export const ASKED_LIMITS = {
 const within = (path: string, value: number, [least, most]: readonly [number, number], words: string): Fault[] =>
   value >= least && value <= most ? [] : [{ path, code: 'range', message: words }];
 
+/** Whether there is leader enough to tie a dropper into. */
+function dropperFaults(asked: WaterAsked): readonly Fault[] {
+  const { fishing, leader, dropper = null } = asked;
+  const longMm = fishing.manner === 'dead-drift' ? dropOf(asked) : lengthOf(leader);
+  if (!dropper || dropper.aboveMm <= longMm - LEAST_OVER) return [];
+  return [
+    {
+      path: 'dropper-above',
+      code: 'range',
+      message: `a dropper is tied into the leader, of which ${(longMm / 1000).toFixed(1)} m are there: tie it in nearer to the fly, or take a longer leader`,
+    },
+  ];
+}
+
 /** What of a question no water would bear out. */
-function faultsOf({ laid, castMm, fishing }: WaterAsked): readonly Fault[] {
+function faultsOf(asked: WaterAsked): readonly Fault[] {
+  const { laid, castMm, fishing } = asked;
   return [
     ...(laid.submergedMg <= 0
       ? [
@@ -65,6 +90,7 @@ function faultsOf({ laid, castMm, fishing }: WaterAsked): readonly Fault[] {
           },
         ]
       : []),
+    ...dropperFaults(asked),
     ...within('cast', castMm, ASKED_LIMITS.castMm, 'a cast is between 1 and 40 m long'),
     ...within(
       'angle',
@@ -158,11 +184,13 @@ export function* runWater(
   if (!pieces.ok) return pieces;
   const stretch = stretchOf(beat, otherwise);
   const fly = new WaterFly(laid, { weight: otherwise.weight ?? 1 });
+  const { dropper = null } = asked;
   const running = fish(fly, {
     current: new Current(stretch),
     water: own,
     pieces: pieces.value,
     fishing,
+    dropper: dropper && { fly: new WaterFly(dropper.laid), aboveMm: dropper.aboveMm },
     ...(otherwise.coarse === true ? { finer: COARSE } : {}),
   });
   let step = running.next();

@@ -162,7 +162,7 @@ export function readAsked(
   texts: WaterTexts,
   { intent }: Pick<FlyFile, 'intent'>,
   tackle: Tackle = NO_TACKLE,
-): Outcome<Omit<WaterAsked, 'laid' | 'beat'>> {
+): Outcome<Omit<WaterAsked, 'laid' | 'beat' | 'dropper'>> {
   const reading = new Reading();
   const line = reading.of(readLine(texts.line ?? USUAL_OF[intent?.line ?? 'floating'], tackle), {
     form: 'floating',
@@ -186,6 +186,15 @@ export function readAsked(
       : reading.quantity('length', wanted, 'want', [50, 30_000], 'depth that is wanted', 1000);
   return reading.faults.length > 0 ? bad(...reading.faults) : good({ line, leader, castMm, fishing, wantMm });
 }
+
+/** How far above the fly a dropper is tied in where nothing is said, mm. Custom. */
+export const USUAL_ABOVE_MM = 900;
+
+/** How far above the fly a dropper is tied in, as it is written. */
+export const readAbove = (text: string | undefined): Outcome<number> =>
+  text === undefined || text.trim() === ''
+    ? good(USUAL_ABOVE_MM)
+    : quantityIn('length', text, 'dropper-above', [100, 12_000], 'way from the fly to a dropper');
 
 /** How it is asked with another line: on one that sinks with a short leader, unless one is said. */
 export function onLine(own: WaterTexts, line: string, tackle: Tackle): WaterTexts {

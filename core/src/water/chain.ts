@@ -52,6 +52,21 @@ export type Place = readonly [x: number, y: number, z: number];
 
 /** Symmetric 3 × 3 matrices a node, xx yy zz xy xz yz. */
 
+/** A second fly, tied in so many pieces above the first. */
+export interface Dropper {
+  readonly piecesAbove: number;
+  readonly body: () => Body;
+}
+
+/** What the line lies in, and what is on it. */
+interface Ends {
+  readonly current: Current;
+  readonly water: Water;
+  readonly fly: () => Body;
+  readonly float: Body | null;
+  readonly dropper?: Dropper | null;
+}
+
 /**
  * Line, leader and fly as nodes joined by pieces that do not stretch. A step is implicit in the drag of every node, in the pull of every piece
  * and in the way it points, so that neither a stiff drag nor a wave along a tight line sets how long it may be; a piece that would be pushed is
@@ -75,6 +90,7 @@ export class Chain {
   private readonly bed: number;
   private readonly fly: () => Body;
   private readonly float: Body | null;
+  private readonly dropper: Dropper | null;
   /** Mass over the step and drag of each node, xx yy zz xy xz yz, and what pushes it. */
   private readonly inert: Float64Array;
   private readonly push: Float64Array;
@@ -95,12 +111,9 @@ export class Chain {
 
   /**
    * @param places of all nodes at first @param fly as it is now, asked before each step @param float what the first node is; null where it is held
+   * @param dropper a second fly on the leader
    */
-  constructor(
-    segments: Segment[],
-    places: readonly Place[],
-    { current, water, fly, float }: { current: Current; water: Water; fly: () => Body; float: Body | null },
-  ) {
+  constructor(segments: Segment[], places: readonly Place[], { current, water, fly, float, dropper = null }: Ends) {
     this.segments = segments;
     this.nodes = places.length;
     const [three, count] = [3 * places.length, places.length];
@@ -110,6 +123,7 @@ export class Chain {
     this.bed = -current.stretch.depthMm;
     this.fly = fly;
     this.float = float;
+    this.dropper = dropper;
     this.inert = new Float64Array(SIX * count);
     this.push = new Float64Array(three);
     this.next = new Float64Array(three);
@@ -130,6 +144,27 @@ export class Chain {
 
   get flyNode(): number {
     return this.nodes - 1;
+  }
+
+  /** The node a second fly is tied in at; that of the fly where there is none. */
+  get dropperNode(): number {
+    return this.flyNode - (this.dropper?.piecesAbove ?? 0);
+  }
+
+  /** What is tied in at a node. */
+  private bodyAt(i: number): Body | null {
+    if (i === 0) return this.float;
+    if (i === this.flyNode) return this.fly();
+    return this.dropper && i === this.dropperNode ? this.dropper.body() : null;
+  }
+
+  /** What the line on both sides of a node does to what is tied in there, mg. */
+  forceOn(node: number): Place {
+    const on = (c: number): number =>
+      ((this.pull[node] ?? 0) * (this.way[3 * node + c] as number) -
+        (this.pull[node - 1] as number) * (this.way[3 * node - 3 + c] as number)) /
+      G;
+    return [on(0), on(1), on(2)];
   }
 
   /** Pull on the fly, mg. */
@@ -232,9 +267,8 @@ export class Chain {
           dry += (each.lengthMm / 2) * each.dryMgMm;
           sunk += (each.lengthMm / 2) * each.sunkMgMm;
         }
-      if (i !== this.flyNode) return { dry, sunk };
-      const fly = this.fly();
-      return { dry: dry + fly.massMg, sunk: sunk + fly.sunkMg };
+      const body = this.bodyAt(i);
+      return body ? { dry: dry + body.massMg, sunk: sunk + body.sunkMg } : { dry, sunk };
     };
     for (let i = 1; i < this.nodes; i++) {
       const { dry, sunk } = mass(i);
@@ -252,7 +286,7 @@ export class Chain {
     for (let i = 0; i < nodes; i++) {
       loads.begin(i, this.at, this.speed);
       for (let s = Math.max(0, i - 1); s <= i && s < nodes - 1; s++) loads.piece(segments[s] as Segment, way, s, dt);
-      const body = i === 0 ? this.float : i === this.flyNode ? this.fly() : null;
+      const body = this.bodyAt(i);
       if (body) loads.body(body, dt);
       if (mend && i <= mend.segments) loads.led(mend.speedAt(i / mend.segments));
       loads.end(dt, this.inert, this.push);
@@ -342,14 +376,14 @@ export class Chain {
     this.bedLoad = 0;
     for (let i = 1; i < this.nodes; i++) {
       const k = 3 * i;
-      const body = i === this.flyNode ? this.fly() : null;
+      const body = this.bodyAt(i);
       const floor = this.bed + (body?.reachMm ?? 0);
       const z = at[k + 2] as number;
       if (z + dt * (next[k + 2] as number) >= floor) continue;
       const rises = (floor - z) / dt;
       const m = SIX * i;
       const load = (rises - (next[k + 2] as number)) * (inert[m + 2] as number);
-      if (body) this.bedLoad = load;
+      if (i === this.flyNode) this.bedLoad = load;
       // What rubs stops what slides, and never turns it back.
       const rubs =
         ((body?.friction ?? LINE_FRICTION) * load) /
@@ -363,9 +397,9 @@ export class Chain {
     }
   }
 
-  /** Whether the fly lies on the bed. */
-  get touches(): boolean {
-    return this.onBed[this.flyNode] === 1;
+  /** Whether what is at a node lies on the bed. */
+  touchesAt(node: number): boolean {
+    return this.onBed[node] === 1;
   }
 
   private stretch(): number {

@@ -57,6 +57,8 @@ export interface Moment extends Lies {
   readonly pulled: boolean;
   /** Nodes from the rod to the fly, three figures each, mm. */
   readonly nodes: Float32Array;
+  /** A second fly on the leader: where it is, how it lies, and whether it touches the bed; null where there is none. */
+  readonly dropper: (Lies & { readonly at: Place; readonly touches: boolean }) | null;
 }
 
 export interface Track {
@@ -125,6 +127,8 @@ export interface FishedBy {
   readonly water: Water;
   readonly pieces: readonly LinePiece[];
   readonly fishing: Fishing;
+  /** A second fly, and how far above the first it is tied into the leader, mm. */
+  readonly dropper?: { readonly fly: WaterFly; readonly aboveMm: number } | null;
   /** How many times finer line is cut, and steps are, than usual. */
   readonly finer?: { readonly nodes?: number; readonly steps?: number };
 }
@@ -135,18 +139,15 @@ export interface FishedBy {
  */
 export function* fish(
   fly: WaterFly,
-  { current, water, pieces, fishing, finer = {} }: FishedBy,
+  { current, water, pieces, fishing, dropper = null, finer = {} }: FishedBy,
 ): Generator<{ readonly share: number; readonly moment: Moment }, Track> {
   const drifts = fishing.manner === 'dead-drift';
-  const segments = segmentsOf(pieces, finer.nodes ?? 1);
+  const segments = segmentsOf(dropper ? cutAt(pieces, dropper.aboveMm) : pieces, finer.nodes ?? 1);
   const lengths = segments.map(({ lengthMm }) => lengthMm);
   const places = laidOut(lengths, drifts ? { ...fishing, rodTipMm: 0 } : fishing);
-  const chain = new Chain(segments, places, {
-    current,
-    water,
-    fly: () => fly.body(),
-    float: drifts ? floatBody(water.density, fishing.float) : null,
-  });
+  const float = drifts ? floatBody(water.density, fishing.float) : null;
+  const tiedIn = dropper && { piecesAbove: piecesIn(segments, dropper.aboveMm), body: () => dropper.fly.body() };
+  const chain = new Chain(segments, places, { current, water, fly: () => fly.body(), float, dropper: tiedIn });
   const dt = STEP_S / (finer.steps ?? 1);
   const every = Math.max(1, Math.round(KEPT_EVERY * (finer.steps ?? 1)));
   const count = Math.round(fishing.seconds / dt);
@@ -157,14 +158,17 @@ export function* fish(
   for (let k = 0; k <= count; k++) {
     const t = k * dt;
     const rate = wound(t, fishing, current.surfaceMmS);
-    const state = settle(chain, fly, current, k === 0 ? Infinity : dt);
+    const since = k === 0 ? Infinity : dt;
+    const state = settle(chain, fly, current, since);
+    const second = dropper && settleDropper(chain, dropper.fly, current, since);
     if (k % every === 0) {
-      const moment = {
+      const moment: Moment = {
         t,
         ...state,
         pulled: rate > 0,
         ...fly.lies,
-        nodes: Float32Array.from(chain.at.subarray(0, 3 * chain.nodes)),
+        nodes: nodesOf(chain),
+        dropper: second && { ...second, ...dropper.fly.lies },
       };
       moments.push(moment);
       yield { share: k / count, moment };
@@ -182,6 +186,8 @@ export function* fish(
   return { moments, steps: chain.steps, settled };
 }
 
+const nodesOf = (chain: Chain): Float32Array => Float32Array.from(chain.at.subarray(0, 3 * chain.nodes));
+
 const mendOf = (segments: number): Mend => ({
   segments,
   speedAt: (share) => (MEND.mm / MEND.seconds) * Math.sin(Math.PI * share),
@@ -189,12 +195,53 @@ const mendOf = (segments: number): Mend => ({
 
 const outOf = ({ segments }: Chain): number => segments.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
 
-/** Lets the fly turn to how it is pulled and how the water meets it. */
-function settle(chain: Chain, fly: WaterFly, current: Current, seconds: number) {
-  const k = 3 * chain.flyNode;
+/** Cuts the piece of a leader in which a second fly is tied in. */
+function cutAt(pieces: readonly LinePiece[], aboveMm: number): LinePiece[] {
+  let left = aboveMm;
+  const cut: LinePiece[] = [];
+  for (const piece of [...pieces].reverse()) {
+    const [below, over] = [Math.max(0, Math.min(left, piece.lengthMm)), piece.lengthMm - Math.max(0, left)];
+    if (below > 0) cut.unshift({ ...piece, lengthMm: below });
+    if (over > 0) cut.unshift({ ...piece, lengthMm: Math.min(over, piece.lengthMm) });
+    left -= piece.lengthMm;
+  }
+  return cut;
+}
+
+/** How many segments, from the fly on, are so long together. */
+function piecesIn(segments: readonly LinePiece[], lengthMm: number): number {
+  let [count, left] = [0, lengthMm];
+  for (const { lengthMm: long } of [...segments].reverse()) {
+    if (left < long / 2) break;
+    left -= long;
+    count += 1;
+  }
+  return count;
+}
+
+/** Where a node is, how fast, and the water past it. */
+function passing(chain: Chain, node: number, current: Current) {
+  const k = 3 * node;
   const at: Place = [chain.at[k] as number, chain.at[k + 1] as number, chain.at[k + 2] as number];
   const speed: Place = [chain.speed[k] as number, chain.speed[k + 1] as number, chain.speed[k + 2] as number];
   const flow: Place = [current.at(at[2], at[1]) - speed[0], -speed[1], -speed[2]];
+  return { at, speed, flow };
+}
+
+/** Lets a second fly turn to how the leader holds it and how the water meets it. */
+function settleDropper(chain: Chain, fly: WaterFly, current: Current, seconds: number) {
+  const node = chain.dropperNode;
+  const { at, flow } = passing(chain, node, current);
+  const force = chain.forceOn(node);
+  const pullMg = Math.hypot(...force);
+  const way: Place = pullMg > 0 ? [force[0] / pullMg, force[1] / pullMg, force[2] / pullMg] : [0, 0, 1];
+  fly.settle(pullMg, way, flow, seconds);
+  return { at, touches: chain.touchesAt(node) };
+}
+
+/** Lets the fly turn to how it is pulled and how the water meets it. */
+function settle(chain: Chain, fly: WaterFly, current: Current, seconds: number) {
+  const { at, speed, flow } = passing(chain, chain.flyNode, current);
   const way = chain.flyWay();
   const pullMg = chain.flyPullMg;
   fly.settle(pullMg, way, flow, seconds);
@@ -205,7 +252,7 @@ function settle(chain: Chain, fly: WaterFly, current: Current, seconds: number) 
     ground: Math.hypot(...speed),
     through: Math.hypot(...flow),
     across: level > 0.02 ? Math.abs(flow[1] * way[0] - flow[0] * way[1]) / level : 0,
-    touches: chain.touches,
+    touches: chain.touchesAt(chain.flyNode),
     lowest: fly.lowestPart,
   };
 }

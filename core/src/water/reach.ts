@@ -156,7 +156,9 @@ export function* waysTo(
   if (wantMm === null || isNear(lowestMm)) return good([]);
   const deepWith = (trial: Try): number | null => lowestWith(asked, texts, of, trial);
   const tries: Try[] = [];
-  if (fishing.manner === 'swing' || fishing.manner === 'strip')
+  const counted = fishing.manner === 'swing' || fishing.manner === 'strip';
+  // A fly that goes too deep is counted less, where it is counted at all.
+  if (counted && (lowestMm < wantMm || fishing.countS > 0))
     tries.push(
       yield* leastOf([0, Math.min(MOST_COUNT_S, Math.floor(fishing.seconds) - 1)], countTry, deepWith, wantMm),
     );

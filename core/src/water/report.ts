@@ -48,6 +48,8 @@ export interface WaterReport {
   } | null;
   /** What a tenth more of each does to the greatest depth, mm; of the temperature, three degrees. */
   readonly hangsOn: HangsOn | null;
+  /** A second fly on the leader; null where there is none. */
+  readonly dropper: { readonly lowest_mm: number; readonly mean_mm: number; readonly contact_s: number } | null;
   readonly settled: boolean;
   readonly words: readonly string[];
 }
@@ -101,6 +103,11 @@ export function reportWater(answer: WaterAnswer, hangs: HangsOn | null, words: r
       downstreamAtEnd: swing.downstreamAtEnd,
     },
     hangsOn: hangs && (Object.fromEntries(Object.entries(hangs).map(([input, mm]) => [input, round(mm)])) as HangsOn),
+    dropper: told.dropper && {
+      lowest_mm: round(told.dropper.lowestMm),
+      mean_mm: round(told.dropper.meanMm),
+      contact_s: round(told.dropper.contactS),
+    },
     settled: told.settled,
     words,
   };

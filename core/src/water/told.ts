@@ -33,6 +33,8 @@ export interface WaterTold {
     readonly acrossMmS: number;
     readonly downstreamAtEnd: boolean;
   } | null;
+  /** A second fly on the leader: how deep, and how long it touches the bed; null where there is none. */
+  readonly dropper: { readonly lowestMm: number; readonly meanMm: number; readonly contactS: number } | null;
   readonly settled: boolean;
 }
 
@@ -125,6 +127,16 @@ function swingOf(moments: readonly Moment[]): WaterTold['swing'] {
   };
 }
 
+function dropperOf(fished: readonly Moment[]): WaterTold['dropper'] {
+  const deep = fished.flatMap(({ dropper }) => (dropper ? [-dropper.at[2]] : []));
+  if (deep.length === 0) return null;
+  return {
+    lowestMm: Math.max(...deep),
+    meanMm: deep.reduce((sum, mm) => sum + mm, 0) / deep.length,
+    contactS: sumOf(fished, ({ dropper }) => dropper?.touches === true),
+  };
+}
+
 /** What a run tells. @param wantMm the depth it is to be fished at, null where none is wanted */
 export function tellRun(
   { moments, settled }: Track,
@@ -167,6 +179,7 @@ export function tellRun(
     swims: [shareOf(through, 0.1), shareOf(through, 0.9)],
     countS: wantMm === null ? null : (moments.find((each) => deep(each) >= wantMm)?.t ?? null),
     swing: manner === 'swing' ? swingOf(moments) : null,
+    dropper: dropperOf(fished),
     settled,
   };
 }

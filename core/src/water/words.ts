@@ -111,6 +111,11 @@ export function waterWords(answer: WaterAnswer, asked: WaterAsked, style: Style 
     ...(told.bed.contactS > 0 && told.bed.pointDownS === 0
       ? [`it touches the bed for ${seconds(told.bed.contactS, style)}, point up: no snag by that`]
       : []),
+    ...(told.dropper
+      ? [
+          `the dropper fishes ${deep(told.dropper.lowestMm, style)} deep at the most, ${deep(told.dropper.meanMm, style)} on average${told.dropper.contactS > 0 ? `, and touches the bed for ${seconds(told.dropper.contactS, style)}` : ''}`,
+        ]
+      : []),
     ...(told.swing?.sweepS == null ? [] : [`it hangs below the rod after ${seconds(told.swing.sweepS, style)}`]),
     ...waterFaults(answer, asked, style).map(({ words }) => words),
   ];

@@ -71,6 +71,7 @@ export function Along({ shown, moment, pulls }: AlongProps) {
             )}
             <Profile beat={asked.beat} down={down.to} right={width - 14} />
             <path d={pathOf(line.map(at))} fill="none" stroke="var(--ink)" strokeWidth={2} strokeLinejoin="round" />
+            {moment.dropper && <Second at={at(secondAt(moment, line) ?? [0, 0])} deepMm={-moment.dropper.at[2]} />}
             <Hung
               moment={moment}
               at={at(line.at(-1) ?? [0, 0])}
@@ -87,6 +88,23 @@ export function Along({ shown, moment, pulls }: AlongProps) {
         </>
       )}
     </figure>
+  );
+}
+
+/** Where along the line a second fly is tied in: the node at its depth, out as far as the line is there. */
+const secondAt = ({ dropper }: Moment, line: readonly (readonly [number, number])[]) =>
+  line.findLast(([, high], i) => i < line.length - 1 && dropper && Math.abs(high * M - dropper.at[2]) < 0.5);
+
+/** A second fly on the leader, and how deep. */
+function Second({ at: [x, y], deepMm }: { readonly at: readonly [number, number]; readonly deepMm: number }) {
+  const style = useStyle();
+  return (
+    <>
+      <path d={diamond(x, y, 4)} fill="var(--sheet)" stroke="var(--ink)" />
+      <text x={x + 8} y={y - 5} className="text-label italic" fill="var(--ink2)">
+        dropper at {saying(style).depth(deepMm)}
+      </text>
+    </>
   );
 }
 

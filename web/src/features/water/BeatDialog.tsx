@@ -5,7 +5,7 @@ import { useState } from 'react';
 import type { StoredBeat } from '../../shared/api/client.ts';
 import { ChoiceField } from '../../shared/fields/Fields.tsx';
 import { DialogBox } from '../../shared/ui/DialogBox.tsx';
-import { addBeat, keepBeat, removeBeat } from './asking.ts';
+import { addBeat, keepBeat, removeBeat } from './beats.ts';
 
 interface BeatDialogProps {
   /** The beat that is changed; null for another one. */

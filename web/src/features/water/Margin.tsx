@@ -1,13 +1,13 @@
 import { capital, sentence } from '@jobbet/core/base';
-import { type Fishes, type HangsOn, nothingReaches } from '@jobbet/core/water';
+import { type Fishes, type HangsOn, lineWords, nothingReaches } from '@jobbet/core/water';
 import { formatNumber, MM_PER, saying, type Style } from '@jobbet/core/units';
 import { Link } from 'react-router';
 import { type Asking, carryTo } from './asking.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { leaveLongWork } from '../../shared/solve/solver.ts';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
-import type { Fished } from './useFished.ts';
-import type { BoxHere } from './useFished.ts';
+import type { BoxAnswer } from './reckon.ts';
+import type { BoxHere, Fished } from './useFished.ts';
 
 interface MarginProps {
   readonly fished: Fished;
@@ -163,7 +163,7 @@ function Hangs({ hangs }: { readonly hangs: HangsOn }) {
 
 /** The flies of the box here. */
 function Box({
-  box: { working, found, ask },
+  box: { working, answer, ask },
   own,
   asking,
   wantMm,
@@ -186,11 +186,11 @@ function Box({
             Stop
           </button>
         </p>
-      ) : found ? (
+      ) : answer ? (
         <>
-          <Nothing found={found} wantMm={wantMm} />
+          <Nothing answer={answer} wantMm={wantMm} />
           <ol>
-            {found.map((fly) => (
+            {answer.found.map((fly) => (
               <OneFly
                 key={fly.id}
                 fly={fly}
@@ -209,15 +209,20 @@ function Box({
   );
 }
 
-/** Where nothing of the box comes down to the wanted depth. */
-function Nothing({ found, wantMm }: { readonly found: readonly Fishes[]; readonly wantMm: number | null }) {
-  const style = useStyle();
+/** Where nothing of the box comes down to the wanted depth, and what would. */
+function Nothing({ answer: { found, would }, wantMm }: { readonly answer: BoxAnswer; readonly wantMm: number | null }) {
+  const { depth } = saying(useStyle());
   const nearest = nothingReaches(found, wantMm);
   if (!nearest || wantMm === null) return null;
-  const { depth } = saying(style);
   return (
     <p className="text-warn my-1">
-      Nothing of yours comes to {depth(wantMm)} here: {nearest.name} goes deepest, {depth(nearest.lowestMm)}.
+      Nothing of yours comes to {depth(wantMm)} here: {nearest.name} goes deepest, {depth(nearest.lowestMm)}
+      {would && (
+        <>
+          ; with {would.words} on {lineWords(would.line)} it would, {depth(would.lowestMm)}
+        </>
+      )}
+      .
     </p>
   );
 }

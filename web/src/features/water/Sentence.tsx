@@ -1,10 +1,11 @@
 import type { Fault } from '@jobbet/core/base';
 import { formatDepth, formatTemperature, saying } from '@jobbet/core/units';
-import { dropOf, MANNERS, USUAL_CAST_MM, USUAL_LINES, type WaterTexts } from '@jobbet/core/water';
+import { dropOf, MANNERS, USUAL_ABOVE_MM, USUAL_CAST_MM, USUAL_LINES, type WaterTexts } from '@jobbet/core/water';
 import type { ReactNode, RefObject } from 'react';
 import { useBench } from '../../fly/store.ts';
 import type { StoredBeat } from '../../shared/api/client.ts';
 import { ChoiceField, TextField } from '../../shared/fields/Fields.tsx';
+import { useFlies } from '../../shared/api/listed.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import type { Asking } from './asking.ts';
 import type { Shown } from './reckon.ts';
@@ -78,6 +79,7 @@ export function Sentence({ asking, beats, asked, intent, field, onBeat, gauge }:
           '2.7 m of 0.25 mm nylon',
           leaders.map(({ name }) => name),
         )}
+        , <DropperField asking={asking} />
         {!drifts && (
           <>
             , cast {blank('cast', 'cast', saying(style).depth(asked?.castMm ?? USUAL_CAST_MM))}
@@ -135,6 +137,39 @@ const Manner = ({ manner, blank, floats, drop }: MannerProps) => (
     {(manner === 'swing' || manner === 'strip') && <>, count {blank('count', 'count', '0 s')}</>}
   </>
 );
+
+/** A second fly on the leader. */
+function DropperField({ asking: { dropper, setDropper, setAbove } }: { readonly asking: Asking }) {
+  const { flies = [] } = useFlies();
+  const { depth } = saying(useStyle());
+  return (
+    <>
+      <ChoiceField
+        label="dropper"
+        value={dropper?.fly ?? ''}
+        options={[
+          ['', 'no dropper'] as const,
+          ...flies.filter(({ summary }) => summary !== null).map(({ id, name }) => [id, name] as const),
+        ]}
+        onChange={(id) => setDropper(id === '' ? null : id)}
+      />
+      {dropper && (
+        <>
+          {' '}
+          on the dropper{' '}
+          <TextField
+            label="dropper above the fly"
+            value={dropper.above}
+            empty={depth(USUAL_ABOVE_MM)}
+            later
+            onChange={setAbove}
+          />{' '}
+          above
+        </>
+      )}
+    </>
+  );
+}
 
 /** The gauge's level, which moves depth and speed; as it is now by its station, or as one writes it. */
 function LevelField({ asking, gauge }: { readonly asking: Asking; readonly gauge: ReturnType<typeof useGauge> }) {

@@ -66,6 +66,16 @@ export function Through({ shown, whole, moment, onTime, pulls }: ThroughProps) {
           {moments.some((each) => each.pulled) && <Pulls moments={moments} along={along} y={down.to(0)} />}
           <path d={pathOf(moments.map(at))} fill="none" stroke="var(--ink)" strokeWidth={2} strokeLinejoin="round" />
           {beside && <Ghost {...{ beside, along, down, end }} />}
+          {moments[0]?.dropper && (
+            <path
+              d={pathOf(
+                moments.flatMap(({ t, dropper }) => (dropper ? [[along.to(t), down.to(-dropper.at[2] / M)]] : [])),
+              )}
+              fill="none"
+              stroke="var(--ink3)"
+              strokeWidth={1.5}
+            />
+          )}
           <GoesWrong {...{ shown, whole, at, along, down }} right={width - MARGIN.right} />
           <line x1={mx} x2={mx} y1={MARGIN.top - 6} y2={down.to(asked.beat.depthMm / M)} stroke="var(--ink)" />
           <path d={diamond(mx, my)} fill="var(--pick)" stroke="var(--ink)" />

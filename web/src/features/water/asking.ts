@@ -1,65 +1,23 @@
-import { beatAt, type BeatFile } from '@jobbet/core/records';
+import { beatAt } from '@jobbet/core/records';
 import { METRIC, parseQuantity, saying } from '@jobbet/core/units';
-import { type Fishes, readAsked, type WaterAsked, type WaterTexts } from '@jobbet/core/water';
+import { type Fishes, readAbove, readAsked, type WaterAsked, type WaterTexts } from '@jobbet/core/water';
 import type { Fault } from '@jobbet/core/base';
 import { useMemo, useState } from 'react';
-import useSWR, { mutate } from 'swr';
 import { z } from 'zod';
 import { useBench } from '../../fly/store.ts';
-import { api, type StoredBeat } from '../../shared/api/client.ts';
+import type { StoredBeat } from '../../shared/api/client.ts';
 import { kept } from '../../shared/kept/kept.ts';
-import { inTurns } from '../../shared/kept/turns.ts';
-import { say } from '../../shared/ui/toast.ts';
-
-export const BEATS = 'beats';
 
 const keptSchema = z.object({
   beat: z.string().optional(),
   level: z.string().optional(),
   texts: z.record(z.string(), z.string()).optional(),
+  /** A second fly on the leader, by its id, and how far above. */
+  dropper: z.object({ fly: z.string(), above: z.string() }).optional(),
 });
 type KeptAsking = z.infer<typeof keptSchema>;
 /** How each fly was asked about last, by its id. */
 const asking = kept('jobbet.water', z.record(z.string(), keptSchema), {});
-
-/** The beats of the house, by name; undefined until they are here. */
-export function useBeats(): readonly StoredBeat[] | undefined {
-  const { data } = useSWR<StoredBeat[], unknown>(BEATS, api.beats);
-  return useMemo(() => data?.filter(({ deletedAt }) => deletedAt === null), [data]);
-}
-
-const told = (work: Promise<unknown>): void => {
-  work.catch((reason: unknown) => say(reason instanceof Error ? reason.message : 'It was not kept.'));
-};
-const inTurn = inTurns();
-const refresh = (): Promise<unknown> => mutate(BEATS);
-
-/** Keeps a beat, with the way back. */
-export async function keepBeat(stored: StoredBeat, record: BeatFile): Promise<void> {
-  const saved = await inTurn(() => api.saveBeat(stored.id, record, stored.revision));
-  await refresh();
-  say(`${record.name} is kept.`, {
-    name: 'Undo',
-    run: () => told(inTurn(() => api.saveBeat(saved.id, stored.record, saved.revision)).then(refresh)),
-  });
-}
-
-export async function addBeat(record: BeatFile): Promise<string> {
-  const made = await api.createBeat(record);
-  await refresh();
-  return made.id;
-}
-
-/** Puts a beat in the trash, with the way back. */
-export const removeBeat = ({ id, name }: StoredBeat): void =>
-  told(
-    api
-      .removeBeat(id)
-      .then(refresh)
-      .then(() =>
-        say(`${name} is in the trash.`, { name: 'Undo', run: () => told(api.undeleteBeat(id).then(refresh)) }),
-      ),
-  );
 
 /** What can be pulled. */
 export type Handled = Pick<WaterAsked, 'castMm' | 'fishing' | 'wantMm'>;
@@ -69,7 +27,12 @@ export interface Asking {
   readonly beat: StoredBeat | null;
   readonly level: string;
   readonly texts: WaterTexts;
+  readonly dropper: { readonly fly: string; readonly above: string } | null;
   readonly setBeat: (id: string) => void;
+  /** Ties a second fly into the leader, or takes it off. */
+  readonly setDropper: (fly: string | null) => void;
+  /** Ties it in elsewhere, or says why not. */
+  readonly setAbove: (above: string) => readonly Fault[];
   /** Takes a level, or says why not. */
   readonly setLevel: (level: string) => readonly Fault[];
   /** Takes one text, or says why not. */
@@ -121,15 +84,37 @@ function likely(beats: readonly StoredBeat[], depth: string | undefined): Stored
   return deep[0] ?? beats[0];
 }
 
+/** Ties a second fly in, takes it off, ties it in elsewhere. */
+const dropperSetters = (
+  { dropper, ...others }: KeptAsking,
+  keep: (next: KeptAsking) => void,
+): Pick<Asking, 'setDropper' | 'setAbove'> => ({
+  setDropper: (fly) => keep(fly === null ? others : { ...others, dropper: { fly, above: dropper?.above ?? '' } }),
+  setAbove: (above) => {
+    const read = readAbove(above);
+    if (!read.ok) return read.faults;
+    if (dropper) keep({ ...others, dropper: { ...dropper, above: above.trim() } });
+    return [];
+  },
+});
+
+/** How a fly was asked about last, and the way to keep another. */
+function useKeptAsking(fly: string): readonly [KeptAsking, (next: KeptAsking) => void] {
+  const [own, setOwn] = useState<KeptAsking>(() => asking.read()[fly] ?? {});
+  return [
+    own,
+    (next) => {
+      setOwn(next);
+      asking.write({ ...asking.read(), [fly]: next });
+    },
+  ];
+}
+
 export function useAsking(beats: readonly StoredBeat[]): Asking {
   const fly = useBench((state) => state.id);
   const { file } = useBench((state) => state.calm);
   const drawers = useBench((state) => state.drawers);
-  const [own, setOwn] = useState<KeptAsking>(() => asking.read()[fly] ?? {});
-  const keep = (next: KeptAsking): void => {
-    setOwn(next);
-    asking.write({ ...asking.read(), [fly]: next });
-  };
+  const [own, keep] = useKeptAsking(fly);
   const [pulled, setPulled] = useState<WaterTexts | null>(null);
   const texts = useMemo((): WaterTexts => ({ ...own.texts, ...pulled }), [own.texts, pulled]);
   const now = useMemo(() => {
@@ -141,6 +126,8 @@ export function useAsking(beats: readonly StoredBeat[]): Asking {
     beat,
     level: own.level ?? '',
     texts,
+    dropper: own.dropper ?? null,
+    ...dropperSetters(own, keep),
     setBeat: (id) => keep({ ...own, beat: id }),
     setLevel: (level) => {
       const read = level === '' ? null : parseQuantity('length', level);

@@ -1,4 +1,4 @@
-import type { Fault } from '@jobbet/core/base';
+import { type Fault, good, type Outcome } from '@jobbet/core/base';
 import { layFly } from '@jobbet/core/model';
 import type { FlyFile } from '@jobbet/core/pattern';
 import { type BeatFile, beatAt } from '@jobbet/core/records';
@@ -13,7 +13,10 @@ import {
   type HangsOn,
   hangsOn,
   type Moment,
+  nothingReaches,
+  type OnDropper,
   type OtherEyes,
+  readAbove,
   readAsked,
   runWater,
   type WaterAsked,
@@ -35,6 +38,8 @@ export interface Question {
   readonly level: string;
   readonly texts: WaterTexts;
   readonly style: Style;
+  /** A second fly on the leader, and how far above, as it is written. */
+  readonly dropper: { readonly file: FlyFile; readonly above: string } | null;
   /** Reckoned coarsely, for as long as something is pulled. */
   readonly coarse?: boolean;
 }
@@ -65,18 +70,40 @@ export interface Further {
   readonly ways: readonly Way[];
 }
 
+/** How the flies of a box fish here; and where none comes down to the wanted depth, what would take the deepest there. */
+export interface BoxAnswer {
+  readonly found: readonly Fishes[];
+  readonly would: { readonly words: string; readonly lowestMm: number; readonly line: string } | null;
+}
+
+const textsOf = ({ line, countS, leader }: Fishes): WaterTexts => ({
+  line,
+  count: `${String(countS)} s`,
+  ...(leader === null ? {} : { leader }),
+});
+
 const deepOf = (moments: readonly Moment[]): number[] => moments.map(({ fly }) => -fly[2]);
 
+/** A second fly on the leader, laid out; null where there is none. */
+function dropperOf({ dropper }: Question, desk: Desk): Outcome<OnDropper | null> {
+  if (!dropper) return good(null);
+  const [laid, above] = [desk.laid(dropper.file), readAbove(dropper.above)];
+  if (!laid.ok) return laid;
+  return above.ok ? good({ laid: laid.value, aboveMm: above.value }) : above;
+}
+
 /** The question in figures. @returns why it cannot be asked where it cannot */
-function figuresOf({ file, beat, level, texts }: Question, desk: Desk): { readonly asked: WaterAsked } | Refused {
+function figuresOf(question: Question, desk: Desk): { readonly asked: WaterAsked } | Refused {
+  const { file, beat, level, texts } = question;
   const laid = desk.laid(file);
   const read = level === '' ? null : parseQuantity('length', level);
   if (read && !read.ok) return { ok: false, faults: [{ path: 'level', code: read.code, message: read.message }] };
   const at = beatAt(beat, read && read.value);
   const asked = readAsked(texts, file, desk.drawers);
-  if (!laid.ok || !at.ok || !asked.ok)
-    return { ok: false, faults: [laid, at, asked].flatMap((each) => (each.ok ? [] : each.faults)) };
-  return { asked: { ...asked.value, laid: laid.value, beat: at.value } };
+  const dropper = dropperOf(question, desk);
+  if (!laid.ok || !at.ok || !asked.ok || !dropper.ok)
+    return { ok: false, faults: [laid, at, asked, dropper].flatMap((each) => (each.ok ? [] : each.faults)) };
+  return { asked: { ...asked.value, laid: laid.value, beat: at.value, dropper: dropper.value } };
 }
 
 const shownOf = ({ beat, castMm, fishing, wantMm }: WaterAsked): Shown['asked'] => ({ beat, castMm, fishing, wantMm });
@@ -111,6 +138,35 @@ async function wholeOf(question: Question, desk: Desk): Promise<Whole | Refused 
   };
 }
 
+/** How every fly of a box fishes here; null where it was left for other work. */
+async function boxOf(
+  question: Question,
+  flies: readonly { readonly id: string; readonly file: FlyFile }[],
+  onStep: (share: number) => void,
+  desk: Desk,
+): Promise<BoxAnswer | null> {
+  const figures = figuresOf(question, desk);
+  if ('ok' in figures) return { found: [], would: null };
+  const { asked } = figures;
+  const offered = flies.flatMap(({ id, file }) => {
+    const laid = layFly(file, desk.drawers);
+    return laid.ok ? [{ id, name: file.name, laid: laid.value }] : [];
+  });
+  const found = await desk.work.inBits(whichFly(offered, asked, question.texts, desk.drawers), ({ share }) =>
+    onStep(share),
+  );
+  if (!found) return null;
+  const nearest = nothingReaches(found, asked.wantMm);
+  const own = nearest && offered.find(({ id }) => id === nearest.id);
+  if (!own) return { found, would: null };
+  // Where nothing comes down to it, the fly that goes deepest is asked with other eyes, on the line that takes it there.
+  const read = readAsked({ ...question.texts, ...textsOf(nearest) }, own.laid.file, desk.drawers);
+  if (!read.ok) return { found, would: null };
+  const heavier = { ...asked, ...read.value, wantMm: asked.wantMm, laid: own.laid };
+  const eyes = await desk.work.inBits(eyesTo(heavier, desk.drawers, question.style), () => undefined);
+  return { found, would: eyes && { words: eyes.words, lowestMm: eyes.lowestMm, line: nearest.line } };
+}
+
 export const waterReckon = (desk: Desk) => ({
   once: (question: Question): Shown | Refused => onceOf(question, desk),
   whole: (question: Question): Promise<Whole | Refused | null> => wholeOf(question, desk),
@@ -140,20 +196,9 @@ export const waterReckon = (desk: Desk) => ({
       () => undefined,
     );
   },
-  /** How every fly of a box fishes here. */
-  async which(
+  which: (
     question: Question,
     flies: readonly { readonly id: string; readonly file: FlyFile }[],
     onStep: (share: number) => void,
-  ): Promise<readonly Fishes[] | null> {
-    const figures = figuresOf(question, desk);
-    if ('ok' in figures) return [];
-    const offered = flies.flatMap(({ id, file }) => {
-      const laid = layFly(file, desk.drawers);
-      return laid.ok ? [{ id, name: file.name, laid: laid.value }] : [];
-    });
-    return desk.work.inBits(whichFly(offered, figures.asked, question.texts, desk.drawers), ({ share }) =>
-      onStep(share),
-    );
-  },
+  ): Promise<BoxAnswer | null> => boxOf(question, flies, onStep, desk),
 });

@@ -1,18 +1,19 @@
 import type { Drawers } from '@jobbet/core/drawers';
 import type { FlyFile } from '@jobbet/core/pattern';
-import type { Fishes, OtherEyes } from '@jobbet/core/water';
+import type { OtherEyes } from '@jobbet/core/water';
 import { proxy } from 'comlink';
 import { useMemo, useState } from 'react';
 import { fishesHere } from '../../fly/fishesHere.ts';
 import { useBench } from '../../fly/store.ts';
 import { api, type StoredBeat } from '../../shared/api/client.ts';
+import { useFlies, useFlyOf } from '../../shared/api/listed.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { reckonerOf } from '../../shared/solve/solver.ts';
 import { useAsked } from '../../shared/solve/useAsked.ts';
 import { say } from '../../shared/ui/toast.ts';
 import type { Asking } from './asking.ts';
 import { fishesWords } from './lies.ts';
-import type { Further, Question, Refused, Shown, waterReckon, Whole } from './reckon.ts';
+import type { BoxAnswer, Further, Question, Refused, Shown, waterReckon, Whole } from './reckon.ts';
 
 const reckoner = reckonerOf<ReturnType<typeof waterReckon>>('water');
 
@@ -45,14 +46,19 @@ export function useFished({
   level,
   texts,
   pulling,
-}: Pick<Asking, 'level' | 'texts' | 'pulling'> & { readonly beat: StoredBeat | null }): Fished {
+  dropper: second,
+}: Pick<Asking, 'level' | 'texts' | 'pulling' | 'dropper'> & { readonly beat: StoredBeat | null }): Fished {
   const { file } = useBench((state) => state.calm);
   const drawers = useBench((state) => state.drawers);
   const style = useStyle();
+  const { flies } = useFlies();
+  const tied = useFlyOf(second ? flies?.find(({ id }) => id === second.fly) : null);
+  const above = second?.above ?? '';
+  const dropper = useMemo(() => (tied ? { file: tied.file, above } : null), [tied, above]);
   const posed = useMemo(
     (): Posed | null =>
-      beat ? { question: { file, beat: beat.record, level, texts, style, coarse: pulling }, drawers } : null,
-    [file, beat, level, texts, style, pulling, drawers],
+      beat ? { question: { file, beat: beat.record, level, texts, style, dropper, coarse: pulling }, drawers } : null,
+    [file, beat, level, texts, style, dropper, pulling, drawers],
   );
   const first = useAsked(posed, once);
   // While something is pulled it follows coarsely, and settles once it is let go.
@@ -77,7 +83,7 @@ export function useFished({
 /** How the flies of the box fish here, once that is asked. */
 export interface BoxHere {
   readonly working: number | null;
-  readonly found: readonly Fishes[] | null;
+  readonly answer: BoxAnswer | null;
   readonly ask: () => void;
 }
 
@@ -90,19 +96,19 @@ const patterns = async (): Promise<{ id: string; file: FlyFile }[]> => {
 export function useBoxHere(question: Question | null): BoxHere {
   const drawers = useBench((state) => state.drawers);
   const [working, setWorking] = useState<number | null>(null);
-  const [found, setFound] = useState<{ readonly of: Question; readonly flies: readonly Fishes[] } | null>(null);
+  const [found, setFound] = useState<{ readonly of: Question; readonly answer: BoxAnswer } | null>(null);
   const ask = async (of: Question): Promise<void> => {
     setWorking(0);
     try {
       const flies = await patterns();
-      const answer = await reckoner.long<readonly Fishes[] | null>(drawers, async (handlers) =>
+      const answer = await reckoner.long<BoxAnswer | null>(drawers, async (handlers) =>
         handlers.which(of, flies, proxy(setWorking)),
       );
       if (!answer) return;
-      setFound({ of, flies: answer });
+      setFound({ of, answer });
       fishesHere.write({
         where: of.level === '' ? of.beat.name : `${of.beat.name} at ${of.level}`,
-        flies: answer.map((fly) => ({ id: fly.id, words: fishesWords(fly, of.style) })),
+        flies: answer.found.map((fly) => ({ id: fly.id, words: fishesWords(fly, of.style) })),
       });
     } catch (error) {
       say(error instanceof Error ? error.message : 'The box could not be asked.');
@@ -112,7 +118,7 @@ export function useBoxHere(question: Question | null): BoxHere {
   };
   return {
     working,
-    found: found && found.of === question ? found.flies : null,
+    answer: found && found.of === question ? found.answer : null,
     ask: () => {
       if (question) void ask(question);
     },
