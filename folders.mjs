@@ -78,6 +78,7 @@ export const SHARED = {
   ui: 'dialogs, lines at the foot, glyphs',
   instruments: 'caliper and scale on a port',
   fields: 'blanks that are written in',
+  beats: 'stretches of water that are fished: their list, and one told in a dialog',
   charts: 'figures as curves',
   solve: 'the worker that reckons, looked after',
   paper: 'pages as they will be printed',

@@ -237,3 +237,31 @@ test('under a float the length to the fly is pulled; other eyes are taken and gi
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(margin(page)).toContainText('It never comes to 0.7 m');
 });
+
+test('beats lie in a drawer of their own: one is opened and changed there, another taken in from a file', async ({
+  own,
+  page,
+}) => {
+  await toBox(page, own);
+  await page.goto(new URL('/drawers/beats', page.url()).href);
+  const beats = page.getByRole('table', { name: 'Beats' });
+  await expect(beats.getByRole('row')).toHaveCount(5);
+  await expect(beats.getByRole('row', { name: /Mill Run/ })).toContainText('1.2 m');
+  expect(await findings(page)).toEqual([]);
+  await beats.getByRole('button', { name: /^Mill Run/ }).click();
+  await page.getByRole('dialog').getByLabel('Depth', { exact: true }).fill('1.4 m');
+  await page.keyboard.press('Enter');
+  await expect(beats.getByRole('row', { name: /Mill Run/ })).toContainText('1.4 m');
+  await page.getByLabel('Beats from files').setInputFiles([
+    {
+      name: 'weir.beat.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(
+        '{"format":"jobbet.beat","version":1,"name":"Weir Tail","depth":"2 m","speed":"0.4 m/s","bed":"cobbles"}',
+      ),
+    },
+    { name: 'broken.beat.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"jobbet.beat"}') },
+  ]);
+  await expect(beats.getByRole('row')).toHaveCount(6);
+  await expect(page.getByText(/^broken\.beat\.json:/)).toBeVisible();
+});

@@ -4,6 +4,7 @@ import { api, type ListedFly, type ListedRecord, type StoredBeat } from '../../s
 import { BATCHES } from '../../fly/batches/planning.ts';
 import { useThrownBatches } from '../../fly/batches/kept.ts';
 import { say } from '../../shared/ui/toast.ts';
+import { BEATS } from '../../shared/beats/beats.ts';
 import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 
 /** Something in the trash: what it is in words, where it goes back to, and both ways out. */
@@ -58,8 +59,6 @@ const thrownSpecimen = ({ id, name, deletedAt, updatedAt }: ListedRecord): Throw
   purge: () => api.purgeSpecimen(id),
   lists: [SPECIMENS],
 });
-
-const BEATS = 'beats';
 
 const thrownBeat = ({ id, name, deletedAt, updatedAt }: StoredBeat): Thrown => ({
   id,

@@ -1,9 +1,9 @@
-import { DRAWERS, type DrawerName } from '@jobbet/core/drawers';
+import type { DrawerName } from '@jobbet/core/drawers';
 import type { RefObject } from 'react';
-import { Link } from 'react-router';
 import { toggleInstruments } from '../../shared/instruments/store.ts';
 import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 import { useDrawerHistory } from '../../fly/drawers/history.ts';
+import { Fronts } from './Fronts.tsx';
 import { ONE } from './words.ts';
 
 interface DrawerTopProps {
@@ -29,18 +29,7 @@ export function DrawerTop(props: DrawerTopProps) {
         primary={{ words: `Lay in another ${ONE[drawer]}`, run: onAdd }}
       />
       <div className="flex flex-wrap items-end gap-x-4 gap-y-1 px-4 pt-2 border-b border-hair shrink-0">
-        <nav aria-label="Drawers" className="flex flex-wrap gap-1 -mb-px">
-          {DRAWERS.map((each) => (
-            <Link
-              key={each}
-              to={`/drawers/${each}`}
-              aria-current={each === drawer ? 'page' : undefined}
-              className={`px-3 py-1 border rounded-t-[3px] ${each === drawer ? 'border-ink border-b-sheet font-bold' : 'border-hair text-ink2 hover:text-ink bg-sunk'}`}
-            >
-              {each}
-            </Link>
-          ))}
-        </nav>
+        <Fronts open={drawer} />
         <div className="ml-auto flex flex-wrap items-center gap-4 pb-1.5">
           <button type="button" disabled={past.length === 0} onClick={onUndo}>
             undo <span className="plain-key">Z</span>

@@ -7,6 +7,7 @@ import { aimNowhere } from '../../shared/instruments/store.ts';
 import { saveFile } from '../../shared/ui/saveFile.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
+import { BeatsDrawer } from './BeatsDrawer.tsx';
 import { ChangedFlies } from './ChangedFlies.tsx';
 import { columnsOf, setsOf } from './columnSets.ts';
 import { readCsv, writeCsv } from './csv.ts';
@@ -31,6 +32,7 @@ function doing(work: Promise<unknown>): void {
 /** The drawers: hooks, weights, materials and threads as tables that flies are solved with. */
 export function DrawersView() {
   const params = useParams();
+  if (params['drawer'] === 'beats') return <BeatsDrawer />;
   const drawer: DrawerName = isDrawer(params['drawer']) ? params['drawer'] : 'hooks';
   return <OneDrawer key={drawer} drawer={drawer} />;
 }

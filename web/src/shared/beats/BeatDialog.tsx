@@ -2,9 +2,9 @@ import type { Fault } from '@jobbet/core/base';
 import { readDocument } from '@jobbet/core/document';
 import { BEAT_KIND, type BeatFile, BEDS } from '@jobbet/core/records';
 import { useState } from 'react';
-import type { StoredBeat } from '../../shared/api/client.ts';
-import { ChoiceField } from '../../shared/fields/Fields.tsx';
-import { DialogBox } from '../../shared/ui/DialogBox.tsx';
+import type { StoredBeat } from '../api/client.ts';
+import { ChoiceField } from '../fields/Fields.tsx';
+import { DialogBox } from '../ui/DialogBox.tsx';
 import { addBeat, keepBeat, removeBeat } from './beats.ts';
 
 interface BeatDialogProps {

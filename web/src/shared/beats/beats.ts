@@ -1,11 +1,11 @@
 import type { BeatFile } from '@jobbet/core/records';
 import { useMemo } from 'react';
 import useSWR, { mutate } from 'swr';
-import { api, type StoredBeat } from '../../shared/api/client.ts';
-import { inTurns } from '../../shared/kept/turns.ts';
-import { say } from '../../shared/ui/toast.ts';
+import { api, type StoredBeat } from '../api/client.ts';
+import { inTurns } from '../kept/turns.ts';
+import { say } from '../ui/toast.ts';
 
-const BEATS = 'beats';
+export const BEATS = 'beats';
 
 /** The beats of the house, by name; undefined until they are here. */
 export function useBeats(): readonly StoredBeat[] | undefined {
