@@ -27,6 +27,7 @@ export const CORE = {
     'a fly found in a photograph: told from its ground, its hook laid on it, what can be measured of it and how surely',
   water:
     'line, leader and fly in a current: how it hangs, swings and sinks, what goes wrong, which of them reaches a depth',
+  log: 'outings counted honestly: takes by the hour with exact intervals, what differs, a line read into fields',
   inspect: 'finished flies against their plan: each as it came out, the hand over a batch, what they teach',
 };
 

@@ -133,7 +133,8 @@ async function large(target: Target): Promise<void> {
 /** From nothing to a box in which flies are drawn and one is found, in a browser. */
 async function inBrowser({ url }: Target): Promise<void> {
   const browser = await chromium.launch({
-    executablePath: process.env['CHROMIUM_PATH'] ?? '/usr/bin/chromium',
+    executablePath:
+      process.env['CHROMIUM_PATH'] ?? ['/usr/bin/chromium-headless-shell'].find(existsSync) ?? '/usr/bin/chromium',
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
   });
   try {

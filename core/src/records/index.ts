@@ -14,6 +14,7 @@ export { type GaugeFeed, gaugeNow, readGauge, simulatedStation } from './gauge.t
 export { handSchema, OWN_HANDS, type StoredHand, storedHandSchema, type TyingHand } from './hands.ts';
 export { readRecord, RECORD_KINDS, type RecordHead, type RecordKind, type RecordOf, headOf } from './kinds.ts';
 export { clockMinutes, dayMinutes, momentMinutes, momentText, readShare } from './measures.ts';
+export { LIGHTS, type Loss, LOSSES, OUTING_KIND, type OutingFile, outingSchema, type Rod, TRENDS } from './outing.ts';
 export { patternAt } from './pins.ts';
 export {
   type FlyState,
