@@ -7,6 +7,7 @@ import { runInspect } from './inspect.ts';
 import { runSheet } from './sheet.ts';
 import { runGauge, runSizes } from './sizes.ts';
 import { refuse, runOver, solveOptions } from './sources.ts';
+import { runLogCommand } from './log.ts';
 import { runWaterCommand } from './water.ts';
 import type { Terminal } from './terminal.ts';
 
@@ -39,7 +40,11 @@ jobbet water FLY --beat FILE [--level M] [--line floating|intermediate|"sink-tip
              [--dropper FLY [--dropper-above 90cm]] [--rod-tip 1m] [--want 1m] [--seconds 20s]
              [--drawers FILE] [--lines]
                          how deep a fly is fished and for how long, how it hangs on the way, what goes wrong
-jobbet schema [fly|batch|specimen|beat]
+jobbet log OUTING... [--by fly|ride|weight|silhouette|colour|depth|manner|hand|light|level|clarity]
+             [--within "level:over 0.75 m"] [--versions FLY] [--flies FOLDER] [--drawers FILE] [--lines]
+                         takes by the hour in groups with exact intervals, which of them differ, what would
+                         tell more; what changed between the versions of a fly, and what each did
+jobbet schema [fly|batch|specimen|beat|outing]
                          the JSON Schema of the pattern file, or of a record
 jobbet backup [FILE]     everything there is into one file, also while Jobbet runs
 jobbet restore FILE      everything as a backup has it; what was there is kept beside it
@@ -99,6 +104,8 @@ export function run(args: readonly string[], terminal: Terminal): number | Promi
       return runBatch(rest, terminal);
     case 'inspect':
       return runInspect(rest, terminal);
+    case 'log':
+      return runLogCommand(rest, terminal);
     case 'water':
       return runWaterCommand(rest, terminal);
     case 'schema':

@@ -8,7 +8,7 @@ import { FlyStore } from './flies/store.ts';
 import { HandStore } from './hands/store.ts';
 import { PictureShelf } from './pictures/shelf.ts';
 import { BatchStore } from './records/batches.ts';
-import { seedBatchesOnce, seedBeatsOnce, seedSpecimensOnce } from './records/examples.ts';
+import { seedBatchesOnce, seedBeatsOnce, seedOutingsOnce, seedSpecimensOnce } from './records/examples.ts';
 import { SpecimenStore } from './records/specimens.ts';
 import { RecordStore } from './records/store.ts';
 import { Devices } from './signin/devices.ts';
@@ -28,6 +28,7 @@ export interface House {
   readonly batches: BatchStore;
   readonly specimens: SpecimenStore;
   readonly beats: RecordStore<'beat'>;
+  readonly outings: RecordStore<'outing'>;
   readonly pictures: PictureShelf;
   readonly hands: HandStore;
   /** Devices that are signed in; null where none needs to. */
@@ -63,6 +64,7 @@ export async function openHouse(
     batches: new BatchStore(ledger, drawers, solvers, now),
     specimens: new SpecimenStore(ledger, now),
     beats: new RecordStore(ledger, 'beat', now),
+    outings: new RecordStore(ledger, 'outing', now),
     pictures: new PictureShelf(folder),
     hands: new HandStore(ledger),
     devices: phrase === null ? null : await Devices.open(ledger, phrase, now),
@@ -76,7 +78,7 @@ export async function openHouse(
 
 /** Fills a new folder: with what is nominal, or with the boathouse's own where the demo is asked for; brings an older one up to date. */
 export async function furnish(
-  { database, drawers, ownFlies, batches, specimens, beats, pictures, refresh }: House,
+  { database, drawers, ownFlies, batches, specimens, beats, outings, pictures, refresh }: House,
   demo: boolean,
 ): Promise<void> {
   const { ledger } = database;
@@ -96,4 +98,5 @@ export async function furnish(
   await seedBatchesOnce(ledger, batches, ownFlies);
   await seedSpecimensOnce(ledger, specimens, ownFlies, pictures);
   await seedBeatsOnce(ledger, beats);
+  await seedOutingsOnce(ledger, outings, ownFlies);
 }

@@ -11,6 +11,7 @@ export {
   type SoundFly,
   type StoredBatch,
   type StoredBeat,
+  type StoredOuting,
   type StoredSpecimen,
   type StoredFly,
   type StoredItem,

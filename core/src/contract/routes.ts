@@ -16,6 +16,7 @@ import {
   tyingSchema,
   batchFile,
   beatFile,
+  outingFile,
   specimenFile,
   listedRecordSchema,
   storedRecordSchema,
@@ -66,6 +67,7 @@ const recordsAt = <S extends z.ZodType>(path: string, file: S) => ({
 const batches = recordsAt('/api/batches', batchFile);
 const specimens = recordsAt('/api/specimens', specimenFile);
 const beats = recordsAt('/api/beats', beatFile);
+const outings = recordsAt('/api/outings', outingFile);
 
 /** Everything that can be asked of the server. */
 export const ROUTES = {
@@ -177,6 +179,14 @@ export const ROUTES = {
   deleteBeat: beats.away,
   undeleteBeat: beats.back,
   purgeBeat: beats.out,
+
+  /** All outings, by day; those in the trash too. */
+  outings: get('/api/outings', z.array(storedRecordSchema(outingFile))),
+  createOuting: outings.create,
+  saveOuting: outings.save,
+  deleteOuting: outings.away,
+  undeleteOuting: outings.back,
+  purgeOuting: outings.out,
 
   pagesPdf: post('/api/print.pdf', sentFileSchema, {
     body: z.strictObject({ title: z.string().min(1).max(200), pages: z.array(pageSchema).min(1).max(60) }),

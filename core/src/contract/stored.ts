@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { DRAWERS, type DrawerItem } from '../drawers/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
-import { type BatchFile, type BeatFile, FLY_STATES, type SpecimenFile } from '../records/index.ts';
+import { type BatchFile, type BeatFile, FLY_STATES, type OutingFile, type SpecimenFile } from '../records/index.ts';
 
 /** What the server and its clients hand each other. One schema for each thing that crosses; types are inferred from it. */
 
@@ -155,6 +155,10 @@ export type StoredSpecimen = StoredRecord<SpecimenFile>;
 /** A stretch of water. */
 export const beatFile = z.unknown().describe('a beat, see docs/records.md') as unknown as z.ZodType<BeatFile>;
 export type StoredBeat = StoredRecord<BeatFile>;
+
+/** Some hours on the water. */
+export const outingFile = z.unknown().describe('an outing, see docs/records.md') as unknown as z.ZodType<OutingFile>;
+export type StoredOuting = StoredRecord<OutingFile>;
 
 /** A record as lists have it: how far it has come, without its file. One that does not read any more has neither; `broken` says why. */
 export const listedRecordSchema = z.object({

@@ -1,3 +1,4 @@
+import { bad, good, type Outcome, suggestion } from '../base/index.ts';
 import { alikeChance, type Counted, holm, type Interval, poissonInterval, ratioInterval } from '../numeric/index.ts';
 import type { Fished } from './fished.ts';
 
@@ -156,6 +157,20 @@ function hoursMoreFor(one: Counted, other: Counted, level: number): number | nul
     else low = mid;
   }
   return Math.max(0, (high - 1) * one.hours);
+}
+
+/** Only what was fished in one group of a kind: in high water, by one hand. */
+export function within(all: readonly FishedAs[], by: By, group: string): Outcome<readonly FishedAs[]> {
+  const nameOf = namer(all, by);
+  const names = [...new Set(all.map(nameOf))].filter((name) => name !== null).sort();
+  const name = names.find((each) => each.toLowerCase() === group.trim().toLowerCase());
+  return name === undefined
+    ? bad({
+        path: 'within',
+        code: 'unknown-name',
+        message: `there is no "${group}" by ${by}${suggestion(group, names)}: ${names.join(', ') || 'nothing is known of it'}`,
+      })
+    : good(all.filter((each) => nameOf(each) === name));
 }
 
 /** Which of some groups differ from the rest of them, so that not one of all those verdicts is wrong more often than is allowed. */

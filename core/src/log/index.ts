@@ -1,6 +1,16 @@
 export { type Change, changesFor } from './change.ts';
 export { byDay, type Fished, fishedOf, lightWord, spanMinutes } from './fished.ts';
-export { type Against, ALLOWED, BY, type By, type FishedAs, type Group, groupsOf, type Traits } from './groups.ts';
+export {
+  type Against,
+  ALLOWED,
+  BY,
+  type By,
+  type FishedAs,
+  type Group,
+  groupsOf,
+  type Traits,
+  within,
+} from './groups.ts';
 export { type LineRead, readLogLine } from './line.ts';
 export { type LogReport, reportLog } from './report.ts';
 export { sideAreaMm2, traitsOf } from './traits.ts';

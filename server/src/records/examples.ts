@@ -4,7 +4,14 @@ import { faultLine } from '@jobbet/core/base';
 import type { ListedFly } from '@jobbet/core/contract';
 import { type DocumentKind, readDocumentText } from '@jobbet/core/document';
 import { readFly } from '@jobbet/core/pattern';
-import { BATCH_KIND, type BatchFile, BEAT_KIND, SPECIMEN_KIND, type SpecimenFile } from '@jobbet/core/records';
+import {
+  BATCH_KIND,
+  type BatchFile,
+  BEAT_KIND,
+  OUTING_KIND,
+  SPECIMEN_KIND,
+  type SpecimenFile,
+} from '@jobbet/core/records';
 import { keptPicture } from '@jobbet/pictures';
 import { eq } from 'drizzle-orm';
 import type { z } from 'zod';
@@ -59,6 +66,20 @@ async function once(ledger: Ledger, what: string, work: () => Promise<void>): Pr
 export const seedBeatsOnce = (ledger: Ledger, beats: RecordStore<'beat'>): Promise<void> =>
   once(ledger, 'beats', async () => {
     for (const beat of readExamples(BEAT_KIND)) await beats.create(beat);
+  });
+
+/** Lays a made-up season into a database that never had any outing, each fly by its id. */
+export const seedOutingsOnce = (ledger: Ledger, outings: RecordStore<'outing'>, flies: FlyStore): Promise<void> =>
+  once(ledger, 'outings', async () => {
+    const box = new Map((await flies.list()).map((fly) => [fly.name, fly.id]));
+    for (const outing of readExamples(OUTING_KIND))
+      await outings.create({
+        ...outing,
+        rods: outing.rods.map((rod) => ({
+          ...rod,
+          ...(rod.fly === undefined ? {} : { fly: box.get(rod.fly) ?? rod.fly }),
+        })),
+      });
   });
 
 /** Lays the boathouse's batches into a database that never had any. */

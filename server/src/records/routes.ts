@@ -26,9 +26,9 @@ function serveTrash(
   serve(app, out, ({ params }) => done(store.purge(params.id)));
 }
 
-/** Batches: planned, changed as they are tied, taken away and back; the finished flies of each pattern; beats. */
+/** Batches: planned, changed as they are tied, taken away and back; the finished flies of each pattern; beats; outings. */
 export const recordRoutes =
-  ({ batches, specimens, beats }: House): FastifyPluginCallback =>
+  ({ batches, specimens, beats, outings }: House): FastifyPluginCallback =>
   (app, _options, done) => {
     serve(app, ROUTES.batches, () => batches.list());
     serve(app, ROUTES.createBatch, ({ body }) => batches.create(body.record));
@@ -49,5 +49,9 @@ export const recordRoutes =
     serve(app, ROUTES.createBeat, ({ body }) => beats.create(body.record));
     serve(app, ROUTES.saveBeat, ({ params, body }) => beats.save(params.id, body.record, body.revision));
     serveTrash(app, beats, { away: ROUTES.deleteBeat, back: ROUTES.undeleteBeat, out: ROUTES.purgeBeat });
+    serve(app, ROUTES.outings, () => outings.all());
+    serve(app, ROUTES.createOuting, ({ body }) => outings.create(body.record));
+    serve(app, ROUTES.saveOuting, ({ params, body }) => outings.save(params.id, body.record, body.revision));
+    serveTrash(app, outings, { away: ROUTES.deleteOuting, back: ROUTES.undeleteOuting, out: ROUTES.purgeOuting });
     done();
   };

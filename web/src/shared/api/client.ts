@@ -2,7 +2,7 @@ import { ROUTES, type sentFileSchema, type TyingRecord } from '@jobbet/core/cont
 import type { DrawerItem, DrawerItems, DrawerName } from '@jobbet/core/drawers';
 import type { Hand, Page, Paper } from '@jobbet/core/drawing';
 import type { FlyFile } from '@jobbet/core/pattern';
-import type { BatchFile, BeatFile, SpecimenFile, TyingHand } from '@jobbet/core/records';
+import type { BatchFile, BeatFile, OutingFile, SpecimenFile, TyingHand } from '@jobbet/core/records';
 import type { Style } from '@jobbet/core/units';
 import type { z } from 'zod';
 import { ask, askTagged, askWatched, reach, refused, type Watching } from './request.ts';
@@ -18,6 +18,7 @@ export type {
   StoredFly,
   StoredItem,
   StoredBeat,
+  StoredOuting,
   StoredSpecimen,
 } from '@jobbet/core/contract';
 
@@ -106,6 +107,14 @@ export const api = {
   removeBeat: (id: string) => ask(ROUTES.deleteBeat, { params: { id } }),
   undeleteBeat: (id: string) => ask(ROUTES.undeleteBeat, { params: { id } }),
   purgeBeat: (id: string) => ask(ROUTES.purgeBeat, { params: { id } }),
+  /** All outings, those in the trash too. */
+  outings: () => ask(ROUTES.outings, {}),
+  createOuting: (record: OutingFile) => ask(ROUTES.createOuting, { body: { record } }),
+  saveOuting: (id: string, record: OutingFile, revision: number) =>
+    ask(ROUTES.saveOuting, { params: { id }, body: { record, revision } }),
+  removeOuting: (id: string) => ask(ROUTES.deleteOuting, { params: { id } }),
+  undeleteOuting: (id: string) => ask(ROUTES.undeleteOuting, { params: { id } }),
+  purgeOuting: (id: string) => ask(ROUTES.purgeOuting, { params: { id } }),
   hands: () => ask(ROUTES.hands, {}),
   keepHand: (hand: TyingHand, revision: number) => ask(ROUTES.keepHand, { body: { hand, revision } }),
   drawers: () => ask(ROUTES.drawers, {}),

@@ -1,0 +1,91 @@
+import { bad, type Fault, good, type Outcome, suggestion } from '@jobbet/core/base';
+import { readDocumentText } from '@jobbet/core/document';
+import type { Drawers } from '@jobbet/core/drawers';
+import {
+  BY,
+  type By,
+  byDay,
+  type FishedAs,
+  fishedOf,
+  type LogReport,
+  reportLog,
+  traitsOf,
+  within,
+} from '@jobbet/core/log';
+import { layFly } from '@jobbet/core/model';
+import { OUTING_KIND, type OutingFile } from '@jobbet/core/records';
+import { Flies, readOne, type RecordsAsked, recordsAsked, reportTogether } from './records.ts';
+import type { Terminal } from './terminal.ts';
+
+const OPTIONS = { by: BY.join('|'), versions: 'FLY', within: 'BY:GROUP' } as const;
+
+function byOf(text: string | undefined, path: string): Outcome<By> {
+  const by = BY.find((each) => each === (text ?? 'fly'));
+  return by === undefined
+    ? bad({
+        path,
+        code: 'unknown-name',
+        message: `"${text ?? ''}" is nothing to count by${suggestion(text ?? '', [...BY])}: ${BY.join(', ')}`,
+      })
+    : good(by);
+}
+
+/** What was fished on all outings, each fly with what it is. Flies are told once, however often they were fished. */
+function fishedIn(
+  outings: readonly { readonly file: string; readonly outing: OutingFile }[],
+  { drawers, folders }: RecordsAsked,
+  terminal: Terminal,
+): Outcome<FishedAs[]> {
+  const faults: Fault[] = [];
+  const all: FishedAs[] = [];
+  const known = new Map<string, ReturnType<typeof traitsOf> | null>();
+  outings.forEach(({ file, outing }, index) => {
+    const fished = fishedOf(outing, index);
+    if (!fished.ok) {
+      faults.push(...fished.faults.map((fault) => ({ ...fault, path: `${file}: ${fault.path}` })));
+      return;
+    }
+    const flies = new Flies(file, folders.flies, terminal);
+    for (const each of fished.value) {
+      const key = JSON.stringify([each.fly, each.rod.pattern]);
+      if (!known.has(key)) known.set(key, traitsFrom(flies, each, drawers));
+      all.push({ ...each, traits: known.get(key) ?? null, depthMm: null });
+    }
+  });
+  return faults.length > 0 ? bad(...faults) : good(all);
+}
+
+/** What a fly is by its pattern; null where that is not to be had, or does not lay out. */
+function traitsFrom(flies: Flies, { fly, rod }: FishedAs | Omit<FishedAs, 'traits' | 'depthMm'>, drawers: Drawers) {
+  const pattern = flies.of(fly, rod.pattern, 'fly');
+  const laid = pattern.ok ? layFly(pattern.value, drawers) : pattern;
+  return laid.ok ? traitsOf(laid.value) : null;
+}
+
+function told(asked: RecordsAsked, terminal: Terminal): Outcome<LogReport> {
+  const { files, more } = asked;
+  const by = byOf(more.get('by'), 'by');
+  const [inBy, inGroup] = (more.get('within') ?? '').split(/:(.*)/);
+  const inside = more.has('within') ? byOf(inBy, 'within') : null;
+  const read = files.map((file) => ({
+    file,
+    outing: readOne(file, (text) => readDocumentText(OUTING_KIND, text), terminal),
+  }));
+  const faults = [by, ...(inside ? [inside] : []), ...read.map(({ outing }) => outing)].flatMap((each) =>
+    each.ok ? [] : each.faults,
+  );
+  if (!by.ok || faults.length > 0) return bad(...faults);
+  const outings = read
+    .flatMap(({ file, outing }) => (outing.ok ? [{ file, outing: outing.value }] : []))
+    .sort((one, other) => byDay(one.outing, other.outing));
+  const fished = fishedIn(outings, asked, terminal);
+  if (!fished.ok) return fished;
+  const some = inside?.ok === true ? within(fished.value, inside.value, inGroup ?? '') : good(fished.value);
+  return some.ok ? good(reportLog(some.value, by.value, more.get('versions') ?? null)) : some;
+}
+
+/** What outings tell: takes by the hour in groups, what differs, what would tell more; the versions of a fly. */
+export function runLogCommand(args: readonly string[], terminal: Terminal): number {
+  const asked = recordsAsked('outing', args, OPTIONS, terminal);
+  return asked ? reportTogether(asked, told(asked, terminal), terminal) : 2;
+}
