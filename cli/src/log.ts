@@ -1,3 +1,4 @@
+import { join } from 'node:path';
 import { bad, type Fault, good, type Outcome, suggestion } from '@jobbet/core/base';
 import { readDocumentText } from '@jobbet/core/document';
 import type { Drawers } from '@jobbet/core/drawers';
@@ -5,6 +6,7 @@ import {
   BY,
   type By,
   byDay,
+  depthFished,
   type FishedAs,
   fishedOf,
   type LogReport,
@@ -12,8 +14,8 @@ import {
   traitsOf,
   within,
 } from '@jobbet/core/log';
-import { layFly } from '@jobbet/core/model';
-import { OUTING_KIND, type OutingFile } from '@jobbet/core/records';
+import { layFly, type LaidFly } from '@jobbet/core/model';
+import { BEAT_KIND, type BeatFile, OUTING_KIND, type OutingFile } from '@jobbet/core/records';
 import { Flies, readOne, type RecordsAsked, recordsAsked, reportTogether } from './records.ts';
 import type { Terminal } from './terminal.ts';
 
@@ -34,11 +36,13 @@ function byOf(text: string | undefined, path: string): Outcome<By> {
 function fishedIn(
   outings: readonly { readonly file: string; readonly outing: OutingFile }[],
   { drawers, folders }: RecordsAsked,
+  by: By,
   terminal: Terminal,
 ): Outcome<FishedAs[]> {
   const faults: Fault[] = [];
   const all: FishedAs[] = [];
-  const known = new Map<string, ReturnType<typeof traitsOf> | null>();
+  const known = new Map<string, LaidFly | null>();
+  const beats = beatsIn(folders.beats, terminal);
   outings.forEach(({ file, outing }, index) => {
     const fished = fishedOf(outing, index);
     if (!fished.ok) {
@@ -48,18 +52,36 @@ function fishedIn(
     const flies = new Flies(file, folders.flies, terminal);
     for (const each of fished.value) {
       const key = JSON.stringify([each.fly, each.rod.pattern]);
-      if (!known.has(key)) known.set(key, traitsFrom(flies, each, drawers));
-      all.push({ ...each, traits: known.get(key) ?? null, depthMm: null });
+      if (!known.has(key)) known.set(key, laidFrom(flies, each, drawers));
+      const laid = known.get(key) ?? null;
+      const beat = beats.find(({ name }) => name.toLowerCase() === each.beat.toLowerCase());
+      all.push({
+        ...each,
+        traits: laid && traitsOf(laid),
+        depthMm: laid && beat && by === 'depth' ? depthFished(laid, each, beat, drawers) : null,
+      });
     }
   });
   return faults.length > 0 ? bad(...faults) : good(all);
 }
 
-/** What a fly is by its pattern; null where that is not to be had, or does not lay out. */
-function traitsFrom(flies: Flies, { fly, rod }: FishedAs | Omit<FishedAs, 'traits' | 'depthMm'>, drawers: Drawers) {
+/** A fly by its pattern; null where that is not to be had, or does not lay out. */
+function laidFrom(flies: Flies, { fly, rod }: Pick<FishedAs, 'fly' | 'rod'>, drawers: Drawers): LaidFly | null {
   const pattern = flies.of(fly, rod.pattern, 'fly');
   const laid = pattern.ok ? layFly(pattern.value, drawers) : pattern;
-  return laid.ok ? traitsOf(laid.value) : null;
+  return laid.ok ? laid.value : null;
+}
+
+/** The beats of a folder that read; those by which it is told how deep flies were fished. */
+function beatsIn(folder: string | null, terminal: Terminal): readonly BeatFile[] {
+  if (folder === null) return [];
+  return terminal
+    .list(folder)
+    .filter((file) => file.endsWith(BEAT_KIND.extension))
+    .flatMap((file) => {
+      const read = readOne(join(folder, file), (text) => readDocumentText(BEAT_KIND, text), terminal);
+      return read.ok ? [read.value] : [];
+    });
 }
 
 function told(asked: RecordsAsked, terminal: Terminal): Outcome<LogReport> {
@@ -78,7 +100,7 @@ function told(asked: RecordsAsked, terminal: Terminal): Outcome<LogReport> {
   const outings = read
     .flatMap(({ file, outing }) => (outing.ok ? [{ file, outing: outing.value }] : []))
     .sort((one, other) => byDay(one.outing, other.outing));
-  const fished = fishedIn(outings, asked, terminal);
+  const fished = fishedIn(outings, asked, by.value, terminal);
   if (!fished.ok) return fished;
   const some = inside?.ok === true ? within(fished.value, inside.value, inGroup ?? '') : good(fished.value);
   return some.ok ? good(reportLog(some.value, by.value, more.get('versions') ?? null)) : some;

@@ -11,7 +11,7 @@ export interface RecordsAsked {
   readonly files: readonly string[];
   readonly lines: boolean;
   readonly drawers: Drawers;
-  readonly folders: { readonly flies: string | null };
+  readonly folders: { readonly flies: string | null; readonly beats: string | null };
   readonly more: ReadonlyMap<string, string>;
 }
 
@@ -41,7 +41,7 @@ export function recordsAsked(
       files,
       lines: flags.has('lines'),
       drawers,
-      folders: { flies: values.get('flies') ?? null },
+      folders: { flies: values.get('flies') ?? null, beats: values.get('beats') ?? null },
       more: values,
     }
   );

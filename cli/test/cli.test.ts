@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { PhotoReport } from '@jobbet/core/photo';
 import sharp from 'sharp';
@@ -422,6 +422,70 @@ describe('water', () => {
     const { code, err, out } = fished(...args);
     expect([code, out]).toEqual([2, '']);
     expect(err).toContain(words);
+  });
+});
+
+describe('log', () => {
+  const SEASON = Object.fromEntries(
+    readdirSync(EXAMPLES)
+      .filter((file) => /\.(outing|beat|fly)\.json$/.test(file))
+      .map((file) => [`season/${file}`, readFileSync(join(EXAMPLES, file), 'utf8')]),
+  );
+  const outings = Object.keys(SEASON).filter((file) => file.endsWith('.outing.json'));
+  interface Told {
+    readonly outings: number;
+    readonly groups: readonly {
+      readonly name: string;
+      readonly hours: number;
+      readonly takes: number;
+      readonly interval: readonly [number, number];
+      readonly verdict: string;
+      readonly against: { readonly ratio: readonly [number | null, number | null]; readonly hours_more: number | null };
+    }[];
+    readonly versions: readonly { readonly changed: readonly string[]; readonly fouled: number }[] | null;
+    readonly words: readonly string[];
+  }
+  const told = (...args: string[]): Told => {
+    const { code, err, out } = typed(['log', ...outings, '--flies', 'season', ...args], SEASON);
+    expect([code, err]).toEqual([0, '']);
+    return JSON.parse(out) as Told;
+  };
+
+  test('finds what was planted in the made-up season, and says of what was not that nobody can tell', () => {
+    const weight = told('--by', 'weight');
+    expect(weight.outings).toBe(30);
+    expect(weight.groups.map(({ name, verdict }) => [name, verdict])).toEqual([
+      ['0.50 to 0.75 g', 'more'],
+      ['0.15 to 0.30 g', 'fewer'],
+    ]);
+    const high = told('--by', 'weight', '--within', 'level:over 0.65 m');
+    expect(high.groups[0]).toMatchObject({ name: '0.50 to 0.75 g', verdict: 'more' });
+    expect(high.groups[0]?.against.ratio[0]).toBeGreaterThan(1);
+    const colour = told('--by', 'colour');
+    expect(new Set(colour.groups.map(({ verdict }) => verdict))).toEqual(new Set(['too few to tell']));
+    expect(colour.groups.every(({ against }) => against.hours_more === null || against.hours_more > 50)).toBe(true);
+    expect(colour.words.at(-1)).toContain('Nothing here can be told apart yet');
+  });
+  test('tells the versions of a fly, and how deep it was fished', () => {
+    const { versions } = told('--versions', 'Copper Eel');
+    expect(versions?.map(({ changed }) => changed)).toEqual([[], ['tail, length: 1.4 shank became 1.1 shank']]);
+    expect(versions?.[0]?.fouled).toBeGreaterThan(2 * (versions?.[1]?.fouled ?? 0));
+    expect(told('--by', 'depth', '--beats', 'season').groups.length).toBeGreaterThan(1);
+    expect(told('--by', 'depth').groups).toEqual([]);
+  });
+  test.each([
+    [['--by', 'taste'], 'is nothing to count by'],
+    [['--within', 'level:under water'], 'there is no "under water" by level'],
+  ])('%j is refused in words', (args, words) => {
+    const { code, err } = typed(['log', ...outings.slice(0, 3), ...args], SEASON);
+    expect(code).toBe(2);
+    expect(err).toContain(words);
+  });
+  test('an outing that ends before it begins is named with its file', () => {
+    const text = SEASON[outings[0] ?? ''] ?? '';
+    const { code, err } = typed(['log', 'a'], { a: text.replace(/"to": "\d\d:\d\d"/, '"to": "00:10"') });
+    expect(code).toBe(2);
+    expect(err).toMatch(/^a: to: it ends before it begins, at 00:10/);
   });
 });
 

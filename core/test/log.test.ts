@@ -398,6 +398,12 @@ describe('versions of a fly', () => {
       ['2026-05-01', 5, 4, false],
       ['2026-06-01', 5, 2, true],
     ]);
+    const black = laid([tail({ colour: 'black' }), body({ colour: 'black' })]).file;
+    const slate = laid([tail({ colour: 'slate' }), body({ colour: 'slate' })]).file;
+    expect(versionsOf([of(black, '2026-04-01', 1), of(slate, '2026-05-01', 1)])[1]).toMatchObject({
+      changed: ['its shade: black became slate'],
+      atOnce: false,
+    });
     expect(versions[0]?.ratio).toBeNull();
     expect(versions[1]?.changed.join()).toContain('1.5 shank');
     expect(versions[1]?.ratio?.[0]).toBeGreaterThan(1);

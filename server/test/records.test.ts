@@ -1,4 +1,4 @@
-import type { StoredBatch, StoredBeat, StoredSpecimen } from '@jobbet/core/contract';
+import type { StoredBatch, StoredBeat, StoredOuting, StoredSpecimen } from '@jobbet/core/contract';
 import { type DrawerName, type Goods, NOMINAL_MATERIALS } from '@jobbet/core/drawers';
 import { type BatchFile, goneOn, withoutRow, withState } from '@jobbet/core/records';
 import type { FastifyInstance } from 'fastify';
@@ -255,6 +255,39 @@ describe('finished flies', () => {
     await laid({ number: 2 });
     await house.database.client.execute({ sql: "update records set record = '{' where id = ?", args: [id] });
     expect((await ofFly('a')).map(({ record }) => record.number)).toEqual([2]);
+  });
+});
+
+describe('outings', () => {
+  const outing = (date: string, more: object = {}) => ({
+    format: 'jobbet.outing',
+    version: 1,
+    date,
+    from: '15:10',
+    to: '18:30',
+    beat: 'Ferry Pool',
+    rods: [{ fly: 'Slate Runner', takes: 2, lost: [{ how: 'bed' }] }],
+    ...more,
+  });
+  const all = async (): Promise<StoredOuting[]> => (await ask<StoredOuting[]>('GET', '/api/outings')).body;
+
+  test('are kept with their day, saved from the revision one knows, put in the trash and thrown out', async () => {
+    const { id, name, record } = (await ask<StoredOuting>('POST', '/api/outings', { record: outing('2026-10-12') }))
+      .body;
+    expect([name, record.rods[0]?.takes]).toEqual(['Ferry Pool, 2026-10-12', 2]);
+    const saved = await ask('PUT', `/api/outings/${id}`, { record: { ...record, light: 'dusk' }, revision: 1 });
+    expect(saved).toMatchObject({ status: 200, body: { revision: 2, record: { light: 'dusk' } } });
+    expect((await ask('PUT', `/api/outings/${id}`, { record, revision: 1 })).status).toBe(409);
+    await ask('DELETE', `/api/outings/${id}`);
+    expect((await all())[0]?.deletedAt).toEqual(expect.any(Number));
+    await ask('DELETE', `/api/outings/${id}/purge`);
+    expect(await all()).toEqual([]);
+  });
+  test('of takes below none, or a day there is not, are refused by their places', async () => {
+    const { status, body } = await ask<{ error: { faults: { path: string }[] } }>('POST', '/api/outings', {
+      record: outing('2026-02-30', { rods: [{ fly: 'Slate Runner', takes: -1 }] }),
+    });
+    expect([status, body.error.faults.map(({ path }) => path)]).toEqual([422, ['date', 'rods[0].takes']]);
   });
 });
 

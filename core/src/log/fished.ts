@@ -83,6 +83,11 @@ function countsOf({ events, takes, touches, landed, lost, fouled }: Rod) {
 }
 
 const nameOf = ({ fly, specimen }: Rod): string => fly ?? specimen ?? '';
+/** As it is spoken of: by the name in its pattern, where that is kept. */
+const saidName = (rod: Rod): string => {
+  const name = rod.pattern?.['name'];
+  return typeof name === 'string' ? name : nameOf(rod);
+};
 /** A clock that was put forward or back is off by about so much. */
 const [HOUR_LEAST, HOUR_MOST] = [50, 70] as const;
 
@@ -90,7 +95,7 @@ const [HOUR_LEAST, HOUR_MOST] = [50, 70] as const;
 function timesOf(outing: OutingFile, rod: Rod, at: number): Outcome<{ readonly from: string; readonly to: string }> {
   const path = `rods[${String(at)}]`;
   const wrong = (key: string, message: string): Outcome<never> =>
-    bad({ path: `${path}.${key}`, code: 'range', message: `${nameOf(rod)}: ${message}` });
+    bad({ path: `${path}.${key}`, code: 'range', message: `${saidName(rod)}: ${message}` });
   const alone = outing.rods.length === 1;
   const { from = alone ? outing.from : undefined, to = alone ? outing.to : undefined } = rod;
   if (from === undefined || to === undefined)

@@ -1,4 +1,5 @@
 export { type Change, changesFor } from './change.ts';
+export { depthFished } from './depth.ts';
 export { byDay, type Fished, fishedOf, lightWord, spanMinutes } from './fished.ts';
 export {
   type Against,

@@ -30,6 +30,19 @@ interface Kept {
 /** What of a file is the fly: not what is written beside it. */
 const keyOf = ({ platform, parts, finish }: FlyFile): string => JSON.stringify([platform, parts, finish]);
 
+const COLOUR = ', colour';
+
+/** What differs between two versions, in words; another shade all over is one thing. */
+function changesBetween(before: FlyFile, after: FlyFile): readonly string[] {
+  const all = diffFlies(before, after);
+  const shades = all.filter(({ what }) => what.endsWith(COLOUR));
+  const [first] = shades;
+  const alike = first && shades.every((each) => each.before === first.before && each.after === first.after);
+  if (!alike || shades.length < 2) return all.map(differenceWords);
+  const others = all.filter((each) => !shades.includes(each));
+  return [`its shade: ${first.before} became ${first.after}`, ...others.map(differenceWords)];
+}
+
 /** The versions of one fly that were fished, the oldest first; those whose pattern was not kept are left out. */
 export function versionsOf(fished: readonly Fished[]): readonly Version[] {
   const kept = new Map<string, Kept>();
@@ -49,7 +62,7 @@ export function versionsOf(fished: readonly Fished[]): readonly Version[] {
   return all.map(({ file, fished: own }, i): Version => {
     const before = all[i - 1];
     const { count: takes, hours } = count(own);
-    const changed = before ? diffFlies(before.file, file).map(differenceWords) : [];
+    const changed = before ? changesBetween(before.file, file) : [];
     const [low, high] = poissonInterval(takes);
     return {
       since: own[0]?.date ?? '',

@@ -1,6 +1,7 @@
 import { balanceReckon } from '../features/balance/reckon.ts';
 import { batchReckon } from '../fly/batches/reckon.ts';
 import { inspectReckon } from '../features/inspect/reckon.ts';
+import { logReckon } from '../features/log/reckon.ts';
 import { waterReckon } from '../features/water/reckon.ts';
 import { sizesReckon } from '../features/sizes/reckon.ts';
 import { sheetReckon } from '../fly/tyings/sheetReckon.ts';
@@ -24,6 +25,7 @@ export function handlersOf(desk: Desk) {
     sheet: sheetReckon(desk),
     inspect: inspectReckon(desk),
     water: waterReckon(desk),
+    log: logReckon(desk),
     certainty: certaintyReckon(desk),
   };
 }

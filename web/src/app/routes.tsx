@@ -80,6 +80,10 @@ export const router = createBrowserRouter([
         path: '/batches/:id/vise',
         lazy: async () => ({ Component: (await import('../features/vise/BatchViseView.tsx')).BatchViseView }),
       },
+      {
+        path: '/log/:id?',
+        lazy: async () => ({ Component: (await import('../features/log/LogView.tsx')).LogView }),
+      },
       { path: '/trash', lazy: async () => ({ Component: (await import('../features/box/TrashView.tsx')).TrashView }) },
       {
         path: '/settings',

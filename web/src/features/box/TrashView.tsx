@@ -1,9 +1,10 @@
 import { ago } from '../../shared/ui/dates.ts';
 import useSWR, { mutate } from 'swr';
-import { api, type ListedFly, type ListedRecord, type StoredBeat } from '../../shared/api/client.ts';
+import { api, type ListedFly, type ListedRecord, type StoredBeat, type StoredOuting } from '../../shared/api/client.ts';
 import { BATCHES } from '../../fly/batches/planning.ts';
 import { useThrownBatches } from '../../fly/batches/kept.ts';
 import { say } from '../../shared/ui/toast.ts';
+import { OUTINGS } from '../../shared/api/keys.ts';
 import { BEATS } from '../../shared/beats/beats.ts';
 import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 
@@ -72,17 +73,31 @@ const thrownBeat = ({ id, name, deletedAt, updatedAt }: StoredBeat): Thrown => (
   lists: [BEATS],
 });
 
-/** Flies, finished flies, batches and beats put in the trash, with their whole history, until they are thrown out. */
+const thrownOuting = ({ id, name, deletedAt, updatedAt }: StoredOuting): Thrown => ({
+  id,
+  name,
+  words: 'an outing',
+  at: deletedAt ?? updatedAt,
+  back: 'Back in the log',
+  where: 'in the log',
+  undelete: () => api.undeleteOuting(id),
+  purge: () => api.purgeOuting(id),
+  lists: [OUTINGS],
+});
+
+/** Flies, finished flies, batches, beats and outings put in the trash, with their whole history, until they are thrown out. */
 export function TrashView() {
   const { data } = useSWR<ListedFly[]>('trash', api.trash);
   const batches = useThrownBatches();
   const { data: specimens } = useSWR<ListedRecord[]>(SPECIMENS, api.listedSpecimens);
   const { data: beats } = useSWR<StoredBeat[]>(BEATS, api.beats);
+  const { data: outings } = useSWR<StoredOuting[]>(OUTINGS, api.outings);
   const thrown = [
     ...(data ?? []).map(thrownFly),
     ...(batches ?? []).map(thrownBatch),
     ...(specimens ?? []).filter(({ deletedAt }) => deletedAt !== null).map(thrownSpecimen),
     ...(beats ?? []).filter(({ deletedAt }) => deletedAt !== null).map(thrownBeat),
+    ...(outings ?? []).filter(({ deletedAt }) => deletedAt !== null).map(thrownOuting),
   ].sort((a, b) => b.at - a.at);
   return (
     <div className="flex flex-col h-full">
@@ -91,7 +106,7 @@ export function TrashView() {
         sub="flies with their whole history, finished ones, and batches, until they are thrown out"
       />
       <main tabIndex={0} className="p-4 overflow-auto">
-        {data && batches && specimens && beats && thrown.length === 0 && (
+        {data && batches && specimens && beats && outings && thrown.length === 0 && (
           <p className="text-sentence text-ink2">The trash is empty.</p>
         )}
         <ul className="max-w-3xl">

@@ -1,12 +1,14 @@
 import type { Drawers } from '@jobbet/core/drawers';
+import { readFlyValue } from '@jobbet/core/pattern';
 import { useEffect, useId, useState } from 'react';
 import { Outlet, useLocation, useNavigate, useOutletContext, useParams } from 'react-router';
 import useSWR, { mutate } from 'swr';
+import { z } from 'zod';
 import { api, RequestError, type StoredFly } from '../../shared/api/client.ts';
 import { useDrawers } from '../../shared/api/useDrawers.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { Saver, saved } from '../saver.ts';
-import { BenchProvider, createBench, leavePreview, withDrawers, type Bench } from '../store.ts';
+import { BenchProvider, createBench, leavePreview, showPreview, withDrawers, type Bench } from '../store.ts';
 import { TopBar } from '../../shared/ui/TopBar.tsx';
 import { FlyTabs } from './FlyTabs.tsx';
 import { takeUpDraft } from '../takeUp.ts';
@@ -75,6 +77,18 @@ function useSayTrouble(bench: Bench): void {
   );
 }
 
+const shownSchema = z.object({ shown: z.object({ words: z.string(), file: z.unknown() }) });
+
+/** A change that another view has to show: it is on the drawing as the bench opens, and made only where it is taken. */
+function useShownFrom(bench: Bench): void {
+  const { state } = useLocation() as { readonly state: unknown };
+  useEffect(() => {
+    const asked = shownSchema.safeParse(state).data?.shown;
+    const read = asked ? readFlyValue(asked.file) : null;
+    if (asked && read?.ok === true) showPreview(bench, asked.words, read.value);
+  }, [bench, state]);
+}
+
 function OpenFly({ fly, drawers }: { readonly fly: StoredFly; readonly drawers: Drawers }) {
   const { pathname } = useLocation();
   const [{ bench, saver }] = useState(() => {
@@ -97,6 +111,7 @@ function OpenFly({ fly, drawers }: { readonly fly: StoredFly; readonly drawers: 
     };
   }, [bench, saver]);
   useSayTrouble(bench);
+  useShownFrom(bench);
   useEffect(() => {
     withDrawers(bench, drawers);
   }, [bench, drawers]);

@@ -7,6 +7,7 @@ import { TopBar } from './TopBar.tsx';
 const HOUSE: readonly BarTab[] = [
   { key: '1', name: 'Box', to: '/', command: 'Open the box' },
   { key: '2', name: 'Batches', to: '/batches', command: 'Open the batches' },
+  { key: '3', name: 'Log', to: '/log', command: 'Open the log' },
   { key: '5', name: 'Drawers', to: '/drawers', command: 'Open the drawers' },
 ];
 

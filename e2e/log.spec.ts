@@ -1,0 +1,92 @@
+import type { Page } from '@playwright/test';
+import { expect, findings, test, toBox, type Boathouse } from './boathouse.ts';
+
+/** The log, once what its outings tell is there. */
+async function inLog(page: Page, house: Boathouse): Promise<void> {
+  await toBox(page, house);
+  await page.keyboard.press('3');
+  await settled(page);
+}
+const settled = (page: Page) => expect(page.getByTestId('log')).toHaveAttribute('data-settled', 'true');
+const rods = (page: Page) => page.getByRole('list', { name: 'Flies of the outing' }).getByRole('listitem');
+const line = (page: Page) => page.getByLabel('a fly in a line');
+
+test('the planted truth is found: weight is told apart, colour is not', async ({ own, page }) => {
+  await inLog(page, own);
+  const worked = page.getByTestId('worked');
+  await expect(page.getByRole('list', { name: 'Outings' }).getByRole('button')).toHaveCount(30);
+  await expect(worked.getByRole('listitem').filter({ hasText: '0.50 to 0.75 g' }).first()).toContainText('more');
+  await expect(worked).toContainText('Nothing here can be told apart yet');
+  await expect(worked.getByRole('listitem').filter({ hasText: 'black' }).first()).toContainText('too few to tell');
+  expect(await findings(page)).toEqual([]);
+  // By another kind: two hands in one box are told apart.
+  await page.getByLabel('what is counted by beside it').selectOption('hand');
+  await expect(worked.getByRole('listitem').filter({ hasText: 'the older hand' })).toBeVisible();
+  await expect(worked.getByRole('listitem').filter({ hasText: 'the younger hand' })).toBeVisible();
+});
+
+test('an outing is written by keyboard, kept through a reload; what does not read is named', async ({ own, page }) => {
+  await inLog(page, own);
+  await page.keyboard.press('n');
+  await expect(page.getByRole('list', { name: 'Outings' }).getByRole('button')).toHaveCount(31);
+  await expect(page.getByText('Nothing in the water yet')).toBeVisible();
+  await page.keyboard.press('w');
+  await page.keyboard.type('Slat Runner, 40 min');
+  await expect(page.getByRole('status').filter({ hasText: 'is no fly of the box' })).toContainText('Slate Runner');
+  await line(page).fill('Slate Runner, 40 min, 2 takes, lost on the bed, fouled twice');
+  await expect(page.getByRole('status').filter({ hasText: 'takes 2' })).toContainText('lost: bed');
+  await page.keyboard.press('Enter');
+  await expect(rods(page)).toHaveCount(1);
+  await page.keyboard.type('Copper Eel, an hour, followed and turned');
+  await page.keyboard.press('Enter');
+  await expect(rods(page)).toHaveCount(2);
+  await page.keyboard.press('Escape');
+  await page.locator('body').press('j');
+  await expect(page.getByLabel('takes, Copper Eel')).toHaveValue('1');
+  await page.locator('body').press('ArrowUp');
+  await page.locator('body').press('x');
+  await expect(page.getByLabel('how it was lost, Slate Runner')).toHaveCount(2);
+  await page.getByLabel('how it was lost, Slate Runner').last().selectOption('wood');
+  await expect(rods(page).first()).toHaveAttribute('aria-current', 'true');
+  // It ends before it begins: named, and nothing is lost.
+  await page.getByLabel('taken off, Copper Eel').fill('00:01');
+  await page.getByLabel('taken off, Copper Eel').press('Enter');
+  await page.getByLabel('put on, Copper Eel').fill('12:00');
+  await page.getByLabel('put on, Copper Eel').press('Enter');
+  await expect(page.getByTestId('outing').getByRole('alert').first()).toContainText('Copper Eel');
+  await page.reload();
+  await expect(rods(page)).toHaveCount(2);
+  await expect(page.getByLabel('takes, Slate Runner')).toHaveValue('2');
+  expect(await findings(page)).toEqual([]);
+});
+
+test('what fouled is changed: the one thing is shown on the Bench, and taken there', async ({ own, page }) => {
+  await inLog(page, own);
+  await page.keyboard.press('n');
+  await expect(page.getByText('Nothing in the water yet')).toBeVisible();
+  await page.keyboard.press('w');
+  await line(page).fill('Copper Eel, an hour, 1 take, tail wrapped the bend 3 times');
+  await page.keyboard.press('Enter');
+  const change = page.getByRole('complementary', { name: 'Change one thing' });
+  await expect(change).toContainText('Shorten the tail');
+  await expect(change).toContainText('fouled 3 times');
+  await page.keyboard.press('Escape');
+  await page.locator('body').press('t');
+  await expect(page.getByTestId('preview')).toContainText('Shown: Shorten the tail');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('preview')).toBeHidden();
+});
+
+test('an outing goes to the trash and comes back; it is saved as a file', async ({ own, page }) => {
+  await inLog(page, own);
+  const list = page.getByRole('list', { name: 'Outings' }).getByRole('button');
+  const download = page.waitForEvent('download');
+  await page.keyboard.press('k');
+  await page.keyboard.type('Save the outing');
+  await page.keyboard.press('Enter');
+  expect((await download).suggestedFilename()).toMatch(/^2026-\d\d-\d\d-.*\.outing\.json$/);
+  await page.locator('body').press('Shift+Delete');
+  await expect(list).toHaveCount(29);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(list).toHaveCount(30);
+});

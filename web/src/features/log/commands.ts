@@ -1,0 +1,19 @@
+import type { CommandTable } from '../../shared/commands/commands.ts';
+
+const group = 'Log';
+
+export const LOG = {
+  write: { name: 'Write an outing', group, also: 'new log day', keys: 'n' },
+  line: { name: 'Write of a fly in a line', group, also: 'fly add', keys: 'w or /' },
+  take: { name: 'A take', group, keys: 'j' },
+  loss: { name: 'A loss', group, keys: 'x' },
+  before: { name: 'The outing before', group, keys: 'left or [' },
+  after: { name: 'The outing after', group, keys: 'right or ]' },
+  above: { name: 'The fly above', group, keys: 'up' },
+  below: { name: 'The fly below', group, keys: 'down' },
+  first: { name: 'Show the first change on the Bench', group, also: 'change one thing', keys: 't' },
+  second: { name: 'Show the second change on the Bench', group, keys: 'y' },
+  third: { name: 'Show the third change on the Bench', group, keys: 'u' },
+  file: { name: 'Save the outing as a file', group, also: 'export json' },
+  remove: { name: 'Put the outing in the trash', group, keys: 'shift+delete' },
+} as const satisfies CommandTable;

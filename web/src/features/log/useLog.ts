@@ -1,0 +1,81 @@
+import type { Drawers } from '@jobbet/core/drawers';
+import type { By } from '@jobbet/core/log';
+import type { FlyFile } from '@jobbet/core/pattern';
+import { useMemo } from 'react';
+import useSWR from 'swr';
+import { api, type StoredOuting } from '../../shared/api/client.ts';
+import { useFlies } from '../../shared/api/listed.ts';
+import { useDrawers } from '../../shared/api/useDrawers.ts';
+import { useBeats } from '../../shared/beats/beats.ts';
+import { useStyle } from '../../shared/settings/settings.ts';
+import { reckonerOf } from '../../shared/solve/solver.ts';
+import { useAsked } from '../../shared/solve/useAsked.ts';
+import type { FlyAnswer, FlyQuestion, LogAnswer, LogQuestion, logReckon } from './reckon.ts';
+
+const reckoner = reckonerOf<ReturnType<typeof logReckon>>('log');
+interface Posed<Q> {
+  readonly question: Q;
+  readonly drawers: Drawers;
+}
+const groups = ({ question, drawers }: Posed<LogQuestion>): Promise<LogAnswer> =>
+  reckoner.short<LogAnswer>(drawers, async (handlers) => handlers.groups(question));
+const ofFly = ({ question, drawers }: Posed<FlyQuestion>): Promise<FlyAnswer> =>
+  reckoner.short<FlyAnswer>(drawers, async (handlers) => handlers.ofFly(question));
+
+/** The pattern files of all flies of the box, by id; undefined until they are here. */
+export function useFiles(): Readonly<Record<string, FlyFile>> | undefined {
+  const { flies } = useFlies();
+  const key = flies?.map(({ id, revision }) => `${id}/${String(revision)}`).join();
+  const { data } = useSWR<Record<string, FlyFile>, unknown>(key === undefined ? null : `log/${key}`, async () => {
+    const all = await Promise.all((flies ?? []).map(({ id }) => api.fly(id)));
+    return Object.fromEntries(all.map(({ id, file }) => [id, file]));
+  });
+  return data;
+}
+
+/** What all outings tell, in groups of two kinds. */
+export function useTold(
+  outings: readonly StoredOuting[] | undefined,
+  files: Readonly<Record<string, FlyFile>> | undefined,
+  by: readonly By[],
+): LogAnswer | null {
+  const { drawers } = useDrawers();
+  const beats = useBeats();
+  const style = useStyle();
+  const posed = useMemo(
+    () =>
+      outings && files && drawers && beats
+        ? {
+            question: {
+              outings: outings.map(({ record }) => record),
+              files,
+              beats: beats.map(({ record }) => record),
+              by,
+              style,
+            },
+            drawers: drawers.tables,
+          }
+        : null,
+    [outings, files, drawers, beats, by, style],
+  );
+  return useAsked(posed, groups).answer;
+}
+
+/** What one fly did, version by version, and what may be changed of it. */
+export function useOfFly(
+  outings: readonly StoredOuting[] | undefined,
+  fly: string | null,
+  file: FlyFile | undefined,
+): FlyAnswer | null {
+  const { drawers } = useDrawers();
+  const style = useStyle();
+  const posed = useMemo(
+    () =>
+      outings && fly !== null && file && drawers
+        ? { question: { outings: outings.map(({ record }) => record), fly, file, style }, drawers: drawers.tables }
+        : null,
+    [outings, fly, file, drawers, style],
+  );
+  const asked = useAsked(posed, ofFly);
+  return asked.current ? asked.answer : null;
+}
