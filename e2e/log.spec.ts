@@ -90,3 +90,44 @@ test('an outing goes to the trash and comes back; it is saved as a file', async 
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(list).toHaveCount(30);
 });
+
+test('the card for the water is saved and typed in by number; a table is looked at before it is kept', async ({
+  own,
+  page,
+}) => {
+  await inLog(page, own);
+  const saved = async (command: string): Promise<string> => {
+    const download = page.waitForEvent('download');
+    await page.keyboard.press('k');
+    await page.keyboard.type(command);
+    await page.keyboard.press('Enter');
+    return (await download).suggestedFilename();
+  };
+  expect(await saved('card for the water')).toMatch(/-card\.pdf$/);
+  expect(await saved('all outings as CSV')).toBe('outings.csv');
+  expect(await saved('season in words')).toBe('season.md');
+  const before = await rods(page).count();
+  await line(page).fill('1, 3 takes');
+  await page.keyboard.press('Enter');
+  await expect(rods(page)).toHaveCount(before);
+  await expect(
+    rods(page)
+      .first()
+      .getByLabel(/^takes,/),
+  ).toHaveValue('3');
+  await page.getByLabel('Outings from files').setInputFiles({
+    name: 'old.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      'date;from;to;beat;fly;takes;lost\n2025-10-01;10:00;12:00;Mill Run;Slate Runner;1;bed\n2025-10-02;10:00;12:00;Mill Run;Slate Runner;-1;\n2025-10-03;10:00;12:00;Mill Run;Old Friend;0;\n',
+    ),
+  });
+  const dialog = page.getByRole('dialog', { name: 'Outings from files' });
+  await expect(dialog.getByRole('list', { name: 'What did not read' })).toContainText('line 3, takes');
+  await expect(dialog.getByRole('list', { name: 'What did not read' })).toContainText(
+    '"Old Friend" is no fly of the box',
+  );
+  expect(await findings(page)).toEqual([]);
+  await dialog.getByRole('button', { name: 'Keep 2' }).click();
+  await expect(page.getByRole('list', { name: 'Outings' }).getByRole('button')).toHaveCount(32);
+});

@@ -1,4 +1,9 @@
 import { NOMINAL_DRAWERS } from '../src/drawers/tables.ts';
+import { pageSchema } from '../src/drawing/index.ts';
+import { outingCards } from '../src/log/card.ts';
+import { seasonMarkdown } from '../src/log/season.ts';
+import { boundsOf } from '../src/model/index.ts';
+import { readOutingTable, writeOutingTable } from '../src/records/outingTable.ts';
 import { changesFor } from '../src/log/change.ts';
 import { type Fished, fishedOf, lightWord, spanMinutes } from '../src/log/fished.ts';
 import { ALLOWED, type FishedAs, groupsOf, toldApart } from '../src/log/groups.ts';
@@ -376,6 +381,93 @@ describe('a line as one writes it', () => {
       faults: [{ path: 'fly', message: expect.stringContaining('Slate Runner') as string }],
     });
     expect(readLogLine('  ', FLIES).ok).toBe(false);
+  });
+});
+
+describe('outings as a table', () => {
+  const season = [
+    outing({
+      gauge: { level: '0.84 m' },
+      rods: [{ fly: 'a', from: '15:10', to: '16:00', takes: 2, lost: [{ how: 'bed' }, { how: 'fish' }] }],
+    }),
+    outing({
+      date: '2026-10-13',
+      rods: [
+        { fly: 'b', from: '15:10', to: '16:00', fouled: 1 },
+        { fly: 'a', from: '16:00', to: '18:00', landed: [{}] },
+      ],
+    }),
+  ];
+  const named = (fly: string): string => ({ a: 'Slate Runner', b: 'Night Sexton' })[fly] ?? fly;
+
+  test('come back as they went out, a row a fly', () => {
+    const rows = writeOutingTable(season, named);
+    expect(rows).toHaveLength(4);
+    const read = readOutingTable(rows);
+    expect(read).toMatchObject({
+      ok: true,
+      value: {
+        faults: [],
+        outings: [
+          {
+            date: '2026-10-12',
+            gauge: { level: '0.84 m' },
+            rods: [{ fly: 'Slate Runner', takes: 2, lost: [{ how: 'bed' }, { how: 'fish' }] }],
+          },
+          {
+            date: '2026-10-13',
+            rods: [
+              { fly: 'Night Sexton', fouled: 1 },
+              { fly: 'Slate Runner', landed: [{}] },
+            ],
+          },
+        ],
+      },
+    });
+  });
+  test('rows that do not read are told by their lines and take no others down', () => {
+    const [head = [], ...rows] = writeOutingTable(season, named);
+    const bad = rows.map((row, i) =>
+      row.map((cell, k) => (i === 0 && head[k] === 'takes' ? '-3' : i === 0 && head[k] === 'lost' ? 'bedd' : cell)),
+    );
+    const read = readOutingTable([
+      head,
+      ...bad,
+      ['2026-99-01', '10:00', '11:00', 'x', '', '', '', '', '', 'Slate Runner'],
+    ]);
+    if (!read.ok) throw new Error('it reads');
+    expect(read.value.outings.map(({ date }) => date)).toEqual(['2026-10-13']);
+    expect(read.value.faults.map(({ path }) => path)).toEqual(['line 2, lost', 'line 2, takes', 'line 5']);
+    expect(read.value.faults[0]?.message).toContain('did you mean "bed"');
+    expect(readOutingTable([['date', 'fish']])).toMatchObject({
+      ok: false,
+      faults: [{ code: 'unknown-key' }, { code: 'missing' }],
+    });
+    expect(readOutingTable([['date', 'from', 'to', 'beat', 'fly']]).ok).toBe(false);
+  });
+  test('a season in words has a line an outing and what was told', () => {
+    const text = seasonMarkdown(season, named, [{ title: 'By fly', words: ['Slate Runner: 3 takes'] }]);
+    expect(text).toContain('2 outings, 3.7 h, 3 takes (0.82 an hour), 2 flies lost.');
+    expect(text).toContain('| 2026-10-13 | Ferry Pool |  | 2.8 h | 1 | 0 | Night Sexton, Slate Runner |  |');
+    expect(text).toContain('## By fly\n\n- Slate Runner: 3 takes');
+  });
+});
+
+describe('a card for the water', () => {
+  const fly = laid([eyes({ diameter: '5 mm' }), tail(), body()]);
+  const taken = (count: number) =>
+    Array.from({ length: count }, (_, i) => ({ name: `Fly ${String(i + 1)}`, laid: fly }));
+  test('has two to a page, four flies each, by number, at their own size', () => {
+    expect([1, 4, 5, 8, 9].map((count) => outingCards(taken(count), 'Mill Run').length)).toEqual([1, 1, 1, 1, 2]);
+    const [page] = outingCards(taken(5), 'Mill Run');
+    const words = page?.items.flatMap((item) => (item.kind === 'text' ? [item.text] : [])) ?? [];
+    expect(words.filter((each) => each === 'Mill Run')).toHaveLength(2);
+    expect(words).toEqual(expect.arrayContaining(['1', '5', 'Fly 5', 'takes', 'fouled', 'seen']));
+    expect(page && pageSchema.safeParse(page).success).toBe(true);
+    const { front, rear } = boundsOf(fly.sections, fly.platform.landmarksMm.rear);
+    const drawn = page?.items.find((item) => item.kind === 'shape');
+    const xs = drawn?.kind === 'shape' ? [...drawn.path.matchAll(/[ML](-?[\d.]+)/g)].map(([, x]) => Number(x)) : [];
+    expect(Math.max(...xs) - Math.min(...xs)).toBeLessThan(rear - front + 1);
   });
 });
 

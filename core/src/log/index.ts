@@ -1,3 +1,4 @@
+export { outingCards, type TakenAlong } from './card.ts';
 export { type Change, changesFor } from './change.ts';
 export { depthFished } from './depth.ts';
 export { byDay, type Fished, fishedOf, lightWord, spanMinutes } from './fished.ts';
@@ -14,6 +15,7 @@ export {
 } from './groups.ts';
 export { type LineRead, readLogLine } from './line.ts';
 export { type LogReport, reportLog } from './report.ts';
+export { seasonMarkdown } from './season.ts';
 export { sideAreaMm2, traitsOf } from './traits.ts';
 export { type Version, versionsOf } from './versions.ts';
 export { groupWords, hoursWords, togetherWords } from './words.ts';

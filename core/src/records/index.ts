@@ -15,6 +15,7 @@ export { handSchema, OWN_HANDS, type StoredHand, storedHandSchema, type TyingHan
 export { readRecord, RECORD_KINDS, type RecordHead, type RecordKind, type RecordOf, headOf } from './kinds.ts';
 export { clockMinutes, dayMinutes, momentMinutes, momentText, readShare } from './measures.ts';
 export { LIGHTS, type Loss, LOSSES, OUTING_KIND, type OutingFile, outingSchema, type Rod, TRENDS } from './outing.ts';
+export { OUTING_COLUMNS, type OutingsRead, readOutingTable, writeOutingTable } from './outingTable.ts';
 export { patternAt } from './pins.ts';
 export {
   type FlyState,

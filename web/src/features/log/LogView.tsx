@@ -6,19 +6,24 @@ import { useNavigate, useParams } from 'react-router';
 import type { StoredOuting } from '../../shared/api/client.ts';
 import { useBeats } from '../../shared/beats/beats.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
-import { useSettings } from '../../shared/settings/settings.ts';
+import { useDrawers } from '../../shared/api/useDrawers.ts';
+import { FilesInput } from '../../shared/ui/FilesInput.tsx';
+import { useSettings, useStyle } from '../../shared/settings/settings.ts';
 import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 import { saveFile, slug } from '../../shared/ui/saveFile.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { ChangeMargin } from './Change.tsx';
 import { LOG } from './commands.ts';
-import { changed, Outing } from './Outing.tsx';
-import { addOuting, removeOuting, useOutings } from './outings.ts';
-import { fileOf, oneLost, oneTaken } from './Rods.tsx';
+import { Outing } from './Outing.tsx';
+import { addOuting, changed, removeOuting, useOutings } from './outings.ts';
+import { IncomingDialog } from './IncomingDialog.tsx';
+import { type Incoming, readIncoming, saveCard, saveSeason, saveTable } from './papers.ts';
+import type { LogAnswer } from './reckon.ts';
+import { oneLost, oneTaken } from './Rods.tsx';
 import { Season } from './Season.tsx';
 import { useFiles, useOfFly, useTold } from './useLog.ts';
 import { Worked } from './Worked.tsx';
-import { newOuting, withRod } from './writing.ts';
+import { fileOf, newOuting, withRod } from './writing.ts';
 
 const doing = (work: Promise<unknown>): void => {
   work.catch((reason: unknown) => say(reason instanceof Error ? reason.message : 'It did not work.'));
@@ -89,8 +94,10 @@ function Open({ stored, outings, files, write }: OpenProps) {
   };
   const counted = (of: (rod: Rod) => Rod) => (rod ? () => void changed(stored, withRod(record, at, of(rod))) : null);
   const shownBy = (i: number) => (ofFly?.changes[i]?.file ? () => show(ofFly.changes[i]) : null);
+  const papers = usePapers({ stored, outings, files, told });
   useTable('log', LOG, {
     write,
+    ...papers.commands,
     line: () => line.current?.focus(),
     take: counted(oneTaken),
     loss: counted(oneLost),
@@ -111,6 +118,7 @@ function Open({ stored, outings, files, write }: OpenProps) {
   });
   return (
     <>
+      {papers.taking}
       <Season {...{ outings }} open={stored.id} onOpen={(id) => void navigate(`/log/${id}`)} />
       <main className="flex flex-1 min-h-0" data-testid="log" data-settled={told !== null}>
         <div className="flex-1 min-w-0 grid grid-rows-[minmax(0,1fr)_minmax(0,1fr)]">
@@ -121,6 +129,44 @@ function Open({ stored, outings, files, write }: OpenProps) {
       </main>
     </>
   );
+}
+
+/** What is saved of the log and taken into it. */
+function usePapers({
+  stored: { record },
+  outings,
+  files,
+  told,
+}: Pick<OpenProps, 'stored' | 'outings' | 'files'> & { readonly told: LogAnswer | null }) {
+  const { drawers } = useDrawers();
+  const { hand } = useSettings();
+  const style = useStyle();
+  const input = useRef<HTMLInputElement>(null);
+  const [incoming, setIncoming] = useState<Incoming | null>(null);
+  const tables = drawers?.tables;
+  return {
+    commands: {
+      card: tables && record.rods.length > 0 ? () => doing(saveCard(record, files, tables, hand)) : null,
+      takeIn: () => input.current?.click(),
+      table: () => saveTable(outings, files),
+      season: () => saveSeason(outings, files, told, style),
+    },
+    taking: (
+      <>
+        <FilesInput
+          ref={input}
+          label="Outings from files"
+          accept=".json,.csv,.tsv,.txt"
+          onTake={(list) => {
+            // The list is emptied as soon as this is left.
+            const all = [...(list ?? [])];
+            if (all.length > 0) doing(readIncoming(all, files).then(setIncoming));
+          }}
+        />
+        {incoming && <IncomingDialog incoming={incoming} onClose={() => setIncoming(null)} />}
+      </>
+    ),
+  };
 }
 
 const Empty = ({ onWrite }: { readonly onWrite: () => void }) => (

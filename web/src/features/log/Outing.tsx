@@ -1,15 +1,14 @@
 import type { Fault } from '@jobbet/core/base';
 import { fishedOf, readLogLine } from '@jobbet/core/log';
 import type { FlyFile } from '@jobbet/core/pattern';
-import { clockMinutes, LIGHTS, OUTING_KIND, type OutingFile, TRENDS } from '@jobbet/core/records';
-import { readDocument } from '@jobbet/core/document';
+import { LIGHTS, type OutingFile, TRENDS } from '@jobbet/core/records';
 import { type RefObject, useState } from 'react';
 import type { StoredBeat, StoredOuting } from '../../shared/api/client.ts';
 import { TextField, ChoiceField } from '../../shared/fields/Fields.tsx';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
-import { keepOuting } from './outings.ts';
+import { changed } from './outings.ts';
 import { Rods } from './Rods.tsx';
-import { withLine } from './writing.ts';
+import { byNumber, fileOf, withLine, withTold } from './writing.ts';
 
 interface OutingProps {
   readonly stored: StoredOuting;
@@ -21,14 +20,6 @@ interface OutingProps {
   readonly line: RefObject<HTMLInputElement | null>;
 }
 
-/** Takes a change of an outing, or answers with why not. */
-export function changed(stored: StoredOuting, record: OutingFile, words: string | null = null): readonly Fault[] {
-  const read = readDocument(OUTING_KIND, record);
-  if (!read.ok) return read.faults;
-  keepOuting(stored, read.value, words);
-  return [];
-}
-
 /** An outing: what it was like as a sentence with blanks, a line for each fly, and the flies with what came to them. */
 export function Outing({ stored, beats, files, at, onAt, line }: OutingProps) {
   const fished = fishedOf(stored.record);
@@ -37,13 +28,15 @@ export function Outing({ stored, beats, files, at, onAt, line }: OutingProps) {
       <Sentence {...{ stored, beats }} />
       <Line {...{ stored, files, line }} onAdded={() => onAt(stored.record.rods.length)} />
       {!fished.ok && (
-        <ul role="alert" className="px-4 py-1 text-warn">
-          {fished.faults.map(({ path, message }) => (
-            <li key={path} className="flex gap-1.5">
-              <SnagFlag /> {message}
-            </li>
-          ))}
-        </ul>
+        <div role="alert" className="px-4 py-1 text-warn">
+          <ul>
+            {fished.faults.map(({ path, message }) => (
+              <li key={path} className="flex gap-1.5">
+                <SnagFlag /> {message}
+              </li>
+            ))}
+          </ul>
+        </div>
       )}
       <Rods {...{ stored, files, at, onAt }} />
     </section>
@@ -150,10 +143,17 @@ function Line({
 }) {
   const [text, setText] = useState('');
   const names = Object.values(files).map(({ name }) => name);
-  const read = text.trim() === '' ? null : readWords(text, names);
+  const there = stored.record.rods.map((rod) => fileOf(rod, files)?.name ?? '');
+  const said = byNumber(text, there);
+  const read = text.trim() === '' ? null : readWords(said.text, names);
   const keep = (): void => {
-    const told = readLogLine(text, names);
+    const told = readLogLine(said.text, names);
     if (!told.ok) return;
+    if (said.at !== null) {
+      changed(stored, withTold(stored.record, said.at, told.value), `${told.value.rod.fly ?? ''} is written down.`);
+      setText('');
+      return;
+    }
     const [id, file] = Object.entries(files).find(([, { name }]) => name === told.value.rod.fly) ?? [];
     if (id === undefined || !file) return;
     const next = withLine(stored.record, told.value, id, file);
@@ -197,9 +197,3 @@ function Line({
     </form>
   );
 }
-
-/** Minutes from the beginning of an outing to a time of day. */
-export const minutesInto = ({ from }: OutingFile, clock: string): number => {
-  const after = clockMinutes(clock) - clockMinutes(from);
-  return after < 0 ? after + 24 * 60 : after;
-};

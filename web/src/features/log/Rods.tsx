@@ -1,13 +1,13 @@
 import { fishedOf, type Fished } from '@jobbet/core/log';
-import { type FlyFile, readFlyValue } from '@jobbet/core/pattern';
+import type { FlyFile } from '@jobbet/core/pattern';
 import { type Loss, LOSSES, type Rod } from '@jobbet/core/records';
 import { useEffect, useRef } from 'react';
 import type { StoredOuting } from '../../shared/api/client.ts';
 import { ChoiceField, TextField } from '../../shared/fields/Fields.tsx';
 import { FlyAside } from './FlyAside.tsx';
-import { changed } from './Outing.tsx';
+import { changed } from './outings.ts';
 import { LOST_WORDS } from './words.ts';
-import { withRod } from './writing.ts';
+import { fileOf, withRod } from './writing.ts';
 
 interface RodsProps {
   readonly stored: StoredOuting;
@@ -19,12 +19,6 @@ interface RodsProps {
 /** A rod without some of what is told of it. */
 const without = (rod: Rod, key: keyof Rod): Rod =>
   Object.fromEntries(Object.entries(rod).filter(([name]) => name !== key)) as Rod;
-
-/** The pattern of a fly as it was fished; as the box has it where none was kept. */
-export function fileOf(rod: Rod, files: RodsProps['files']): FlyFile | undefined {
-  const kept = rod.pattern === undefined ? null : readFlyValue(rod.pattern);
-  return kept?.ok === true ? kept.value : files[rod.fly ?? ''];
-}
 
 /** The flies of an outing: each drawn, over the bar of its minutes, with what came to it. */
 export function Rods({ stored, files, at, onAt }: RodsProps) {

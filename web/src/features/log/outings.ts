@@ -1,5 +1,7 @@
 import { byDay } from '@jobbet/core/log';
-import type { OutingFile } from '@jobbet/core/records';
+import type { Fault } from '@jobbet/core/base';
+import { readDocument } from '@jobbet/core/document';
+import { OUTING_KIND, type OutingFile } from '@jobbet/core/records';
 import { useMemo } from 'react';
 import useSWR, { mutate } from 'swr';
 import { api, RequestError, type StoredOuting } from '../../shared/api/client.ts';
@@ -73,3 +75,11 @@ export const removeOuting = ({ id, name }: StoredOuting): void =>
         say(`${name} is in the trash.`, { name: 'Undo', run: () => told(api.undeleteOuting(id).then(refresh)) }),
       ),
   );
+
+/** Takes a change of an outing, or answers with why not. */
+export function changed(stored: StoredOuting, record: OutingFile, words: string | null = null): readonly Fault[] {
+  const read = readDocument(OUTING_KIND, record);
+  if (!read.ok) return read.faults;
+  keepOuting(stored, read.value, words);
+  return [];
+}

@@ -1,7 +1,7 @@
 import { type LineRead, spanMinutes } from '@jobbet/core/log';
 import type { OutingFile, Rod } from '@jobbet/core/records';
 import { clockMinutes } from '@jobbet/core/records';
-import type { FlyFile } from '@jobbet/core/pattern';
+import { type FlyFile, readFlyValue } from '@jobbet/core/pattern';
 
 const DAY = 24 * 60;
 const clock = (minutes: number): string => {
@@ -53,9 +53,39 @@ export function withLine(outing: OutingFile, { rod, minutes }: LineRead, id: str
   return lasting({ ...outing, rods: [...outing.rods, made] });
 }
 
+/** A line that begins with a number is of the fly of that place on the outing's card. @returns the line with its name, and the place; null where it is none */
+export function byNumber(
+  text: string,
+  names: readonly string[],
+): { readonly text: string; readonly at: number | null } {
+  const found = /^\s*(\d{1,2})\b[\s,;.:)]*(.*)$/.exec(text);
+  const at = Number(found?.[1] ?? 0) - 1;
+  const name = names[at];
+  return found && name !== undefined ? { text: `${name}, ${found[2] ?? ''}`, at } : { text, at: null };
+}
+
+/** An outing with what a line tells of one of its flies that is there already. */
+export function withTold(outing: OutingFile, at: number, { rod, minutes }: LineRead): OutingFile {
+  const was = outing.rods[at];
+  if (!was) return outing;
+  const begins = rod.from ?? was.from ?? outing.from;
+  const ends = rod.to ?? (minutes === null ? was.to : clock(clockMinutes(begins) + minutes));
+  const { fly: _fly, ...told } = rod;
+  return lasting({
+    ...outing,
+    rods: outing.rods.map((each, i) => (i === at ? { ...was, ...told, from: begins, to: ends ?? begins } : each)),
+  });
+}
+
 /** An outing with one of its flies told anew; without it where there is nothing told. */
 export const withRod = (outing: OutingFile, at: number, rod: Rod | null): OutingFile =>
   lasting({
     ...outing,
     rods: outing.rods.flatMap((each, i) => (i === at ? (rod === null ? [] : [rod]) : [each])),
   });
+
+/** The pattern of a fly as it was fished; as the box has it where none was kept. */
+export function fileOf(rod: Rod, files: Readonly<Record<string, FlyFile>>): FlyFile | undefined {
+  const kept = rod.pattern === undefined ? null : readFlyValue(rod.pattern);
+  return kept?.ok === true ? kept.value : files[rod.fly ?? ''];
+}
