@@ -75,6 +75,14 @@ test('what fouled is changed: the one thing is shown on the Bench, and taken the
   await expect(page.getByTestId('preview')).toContainText('Shown: Shorten the tail');
   await page.keyboard.press('Enter');
   await expect(page.getByTestId('preview')).toBeHidden();
+  // The Bench says in a line what the fly did, and leads back.
+  await page.getByRole('link', { name: /^Fished \d+ h/ }).click();
+  await settled(page);
+  // What was lost in the season becomes a batch with its rows filled.
+  await expect(change.getByRole('region', { name: 'What was lost' })).toContainText('Night Sexton');
+  await page.locator('body').press('b');
+  await expect(page.getByRole('heading', { level: 1, name: 'Batches' })).toBeVisible();
+  await expect(page.getByText(/What was lost, to/).first()).toBeVisible();
 });
 
 test('an outing goes to the trash and comes back; it is saved as a file', async ({ own, page }) => {

@@ -187,13 +187,15 @@ async function printed() {
   await page.screenshot({ path: join(out, 'sheet-page.png') });
 }
 
-/** Two schools laid over one fly. */
-async function schools() {
-  const page = await open('light', 'Rowan Ember', 'tail');
-  await page.getByRole('button', { name: /^Hook, thread/ }).click();
-  await page.getByLabel('school compared with').selectOption('Compact');
-  await page.waitForTimeout(300);
-  await page.screenshot({ path: join(out, 'schools.png') });
+/** What the season tells, and an outing. */
+async function log() {
+  const page = await open('light');
+  await page.keyboard.press('3');
+  await page.locator('[data-testid=log][data-settled=true]').waitFor();
+  await page.getByRole('list', { name: 'Outings' }).getByRole('button').nth(18).click();
+  await page.locator('[data-testid=change][data-settled=true]').waitFor();
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: join(out, 'log.png') });
 }
 
 /** The four drawers on one sheet. */
@@ -250,7 +252,6 @@ try {
   await (await open('light', 'Rowan Ember', 'tail')).screenshot({ path: join(out, 'checks.png') });
   await sizes();
   await gauge();
-  await schools();
   await (await balance('light')).screenshot({ path: join(out, 'balance.png') });
   await sheetOf(
     'dark.png',
@@ -262,6 +263,7 @@ try {
   await hands();
   await tying();
   await water();
+  await log();
   await printed();
   await seen();
   await platforms();

@@ -7,6 +7,7 @@ import { readOutingTable, writeOutingTable } from '../src/records/outingTable.ts
 import { changesFor } from '../src/log/change.ts';
 import { type Fished, fishedOf, lightWord, spanMinutes } from '../src/log/fished.ts';
 import { ALLOWED, type FishedAs, groupsOf, toldApart } from '../src/log/groups.ts';
+import { lossesOf } from '../src/log/losses.ts';
 import { readLogLine } from '../src/log/line.ts';
 import { traitsOf } from '../src/log/traits.ts';
 import { versionsOf } from '../src/log/versions.ts';
@@ -453,8 +454,35 @@ describe('outings as a table', () => {
   });
 });
 
+describe('what was lost', () => {
+  test('is told by fly with what ends it, the one that is lost most an hour first; so many are enough nine times in ten', () => {
+    const all = [
+      fishedFor('a', 4, 1, { lost: ['bed', 'bed', 'fish'], outing: 1 }),
+      fishedFor('a', 4, 1, { outing: 2 }),
+      fishedFor('b', 10, 1, { lost: ['wood'], outing: 1 }),
+      fishedFor('c', 3, 1),
+    ];
+    expect(lossesOf(all)).toEqual([
+      {
+        fly: 'a',
+        lost: 3,
+        hours: 8,
+        how: [
+          ['bed', 2],
+          ['fish', 1],
+        ],
+        atLeast: 4,
+      },
+      { fly: 'b', lost: 1, hours: 10, how: [['wood', 1]], atLeast: 3 },
+    ]);
+    // One and a half lost an outing: three hold nine in ten (0.934), two do not (0.809).
+    expect(Math.exp(-1.5) * (1 + 1.5 + 1.5 ** 2 / 2 + 1.5 ** 3 / 6)).toBeGreaterThan(0.9);
+    expect(Math.exp(-1.5) * (1 + 1.5 + 1.5 ** 2 / 2)).toBeLessThan(0.9);
+  });
+});
+
 describe('a card for the water', () => {
-  const fly = laid([eyes({ diameter: '5 mm' }), tail(), body()]);
+  const fly = laid([tail(), body()], { platform: { kind: 'single', size: '10', longX: 2 } });
   const taken = (count: number) =>
     Array.from({ length: count }, (_, i) => ({ name: `Fly ${String(i + 1)}`, laid: fly }));
   test('has two to a page, four flies each, by number, at their own size', () => {

@@ -4,9 +4,10 @@ import { boundsOf, type LaidFly } from '../model/index.ts';
 /** Two cards to a page: half a sheet each, mm. */
 const CARD = { widthMm: 148, heightMm: 105, margin: 6 } as const;
 const ROW = { topMm: 21, heightMm: 19.5 } as const;
-/** So many flies stand on a card; a fly is drawn at its own size, and cut where it is longer than its place. */
+/** So many flies stand on a card; a fly is drawn at its own size, or smaller where it is larger than its place, which is told. */
 const MOST_FLIES = 4;
-const FLY_MM = 46;
+const FLY_MM = 56;
+const FLY_HIGH_MM = 18.5;
 const PX_PER_MM = 10;
 const GREY = 0.45;
 
@@ -40,16 +41,23 @@ const box = (x: number, y: number, side = 3.4): Item => ({
   grey: 0.2,
 });
 
-/** A fly from the side at its own size, its eye to the right or left. */
+/** How large a fly is drawn: 1 is its own size. */
+function sizeOf(laid: LaidFly): number {
+  const { front, rear, top, bottom } = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
+  return Math.min(1, FLY_MM / (rear - front), FLY_HIGH_MM / (top - bottom));
+}
+
+/** A fly from the side, its eye to the right or left. */
 function drawn(laid: LaidFly, at: readonly [x: number, y: number], hand: Hand): readonly Item[] {
   const { front, rear, top, bottom } = boundsOf(laid.sections, laid.platform.landmarksMm.rear);
   const surface = new PaperSurface(1 / PX_PER_MM, at);
-  const across = ((rear + front) / 2) * PX_PER_MM;
+  const px = PX_PER_MM * sizeOf(laid);
+  const across = ((rear + front) / 2) * px;
   const view = viewOf(
     'profile',
     (FLY_MM / 2) * PX_PER_MM + (hand === 'right' ? across : -across),
-    (ROW.heightMm / 2 + (top + bottom) / 2) * PX_PER_MM,
-    PX_PER_MM,
+    (ROW.heightMm / 2) * PX_PER_MM + ((top + bottom) / 2) * px,
+    px,
     hand,
   );
   paintFly(surface, flyFigure(laid), view, {
@@ -64,34 +72,36 @@ function drawn(laid: LaidFly, at: readonly [x: number, y: number], hand: Hand): 
 
 /** A run of boxes under a word. */
 const boxes = (x: number, y: number, words: string, count: number): readonly Item[] => [
-  text([x, y - 4.6], words, 2.2, { grey: GREY }),
+  text([x, y - 4], words, 2.2, { grey: GREY }),
   ...Array.from({ length: count }, (_, i) => box(x + i * 4.4, y)),
 ];
 
 /** The place of one fly: its number, itself, and what is ticked of it. */
 function row({ name, laid }: TakenAlong, number: number, y: number, hand: Hand): readonly Item[] {
   const left = CARD.margin + 6 + FLY_MM + 3;
-  const [upper, lower] = [y + 7.4, y + 15.4];
+  const [upper, lower] = [y + 11.6, y + 18.4];
+  const size = laid ? sizeOf(laid) : 1;
+  const smaller = size < 1 ? `, drawn at ${String(Math.round(100 * size))} %` : '';
   return [
     line([CARD.margin, y], [CARD.widthMm - CARD.margin, y]),
     text([CARD.margin, y + 6], String(number), 4.2, { bold: true }),
     ...(laid ? drawn(laid, [CARD.margin + 6, y], hand) : []),
-    text([CARD.margin + 6, y + ROW.heightMm - 1], name, 2.6, { bold: true }),
+    text([left, y + 4], `${name}${smaller}`, 2.8, { bold: true }),
     ...boxes(left, upper, 'takes', 5),
-    ...boxes(left + 25, upper, 'touches', 5),
-    ...boxes(left + 50, upper, 'fouled', 4),
-    text([left, lower - 4.6], 'from', 2.2, { grey: GREY }),
-    line([left, lower], [left + 11, lower], 0.2),
-    text([left + 13, lower - 4.6], 'to', 2.2, { grey: GREY }),
-    line([left + 13, lower], [left + 24, lower], 0.2),
-    ...(['bed', 'fish', 'wood', 'knot'] as const).flatMap((how, i) => [
-      text([left + 26 + i * 8, lower - 4.6], how, 2.2, { grey: GREY }),
-      box(left + 26 + i * 8, lower),
-    ]),
-    text([left + 59, lower - 4.6], 'seen', 2.2, { grey: GREY }),
-    line([left + 59, lower], [CARD.widthMm - CARD.margin, lower], 0.2),
+    ...boxes(left + 24, upper, 'touches', 5),
+    ...boxes(left + 48, upper, 'fouled', 4),
+    ...written(left, lower, 10, 'from'),
+    ...written(left + 12, lower, 10, 'to'),
+    ...(['bed', 'fish', 'wood', 'knot'] as const).flatMap((how, i) => boxes(left + 24 + i * 7.4, lower, how, 1)),
+    ...written(left + 54, lower, CARD.widthMm - CARD.margin - left - 54, 'seen'),
   ];
 }
+
+/** A line to write on under a word. */
+const written = (x: number, y: number, long: number, words: string): readonly Item[] => [
+  text([x, y - 4], words, 2.2, { grey: GREY }),
+  line([x, y], [x + long, y], 0.2),
+];
 
 /** A fly that is taken along; one that does not lay out has its place all the same. */
 export interface TakenAlong {

@@ -14,6 +14,7 @@ export {
   within,
 } from './groups.ts';
 export { type LineRead, readLogLine } from './line.ts';
+export { type Lost, lossesOf } from './losses.ts';
 export { type LogReport, reportLog } from './report.ts';
 export { seasonMarkdown } from './season.ts';
 export { sideAreaMm2, traitsOf } from './traits.ts';

@@ -1,3 +1,4 @@
+import { DidLine } from '../../fly/log/DidLine.tsx';
 import type { LaidFly, LaidPart } from '@jobbet/core/model';
 import { partName, placeWords } from '@jobbet/core/tying';
 import { saying, type Style } from '@jobbet/core/units';
@@ -210,6 +211,7 @@ export function TyingOrder({
       </OrderDrag>
       {laid.parts.length === 0 && <p className="px-4 py-3 text-ink2">Tie in the first part.</p>}
       <footer className="mt-auto px-4 py-2 text-ink2 border-t border-hair">
+        <DidLine />
         <button type="button" className="flex justify-between w-full py-0.5 hover:text-ink" onClick={onAdd}>
           Add a part <span className="plain-key">A</span>
         </button>

@@ -1,5 +1,6 @@
 import type { Change, Version } from '@jobbet/core/log';
 import { hoursWords } from '@jobbet/core/log';
+import type { ReactNode } from 'react';
 import { formatNumber } from '@jobbet/core/units';
 import { useStyle } from '../../shared/settings/settings.ts';
 import type { FlyAnswer } from './reckon.ts';
@@ -12,15 +13,17 @@ export function ChangeMargin({
   name,
   answer,
   onShow,
+  children,
 }: {
   readonly name: string | null;
   readonly answer: FlyAnswer | null;
   readonly onShow: (change: Change) => void;
+  readonly children: ReactNode;
 }) {
   return (
     <aside
       aria-label="Change one thing"
-      className="w-64 shrink-0 border-l border-ink overflow-y-auto px-4 py-2"
+      className="w-64 shrink-0 border-l border-ink overflow-y-auto px-4 py-2 max-[900px]:w-full max-[900px]:border-l-0 max-[900px]:border-t"
       data-testid="change"
       data-settled={name === null || answer !== null}
     >
@@ -46,6 +49,7 @@ export function ChangeMargin({
           )}
         </>
       )}
+      {children}
     </aside>
   );
 }

@@ -13,7 +13,10 @@ import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 import { saveFile, slug } from '../../shared/ui/saveFile.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { ChangeMargin } from './Change.tsx';
+import { keepBatch, newBatch, plannedFly, rowOf } from '../../fly/batches/planning.ts';
 import { LOG } from './commands.ts';
+import { Losses, useLosses } from './Losses.tsx';
+import { dayOf } from './words.ts';
 import { Outing } from './Outing.tsx';
 import { addOuting, changed, removeOuting, useOutings } from './outings.ts';
 import { IncomingDialog } from './IncomingDialog.tsx';
@@ -94,9 +97,12 @@ function Open({ stored, outings, files, write }: OpenProps) {
   };
   const counted = (of: (rod: Rod) => Rod) => (rod ? () => void changed(stored, withRod(record, at, of(rod))) : null);
   const shownBy = (i: number) => (ofFly?.changes[i]?.file ? () => show(ofFly.changes[i]) : null);
+  const losses = useLosses(outings, files);
+  const batch = (): Promise<unknown> => batchOfLost(losses, record.date).then((made) => navigate(`/batches/${made}`));
   const papers = usePapers({ stored, outings, files, told });
   useTable('log', LOG, {
     write,
+    batch: losses.length > 0 ? () => doing(batch()) : null,
     ...papers.commands,
     line: () => line.current?.focus(),
     take: counted(oneTaken),
@@ -120,15 +126,27 @@ function Open({ stored, outings, files, write }: OpenProps) {
     <>
       {papers.taking}
       <Season {...{ outings }} open={stored.id} onOpen={(id) => void navigate(`/log/${id}`)} />
-      <main className="flex flex-1 min-h-0" data-testid="log" data-settled={told !== null}>
-        <div className="flex-1 min-w-0 grid grid-rows-[minmax(0,1fr)_minmax(0,1fr)]">
+      <main
+        className="flex flex-1 min-h-0 max-[900px]:flex-col max-[900px]:overflow-y-auto"
+        data-testid="log"
+        data-settled={told !== null}
+      >
+        <div className="flex-1 min-w-0 grid grid-rows-[minmax(0,1fr)_minmax(0,1fr)] max-[900px]:block max-[900px]:flex-none">
           <Outing {...{ stored, beats, files, at, line }} onAt={setChosen} />
           <Worked answer={told} by={by} onBy={(i, next) => setBy(by.map((each, k) => (k === i ? next : each)))} />
         </div>
-        <ChangeMargin name={rod ? (fileOf(rod, files)?.name ?? null) : null} answer={ofFly} onShow={show} />
+        <ChangeMargin name={rod ? (fileOf(rod, files)?.name ?? null) : null} answer={ofFly} onShow={show}>
+          <Losses {...{ losses, files }} onBatch={() => doing(batch())} />
+        </ChangeMargin>
       </main>
     </>
   );
+}
+
+/** A batch of what was lost: of each fly as many as are to be in the box. @returns its id */
+async function batchOfLost(losses: ReturnType<typeof useLosses>, date: string): Promise<string> {
+  const rows = await Promise.all(losses.map(async ({ fly, atLeast }) => rowOf(await plannedFly(fly), atLeast, '')));
+  return keepBatch(newBatch(`What was lost, to ${dayOf(date)}`, '', rows));
 }
 
 /** What is saved of the log and taken into it. */

@@ -163,7 +163,7 @@ function Line({
   };
   return (
     <form
-      className="flex items-baseline gap-3 px-4 py-1 border-b border-hair"
+      className="flex items-baseline max-[640px]:flex-wrap gap-3 px-4 py-1 border-b border-hair"
       onSubmit={(event) => {
         event.preventDefault();
         keep();
@@ -172,7 +172,7 @@ function Line({
       <span className="plain-key">W</span>
       <input
         ref={line}
-        className="field w-[46%] !text-left"
+        className="field w-[46%] max-[640px]:w-full max-[640px]:min-h-11 !text-left"
         aria-label="a fly in a line"
         placeholder={`${names[0] ?? 'a fly'}, 40 min, 2 takes, lost on the bed`}
         autoComplete="off"

@@ -79,7 +79,7 @@ function OneRod({ rod, file, fished, span, chosen, onChoose, onChange }: OneRodP
     <li
       ref={row}
       aria-current={chosen}
-      className={`relative flex gap-3 items-center px-4 py-1 border-b border-hair ${chosen ? 'bg-sunk' : ''}`}
+      className={`relative flex max-[640px]:flex-wrap gap-3 items-center px-4 py-1 border-b border-hair ${chosen ? 'bg-sunk' : ''}`}
       onClick={onChoose}
     >
       {chosen && <span className="absolute left-0 top-0 bottom-0 w-[5px] bg-pick" aria-hidden="true" />}
@@ -92,7 +92,7 @@ function OneRod({ rod, file, fished, span, chosen, onChoose, onChange }: OneRodP
           {text('from', 'put on', '15:10')} to {text('to', 'taken off', '16:00')}
         </span>
       </div>
-      <div className="flex-1 min-w-0">
+      <div className="flex-1 min-w-0 max-[640px]:basis-full">
         {fished && <Minutes fished={fished} span={span} chosen={chosen} />}
         <p className="text-label text-ink2 truncate">
           {text('line', 'line', 'line')}
@@ -100,6 +100,7 @@ function OneRod({ rod, file, fished, span, chosen, onChoose, onChange }: OneRodP
         </p>
       </div>
       <Counts {...{ rod, name, onChange }} />
+      <ByThumb {...{ rod, name, onChange }} />
       <button
         type="button"
         className="text-label text-ink2 hover:text-ink"
@@ -199,6 +200,23 @@ function Counts({ rod, name, onChange }: Pick<OneRodProps, 'rod' | 'onChange'> &
     </div>
   );
 }
+
+/** Take and loss, large enough for a thumb, where there is little room. */
+const ByThumb = ({ rod, name, onChange }: Pick<OneRodProps, 'rod' | 'onChange'> & { readonly name: string }) => (
+  <div className="hidden max-[640px]:flex gap-2 basis-full">
+    {(
+      [
+        ['Take', oneTaken],
+        ['Loss', oneLost],
+      ] as const
+    ).map(([words, more]) => (
+      <button key={words} type="button" className="sheet-button flex-1 min-h-11" onClick={() => onChange(more(rod))}>
+        {words}
+        <span className="sr-only">, {name}</span>
+      </button>
+    ))}
+  </div>
+);
 
 /** One taken more, and one lost: where it was lost most often, on the bed. */
 export const oneTaken = (rod: Rod): Rod => ({ ...rod, takes: (rod.takes ?? 0) + 1 });

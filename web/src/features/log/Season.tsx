@@ -99,7 +99,7 @@ export function Season({ outings, open, onOpen }: SeasonProps) {
     >
       <figcaption className="absolute left-4 top-1.5">
         <b>The season</b>{' '}
-        <i className="text-ink2 text-label">
+        <i className="text-ink2 text-label max-[640px]:hidden">
           gauge in m; one staff an outing, a dot a take, a bar a loss, a ring for nothing
         </i>
       </figcaption>

@@ -22,7 +22,7 @@ export function Worked({ answer, by, onBy }: WorkedProps) {
           takes an hour; a line holds the true rate nine times in ten, and what counts is the interval of the ratio
         </i>
       </h2>
-      <div className="flex-1 min-h-0 grid grid-cols-2 gap-x-6 px-4 overflow-y-auto">
+      <div className="flex-1 min-h-0 grid grid-cols-2 max-[900px]:grid-cols-1 gap-x-6 px-4 overflow-y-auto">
         {by.map((each, i) => (
           <div key={String(i)} className="min-w-0">
             <p className="py-0.5">
@@ -58,7 +58,7 @@ function Groups({ told: { groups, words, together } }: { readonly told: Told }) 
         {groups.map((group, i) => (
           <li
             key={group.name}
-            className="grid grid-cols-[minmax(0,9rem)_6rem_minmax(0,1fr)_5.6rem] gap-2 items-center border-t border-hair py-0.5"
+            className="grid grid-cols-[minmax(0,9rem)_5rem_minmax(0,1fr)_5.6rem] gap-2 items-center border-t border-hair py-0.5"
             title={words[i]}
           >
             <span className="truncate">{group.name}</span>
@@ -80,7 +80,7 @@ function Groups({ told: { groups, words, together } }: { readonly told: Told }) 
           </li>
         ))}
         <li
-          className="grid grid-cols-[minmax(0,9rem)_6rem_minmax(0,1fr)_5.6rem] gap-2 text-label text-ink2 border-t border-hair"
+          className="grid grid-cols-[minmax(0,9rem)_5rem_minmax(0,1fr)_5.6rem] gap-2 text-label text-ink2 border-t border-hair"
           aria-hidden="true"
         >
           <span />

@@ -14,6 +14,7 @@ export const LOG = {
   first: { name: 'Show the first change on the Bench', group, also: 'change one thing', keys: 't' },
   second: { name: 'Show the second change on the Bench', group, keys: 'y' },
   third: { name: 'Show the third change on the Bench', group, keys: 'u' },
+  batch: { name: 'Plan a batch of what was lost', group, also: 'reorder tie again', keys: 'b' },
   card: { name: 'Print the card for the water', group, also: 'pdf paper tick at the water', keys: 'c' },
   takeIn: { name: 'Take in outings from files', group, also: 'import csv json table', keys: 'i' },
   table: { name: 'Save all outings as CSV', group, also: 'export table' },
