@@ -19,6 +19,12 @@ test('the planted truth is found: weight is told apart, colour is not', async ({
   await expect(worked).toContainText('Nothing here can be told apart yet');
   await expect(worked.getByRole('listitem').filter({ hasText: 'black' }).first()).toContainText('too few to tell');
   expect(await findings(page)).toEqual([]);
+  // In high water alone too.
+  await page.getByLabel('of what was fished').selectOption({ label: 'by the level of the gauge: over 0.65 m' });
+  await expect(worked.getByRole('listitem').filter({ hasText: '0.50 to 0.75 g' }).first()).toContainText(
+    /19 in 22 h.*more/,
+  );
+  await page.getByLabel('of what was fished').selectOption({ label: 'in all of it' });
   // By another kind: two hands in one box are told apart.
   await page.getByLabel('what is counted by beside it').selectOption('hand');
   await expect(worked.getByRole('listitem').filter({ hasText: 'the older hand' })).toBeVisible();

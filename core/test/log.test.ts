@@ -7,6 +7,7 @@ import { readOutingTable, writeOutingTable } from '../src/records/outingTable.ts
 import { changesFor } from '../src/log/change.ts';
 import { type Fished, fishedOf, lightWord, spanMinutes } from '../src/log/fished.ts';
 import { ALLOWED, type FishedAs, groupsOf, toldApart } from '../src/log/groups.ts';
+import { strengthWords } from '../src/log/strength.ts';
 import { lossesOf } from '../src/log/losses.ts';
 import { readLogLine } from '../src/log/line.ts';
 import { traitsOf } from '../src/log/traits.ts';
@@ -451,6 +452,39 @@ describe('outings as a table', () => {
     expect(text).toContain('2 outings, 3.7 h, 3 takes (0.82 an hour), 2 flies lost.');
     expect(text).toContain('| 2026-10-13 | Ferry Pool |  | 2.8 h | 1 | 0 | Night Sexton, Slate Runner |  |');
     expect(text).toContain('## By fly\n\n- Slate Runner: 3 takes');
+  });
+});
+
+describe('what a fly came apart by', () => {
+  const finding = (message: string, costs: 'strength' | 'looks' = 'strength') => ({
+    severity: 'warn' as const,
+    parts: [],
+    message,
+    figure: null,
+    limit: null,
+    atMm: null,
+    fix: null,
+    code: 'x',
+    costs,
+    reason: '',
+  });
+  const checks = (findings: string[], muted: string[] = []) => ({
+    findings: [...findings.map((each) => finding(each)), finding('a long tail', 'looks')],
+    muted: muted.map((each) => ({ ...finding(each), muteReason: 'it held so far' })),
+  });
+  const apart = [fishedFor('a', 10, 0, { lost: ['unraveled', 'bed'] })];
+
+  test('is set against its checks: one that was muted, one that said so, none that did', () => {
+    expect(strengthWords(apart, checks(['thin rib'], ['bare head']))).toEqual([
+      'it came apart 1 time in 10 h: “bare head” was left as it is (it held so far), and should not have been',
+    ]);
+    expect(strengthWords(apart, checks(['thin rib']))).toEqual(['it came apart 1 time in 10 h, as “thin rib” says']);
+    expect(strengthWords(apart, checks([]))[0]).toContain('no check says why');
+  });
+  test('a check cries wolf only over a fly that held long enough', () => {
+    expect(strengthWords([fishedFor('a', 10, 0)], checks(['thin rib']))).toEqual([]);
+    expect(strengthWords([fishedFor('a', 16, 0)], checks(['thin rib']))[0]).toContain('cries wolf');
+    expect(strengthWords([fishedFor('a', 16, 0, { lost: ['bed'] })], checks([]))).toEqual([]);
   });
 });
 

@@ -159,10 +159,21 @@ function hoursMoreFor(one: Counted, other: Counted, level: number): number | nul
   return Math.max(0, (high - 1) * one.hours);
 }
 
+/** The names of the groups of a kind, those with most hours first. */
+export function namesBy(all: readonly FishedAs[], by: By): readonly string[] {
+  const nameOf = namer(all, by);
+  const hours = new Map<string, number>();
+  for (const each of all) {
+    const name = nameOf(each);
+    if (name !== null) hours.set(name, (hours.get(name) ?? 0) + each.minutes);
+  }
+  return [...hours].sort(([, one], [, other]) => other - one).map(([name]) => name);
+}
+
 /** Only what was fished in one group of a kind: in high water, by one hand. */
 export function within(all: readonly FishedAs[], by: By, group: string): Outcome<readonly FishedAs[]> {
   const nameOf = namer(all, by);
-  const names = [...new Set(all.map(nameOf))].filter((name) => name !== null).sort();
+  const names = [...namesBy(all, by)].sort();
   const name = names.find((each) => each.toLowerCase() === group.trim().toLowerCase());
   return name === undefined
     ? bad({

@@ -10,6 +10,7 @@ export {
   type FishedAs,
   type Group,
   groupsOf,
+  namesBy,
   type Traits,
   within,
 } from './groups.ts';
@@ -17,6 +18,7 @@ export { type LineRead, readLogLine } from './line.ts';
 export { type Lost, lossesOf } from './losses.ts';
 export { type LogReport, reportLog } from './report.ts';
 export { seasonMarkdown } from './season.ts';
+export { strengthWords } from './strength.ts';
 export { sideAreaMm2, traitsOf } from './traits.ts';
 export { type Version, versionsOf } from './versions.ts';
 export { groupWords, hoursWords, togetherWords } from './words.ts';

@@ -1,5 +1,6 @@
 import type { Change, Version } from '@jobbet/core/log';
 import { hoursWords } from '@jobbet/core/log';
+import { sentence } from '@jobbet/core/base';
 import type { ReactNode } from 'react';
 import { formatNumber } from '@jobbet/core/units';
 import { useStyle } from '../../shared/settings/settings.ts';
@@ -36,6 +37,11 @@ export function ChangeMargin({
           {answer?.changes.length === 0 && <p>Nothing was lost or seen of it that asks for a change.</p>}
           {answer?.changes.map((change, i) => (
             <OneChange key={change.words} change={change} keyName={KEYS[i]} onShow={() => onShow(change)} />
+          ))}
+          {answer?.strength.map((words) => (
+            <p key={words} className="border-t border-hair py-1">
+              {sentence(words)}
+            </p>
           ))}
           {answer && answer.versions.length > 0 && (
             <>

@@ -21,7 +21,7 @@ import { Outing } from './Outing.tsx';
 import { addOuting, changed, removeOuting, useOutings } from './outings.ts';
 import { IncomingDialog } from './IncomingDialog.tsx';
 import { type Incoming, readIncoming, saveCard, saveSeason, saveTable } from './papers.ts';
-import type { LogAnswer } from './reckon.ts';
+import type { LogAnswer, Only } from './reckon.ts';
 import { oneLost, oneTaken } from './Rods.tsx';
 import { Season } from './Season.tsx';
 import { useFiles, useOfFly, useTold } from './useLog.ts';
@@ -84,7 +84,8 @@ function Open({ stored, outings, files, write }: OpenProps) {
   const rod = record.rods[at];
   const [by, setBy] = useState<readonly By[]>(['weight', 'colour']);
   const line = useRef<HTMLInputElement>(null);
-  const told = useTold(outings, files, by);
+  const [only, setOnly] = useState<Only | null>(null);
+  const told = useTold(outings, files, by, only);
   const file = rod?.fly === undefined ? undefined : files[rod.fly];
   const ofFly = useOfFly(outings, rod?.fly ?? null, file);
   const show = (change: Change | undefined): void => {
@@ -133,7 +134,12 @@ function Open({ stored, outings, files, write }: OpenProps) {
       >
         <div className="flex-1 min-w-0 grid grid-rows-[minmax(0,1fr)_minmax(0,1fr)] max-[900px]:block max-[900px]:flex-none">
           <Outing {...{ stored, beats, files, at, line }} onAt={setChosen} />
-          <Worked answer={told} by={by} onBy={(i, next) => setBy(by.map((each, k) => (k === i ? next : each)))} />
+          <Worked
+            answer={told}
+            {...{ by, only }}
+            onOnly={setOnly}
+            onBy={(i, next) => setBy(by.map((each, k) => (k === i ? next : each)))}
+          />
         </div>
         <ChangeMargin name={rod ? (fileOf(rod, files)?.name ?? null) : null} answer={ofFly} onShow={show}>
           <Losses {...{ losses, files }} onBatch={() => doing(batch())} />

@@ -3,21 +3,31 @@ import { formatNumber } from '@jobbet/core/units';
 import { ChoiceField } from '../../shared/fields/Fields.tsx';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { scaleMost } from './scaleMost.ts';
-import type { LogAnswer, Told } from './reckon.ts';
+import type { LogAnswer, Only, Told } from './reckon.ts';
 import { BY_WORDS } from './words.ts';
 
 interface WorkedProps {
   readonly answer: LogAnswer | null;
   readonly by: readonly By[];
   readonly onBy: (at: number, by: By) => void;
+  readonly only: Only | null;
+  readonly onOnly: (only: Only | null) => void;
 }
 
 /** Takes an hour against hours fished, in groups of two kinds, with what can be told apart and what would tell more. */
-export function Worked({ answer, by, onBy }: WorkedProps) {
+export function Worked({ answer, by, onBy, only, onOnly }: WorkedProps) {
+  const keyOf = (each: Only | null): string => (each ? `${each.by}:${each.group}` : '');
   return (
     <section aria-label="What worked" className="flex flex-col min-h-0 border-t-2 border-rule" data-testid="worked">
       <h2 className="px-4 pt-1.5">
         <b>What worked</b>{' '}
+        <ChoiceField
+          label="of what was fished"
+          value={keyOf(only)}
+          empty="in all of it"
+          options={(answer?.onlies ?? []).map((each) => [keyOf(each), `${BY_WORDS[each.by]}: ${each.group}`] as const)}
+          onChange={(key) => onOnly(answer?.onlies.find((each) => keyOf(each) === key) ?? null)}
+        />{' '}
         <i className="text-ink2 text-label">
           takes an hour; a line holds the true rate nine times in ten, and what counts is the interval of the ratio
         </i>

@@ -8,12 +8,16 @@ import {
   type Group,
   groupsOf,
   groupWords,
+  namesBy,
+  strengthWords,
   togetherWords,
   traitsOf,
   type Version,
   versionsOf,
+  within,
 } from '@jobbet/core/log';
 import type { Fault } from '@jobbet/core/base';
+import { checkFly } from '@jobbet/core/checks';
 import type { LaidFly } from '@jobbet/core/model';
 import { type FlyFile, readFlyValue } from '@jobbet/core/pattern';
 import type { BeatFile, OutingFile } from '@jobbet/core/records';
@@ -26,7 +30,15 @@ export interface LogQuestion {
   readonly files: Readonly<Record<string, FlyFile>>;
   readonly beats: readonly BeatFile[];
   readonly by: readonly By[];
+  /** Only what was fished so: in high water, by one hand; null for all of it. */
+  readonly only: Only | null;
   readonly style: Style;
+}
+
+/** One group of a kind. */
+export interface Only {
+  readonly by: By;
+  readonly group: string;
 }
 
 /** Groups of one kind, each with what is said of it, and of all of them together. */
@@ -39,6 +51,8 @@ export interface Told {
 
 export interface LogAnswer {
   readonly told: readonly Told[];
+  /** What it can be narrowed to. */
+  readonly onlies: readonly Only[];
   /** What of an outing cannot be counted, by its place among all. */
   readonly faults: Readonly<Record<number, readonly Fault[]>>;
 }
@@ -53,6 +67,8 @@ export interface FlyQuestion {
 export interface FlyAnswer {
   readonly versions: readonly Version[];
   readonly changes: readonly Change[];
+  /** What ended it, set against what its checks said of its strength. */
+  readonly strength: readonly string[];
 }
 
 /** Flies laid out once, each as it was fished: by the pattern that was kept with it, or as the box has it. */
@@ -100,12 +116,20 @@ function fishedIn({ outings, files, beats, by }: LogQuestion, fleet: Fleet, desk
   return { all, faults };
 }
 
+/** Kinds that what is told can be narrowed by. */
+const ONLY_BY = ['level', 'light', 'hand', 'manner', 'ride'] as const;
+
 function groupsIn(question: LogQuestion, fleet: Fleet, desk: Desk): LogAnswer {
   const { all, faults } = fishedIn(question, fleet, desk);
+  const { only } = question;
+  const narrowed = only ? within(all, only.by, only.group) : null;
+  // What it was narrowed to may be gone since: then it is all of it.
+  const some = narrowed?.ok === true ? narrowed.value : all;
   return {
     faults,
+    onlies: ONLY_BY.flatMap((by) => namesBy(all, by).map((group) => ({ by, group }))),
     told: question.by.map((by) => {
-      const groups = groupsOf(all, by);
+      const groups = groupsOf(some, by);
       return {
         by,
         groups,
@@ -126,7 +150,12 @@ function ofFlyIn({ outings, fly, file, style }: FlyQuestion, desk: Desk): FlyAns
   // What was seen of a version that is no more says nothing of the fly as it is.
   const since = versions.at(-1)?.since ?? '';
   const lately = fished.filter(({ date }) => date >= since);
-  return { versions, changes: laid.ok ? changesFor(laid.value, lately, desk.drawers, style) : [] };
+  const solved = desk.solved(file);
+  return {
+    versions,
+    changes: laid.ok ? changesFor(laid.value, lately, desk.drawers, style) : [],
+    strength: solved.ok ? strengthWords(lately, checkFly(solved.value, { drawers: desk.drawers }), style) : [],
+  };
 }
 
 export const logReckon = (desk: Desk) => {

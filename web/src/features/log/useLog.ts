@@ -10,7 +10,7 @@ import { useBeats } from '../../shared/beats/beats.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { reckonerOf } from '../../shared/solve/solver.ts';
 import { useAsked } from '../../shared/solve/useAsked.ts';
-import type { FlyAnswer, FlyQuestion, LogAnswer, LogQuestion, logReckon } from './reckon.ts';
+import type { FlyAnswer, FlyQuestion, LogAnswer, LogQuestion, logReckon, Only } from './reckon.ts';
 
 const reckoner = reckonerOf<ReturnType<typeof logReckon>>('log');
 interface Posed<Q> {
@@ -38,6 +38,7 @@ export function useTold(
   outings: readonly StoredOuting[] | undefined,
   files: Readonly<Record<string, FlyFile>> | undefined,
   by: readonly By[],
+  only: Only | null,
 ): LogAnswer | null {
   const { drawers } = useDrawers();
   const beats = useBeats();
@@ -51,12 +52,13 @@ export function useTold(
               files,
               beats: beats.map(({ record }) => record),
               by,
+              only,
               style,
             },
             drawers: drawers.tables,
           }
         : null,
-    [outings, files, drawers, beats, by, style],
+    [outings, files, drawers, beats, by, only, style],
   );
   return useAsked(posed, groups).answer;
 }
