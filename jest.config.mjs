@@ -1,6 +1,6 @@
 const transform = {
   '^.+\\.tsx?$': [
-    '@swc/jest',
+    '<rootDir>/../scripts/jest/transform.mjs',
     {
       jsc: {
         parser: { syntax: 'typescript', tsx: true },
