@@ -145,3 +145,49 @@ test('the card for the water is saved and typed in by number; a table is looked 
   await dialog.getByRole('button', { name: 'Keep 2' }).click();
   await expect(page.getByRole('list', { name: 'Outings' }).getByRole('button')).toHaveCount(32);
 });
+
+test('what is written while the server is away is kept here and sent once it answers; two devices that write one outing keep both', async ({
+  own,
+  page,
+}) => {
+  await inLog(page, own);
+  const takes = rods(page)
+    .first()
+    .getByLabel(/^takes,/);
+  const list = page.getByRole('list', { name: 'Outings' }).getByRole('button');
+  await page.route('**/api/outings/*', (route) => route.abort());
+  await takes.fill('7');
+  await expect(page.getByText('The server does not answer')).toBeVisible();
+  await expect(takes).toHaveValue('7');
+  await page.unroute('**/api/outings/*');
+  const sent = page.waitForResponse((response) => response.request().method() === 'PUT' && response.ok());
+  await page.reload();
+  await sent;
+  await expect(
+    rods(page)
+      .first()
+      .getByLabel(/^takes,/),
+  ).toHaveValue('7');
+  // Another device writes it from the revision it knows.
+  const id = await page.evaluate(async () => {
+    const all = (await (await fetch('/api/outings')).json()) as {
+      id: string;
+      revision: number;
+      record: { date: string; note?: string };
+    }[];
+    const last = all.reduce((one, other) => (one.record.date > other.record.date ? one : other));
+    await fetch(`/api/outings/${last.id}`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ record: { ...last.record, note: 'by the other' }, revision: last.revision }),
+    });
+    return last.id;
+  });
+  expect(id).not.toBe('');
+  await rods(page)
+    .first()
+    .getByLabel(/^takes,/)
+    .fill('8');
+  await expect(page.getByText('both are kept, side by side')).toBeVisible();
+  await expect(list).toHaveCount(31);
+});
