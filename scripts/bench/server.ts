@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs';
 import { createClient } from '@libsql/client';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
