@@ -2,29 +2,19 @@ import { z } from 'zod';
 import { bad, good, type Outcome } from '../base/index.ts';
 import type { DocumentKind } from '../document/index.ts';
 import { parseQuantity, type QuantityKind } from '../units/index.ts';
+import { quantity } from './measures.ts';
 
 /** A stretch of water that is fished: how deep it is, how fast it runs, what its bed is of, how clear it is. */
 const MOST = { depthMm: 30_000, speedMmS: 4000, widthMm: 500_000, roughnessMm: 2000 } as const;
 
-/** A measure with its unit, within what water is; it stays as it was written. */
-const quantity = (kind: QuantityKind, meaning: string, least: number, most: number) =>
-  z
-    .string()
-    .max(60)
-    .superRefine((text, into) => {
-      const read = parseQuantity(kind, text);
-      if (!read.ok) into.addIssue({ code: 'custom', message: read.message });
-      else if (read.value < least)
-        into.addIssue({ code: 'custom', message: `"${text}" is too little: a ${meaning} is more` });
-      else if (read.value > most)
-        into.addIssue({
-          code: 'custom',
-          message: `"${text}" is too much: no ${meaning} that a fly is fished in is so large`,
-        });
-    })
-    .describe(meaning);
+/** A measure within what water is. */
+const within = (kind: QuantityKind, meaning: string, least: number, most: number) =>
+  quantity(kind, meaning, (value, text) => {
+    if (value < least) return `"${text}" is too little: a ${meaning} is more`;
+    return value > most ? `"${text}" is too much: no ${meaning} that a fly is fished in is so large` : null;
+  });
 
-const speed = quantity('speed', 'current', 0, MOST.speedMmS);
+const speed = within('speed', 'current', 0, MOST.speedMmS);
 
 export const BEDS = ['sand', 'gravel', 'cobbles', 'boulder', 'weed'] as const;
 /** How rough a bed is, as sand grains of that size would be, mm; the last two are judged. */
@@ -38,9 +28,9 @@ export const ROUGHNESS_MM: Readonly<Record<(typeof BEDS)[number], number>> = {
 
 const gauge = z.strictObject({
   station: z.string().min(1).max(120),
-  referenceLevel: quantity('length', 'level', -50_000, 50_000),
-  low: quantity('length', 'level', -50_000, 50_000).optional(),
-  high: quantity('length', 'level', -50_000, 50_000).optional(),
+  referenceLevel: within('length', 'level', -50_000, 50_000),
+  low: within('length', 'level', -50_000, 50_000).optional(),
+  high: within('length', 'level', -50_000, 50_000).optional(),
   depthPerLevel: z.number().min(0).max(5).describe('m of depth a m of level').optional(),
   speedPerLevel: z.number().min(-5).max(10).describe('m/s a m of level').optional(),
 });
@@ -49,17 +39,17 @@ export const beatSchema = z.strictObject({
   format: z.literal('jobbet.beat'),
   version: z.literal(1),
   name: z.string().min(1).max(200),
-  depth: quantity('length', 'depth', 100, MOST.depthMm),
+  depth: within('length', 'depth', 100, MOST.depthMm),
   speed: z
     .union([speed, z.strictObject({ surface: speed })])
     .describe('mean over the depth, or as a float on top is timed'),
-  width: quantity('length', 'width', 500, MOST.widthMm).optional(),
+  width: within('length', 'width', 500, MOST.widthMm).optional(),
   bankShare: z.number().min(0).max(1).describe('current at the rod’s side as a share of that further out').optional(),
   bed: z.enum(BEDS),
-  roughness: quantity('length', 'roughness', 0.01, MOST.roughnessMm).optional(),
-  clarity: quantity('length', 'depth at which a white disc is lost', 10, 50_000).optional(),
+  roughness: within('length', 'roughness', 0.01, MOST.roughnessMm).optional(),
+  clarity: within('length', 'depth at which a white disc is lost', 10, 50_000).optional(),
   kind: z.enum(['fresh', 'brackish', 'salt']).optional(),
-  temperature: quantity('temperature', 'temperature of water', -2, 35).optional(),
+  temperature: within('temperature', 'temperature of water', -2, 35).optional(),
   gauge: gauge.optional(),
   simulated: z.boolean().describe('made up, no water that was sounded').optional(),
   note: z.string().max(20_000).optional(),

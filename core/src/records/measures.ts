@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { readNumber } from '../units/index.ts';
+import { parseQuantity, type QuantityKind, readNumber } from '../units/index.ts';
 
 /** The measures of records as people write them: days, times of day, shares. */
 
@@ -75,3 +75,19 @@ export const share = (meaning: string, most: number) =>
     (each) => readShare(each) >= 0 && readShare(each) <= most,
     `is no share from 0 to ${String(100 * most)} %; write it as 5 %`,
   );
+
+/** A measure with its unit; it stays as it was written. @param wrong what is the matter with one that reads, by its value in the unit of its kind; null where nothing is */
+export const quantity = (
+  kind: QuantityKind,
+  meaning: string,
+  wrong: (value: number, text: string) => string | null = () => null,
+) =>
+  z
+    .string()
+    .max(60)
+    .superRefine((written, into) => {
+      const read = parseQuantity(kind, written);
+      const message = read.ok ? wrong(read.value, written) : read.message;
+      if (message !== null) into.addIssue({ code: 'custom', message });
+    })
+    .describe(meaning);

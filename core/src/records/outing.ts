@@ -1,23 +1,12 @@
 import { z } from 'zod';
 import type { DocumentKind } from '../document/index.ts';
-import { parseQuantity, type QuantityKind } from '../units/index.ts';
-import { clock, day } from './measures.ts';
+import { clock, day, quantity } from './measures.ts';
 
 /** A day, or some hours of one, on the water: what it was like, which flies were fished, what came to them and what was lost. */
 const MOST_RODS = 60;
 const MOST_EVENTS = 200;
 const MOST_LANDED = 100;
 const MOST_PHOTOS = 12;
-
-const quantity = (kind: QuantityKind, meaning: string) =>
-  z
-    .string()
-    .max(60)
-    .superRefine((text, into) => {
-      const read = parseQuantity(kind, text);
-      if (!read.ok) into.addIssue({ code: 'custom', message: read.message });
-    })
-    .describe(meaning);
 
 const count = (meaning: string) => z.int().min(0).max(1000).describe(meaning);
 const words = (most: number) => z.string().min(1).max(most);

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { DocumentKind } from '../document/index.ts';
 import { parseQuantity, type QuantityKind } from '../units/index.ts';
-import { moment } from './measures.ts';
+import { moment, quantity } from './measures.ts';
 
 /** One finished fly: what it measures and weighs, how it fell, how it looked, and what became of it. */
 const MOST_READINGS = 60;
@@ -9,27 +9,18 @@ const MOST_MEASURES = 120;
 const MOST_PHOTOS = 12;
 const MOST_FALLS = 200;
 
-/** A measure with its unit; it stays as it was written. */
-const quantity = (kind: QuantityKind, meaning: string) =>
-  z
-    .string()
-    .max(60)
-    .superRefine((text, into) => {
-      const read = parseQuantity(kind, text);
-      if (!read.ok) into.addIssue({ code: 'custom', message: read.message });
-      else if (read.value <= 0)
-        into.addIssue({ code: 'custom', message: `"${text}" is nothing: a ${meaning} is more` });
-    })
-    .describe(meaning);
+/** A measure of something that is there. */
+const some = (kind: QuantityKind, meaning: string) =>
+  quantity(kind, meaning, (value, text) => (value <= 0 ? `"${text}" is nothing: a ${meaning} is more` : null));
 
 /** By what a reading was taken. */
 export const TOOLS = ['caliper', 'scale', 'rule', 'photograph'] as const;
 
 const reading = (kind: QuantityKind, meaning: string) =>
   z.union([
-    quantity(kind, meaning),
+    some(kind, meaning),
     z.strictObject({
-      value: quantity(kind, meaning),
+      value: some(kind, meaning),
       by: z.enum(TOOLS).optional(),
       hand: z.string().min(1).max(80).describe('whose').optional(),
       at: moment('it was taken').optional(),
@@ -73,9 +64,9 @@ const seconds = z
   .describe('a time in seconds');
 
 const jar = z.strictObject({
-  width: quantity('length', 'width of the jar'),
-  depth: quantity('length', 'marked depth of the fall'),
-  startAbove: quantity('length', 'height of the start above the upper mark').optional(),
+  width: some('length', 'width of the jar'),
+  depth: some('length', 'marked depth of the fall'),
+  startAbove: some('length', 'height of the start above the upper mark').optional(),
   water: z
     .strictObject({
       kind: z.enum(['fresh', 'brackish', 'salt']).optional(),
@@ -86,7 +77,7 @@ const jar = z.strictObject({
     .array(z.strictObject({ time: seconds, fell: z.enum(RIDES).optional(), rest: z.enum(RIDES).optional() }))
     .max(MOST_FALLS),
   soaked: z.string().max(40).describe('how long it lay in water before it fell').optional(),
-  floated: quantity('time', 'time it floated').describe('how long it floated, laid on dry').optional(),
+  floated: some('time', 'time it floated').describe('how long it floated, laid on dry').optional(),
 });
 
 export const VERDICTS = ['keep', 'retie', 'practice'] as const;
