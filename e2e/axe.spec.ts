@@ -5,7 +5,7 @@ const open = (page: Page, name: string): Promise<void> =>
   page.getByRole('button', { name: new RegExp(`^${name},`) }).click();
 
 test('box, trash, settings and help', async ({ demo, page }) => {
-  for (const path of ['/', '/trash', '/settings', '/help', '/drawers/materials']) {
+  for (const path of ['/', '/trash', '/settings', '/help', '/drawers/materials', '/drawers/beats', '/log']) {
     await page.goto(demo.url + path);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     expect(await findings(page)).toEqual([]);

@@ -221,6 +221,9 @@ test('a small window: every view and its bar fit without a sideways scroll, and 
   await command(page, 'Open the drawers');
   await expect(page.getByRole('grid')).toBeVisible();
   expect(await outside(page)).toEqual([]);
+  await command(page, 'Open the log');
+  await expect(page.getByTestId('outing')).toBeVisible();
+  expect(await outside(page)).toEqual([]);
 });
 
 test('the list of views that is opened while a fly is fetched stays open when it is here', async ({ demo, page }) => {

@@ -132,7 +132,7 @@ function Open({ stored, outings, files, write }: OpenProps) {
         data-testid="log"
         data-settled={told !== null}
       >
-        <div className="flex-1 min-w-0 grid grid-rows-[minmax(0,1fr)_minmax(0,1fr)] max-[900px]:block max-[900px]:flex-none">
+        <div className="flex-1 min-w-0 grid grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_minmax(0,1fr)] max-[900px]:block max-[900px]:flex-none">
           <Outing {...{ stored, beats, files, at, line }} onAt={setChosen} />
           <Worked
             answer={told}

@@ -191,7 +191,7 @@ function Line({
         {read?.words ??
           'how long, takes, touches, how it was lost, line, manner, count, what was seen: read before it is kept'}
       </span>
-      <button type="submit" className="sheet-button" disabled={read?.ok !== true}>
+      <button type="submit" className="sheet-button shrink-0" disabled={read?.ok !== true}>
         Write it down
       </button>
     </form>

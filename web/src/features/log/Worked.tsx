@@ -68,7 +68,7 @@ function Groups({ told: { groups, words, together } }: { readonly told: Told }) 
         {groups.map((group, i) => (
           <li
             key={group.name}
-            className="grid grid-cols-[minmax(0,9rem)_5rem_minmax(0,1fr)_5.6rem] gap-2 items-center border-t border-hair py-0.5"
+            className="grid grid-cols-[minmax(0,9rem)_5rem_minmax(0,1fr)_5.6rem] max-[1150px]:grid-cols-[minmax(0,6.4rem)_4.4rem_minmax(0,1fr)_3.4rem] gap-2 items-center border-t border-hair py-0.5"
             title={words[i]}
           >
             <span className="truncate">{group.name}</span>
@@ -90,7 +90,7 @@ function Groups({ told: { groups, words, together } }: { readonly told: Told }) 
           </li>
         ))}
         <li
-          className="grid grid-cols-[minmax(0,9rem)_5rem_minmax(0,1fr)_5.6rem] gap-2 text-label text-ink2 border-t border-hair"
+          className="grid grid-cols-[minmax(0,9rem)_5rem_minmax(0,1fr)_5.6rem] max-[1150px]:grid-cols-[minmax(0,6.4rem)_4.4rem_minmax(0,1fr)_3.4rem] gap-2 text-label text-ink2 border-t border-hair"
           aria-hidden="true"
         >
           <span />
