@@ -38,8 +38,8 @@ export function Losses({
           <li key={fly} className="border-b border-hair py-0.5">
             <b>{files[fly]?.name}</b> {lost} in {hoursWords(hours, style)}
             <p className="text-label text-ink2">
-              {how.map(([each, times]) => `${LOST_WORDS[each]} ${String(times)}`).join(', ')}; {atLeast} in the box are
-              enough nine times in ten
+              {how.map(([each, times]) => `${LOST_WORDS[each]} ${String(times)}`).join(', ')}; {atLeast} in the box{' '}
+              {atLeast === 1 ? 'is' : 'are'} enough nine times in ten
             </p>
           </li>
         ))}
