@@ -234,3 +234,10 @@ export async function command(page: Page, name: string): Promise<void> {
   await typed(page, name);
   await page.getByRole('option', { name: new RegExp(`^${name}( |$)`) }).click();
 }
+
+/** What is saved by a command, by the name of its file. */
+export async function savedBy(page: Page, name: string): Promise<string> {
+  const download = page.waitForEvent('download');
+  await command(page, name);
+  return (await download).suggestedFilename();
+}

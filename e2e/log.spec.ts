@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, findings, test, toBox, type Boathouse } from './boathouse.ts';
+import { expect, findings, savedBy, test, toBox, type Boathouse } from './boathouse.ts';
 
 /** The log, once what its outings tell is there. */
 async function inLog(page: Page, house: Boathouse): Promise<void> {
@@ -94,11 +94,7 @@ test('what fouled is changed: the one thing is shown on the Bench, and taken the
 test('an outing goes to the trash and comes back; it is saved as a file', async ({ own, page }) => {
   await inLog(page, own);
   const list = page.getByRole('list', { name: 'Outings' }).getByRole('button');
-  const download = page.waitForEvent('download');
-  await page.keyboard.press('k');
-  await page.keyboard.type('Save the outing');
-  await page.keyboard.press('Enter');
-  expect((await download).suggestedFilename()).toMatch(/^2026-\d\d-\d\d-.*\.outing\.json$/);
+  expect(await savedBy(page, 'Save the outing as a file')).toMatch(/^2026-\d\d-\d\d-.*\.outing\.json$/);
   await page.locator('body').press('Shift+Delete');
   await expect(list).toHaveCount(29);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
@@ -110,16 +106,9 @@ test('the card for the water is saved and typed in by number; a table is looked 
   page,
 }) => {
   await inLog(page, own);
-  const saved = async (command: string): Promise<string> => {
-    const download = page.waitForEvent('download');
-    await page.keyboard.press('k');
-    await page.keyboard.type(command);
-    await page.keyboard.press('Enter');
-    return (await download).suggestedFilename();
-  };
-  expect(await saved('card for the water')).toMatch(/-card\.pdf$/);
-  expect(await saved('all outings as CSV')).toBe('outings.csv');
-  expect(await saved('season in words')).toBe('season.md');
+  expect(await savedBy(page, 'Print the card for the water')).toMatch(/-card\.pdf$/);
+  expect(await savedBy(page, 'Save all outings as CSV')).toBe('outings.csv');
+  expect(await savedBy(page, 'Save the season in words')).toBe('season.md');
   const before = await rods(page).count();
   await line(page).fill('1, 3 takes');
   await page.keyboard.press('Enter');

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, findings, test, toBox, type Boathouse } from './boathouse.ts';
+import { expect, findings, savedBy, test, toBox, type Boathouse } from './boathouse.ts';
 
 /** The water of a fly, once all that is asked of it is there. */
 async function inWater(page: Page, house: Boathouse, fly: string): Promise<void> {
@@ -148,15 +148,8 @@ test('a beat is told in a dialog, what does not read is named; it goes to the tr
 
 test('the section is saved as a drawing, the count-down card as a page', async ({ own, page }) => {
   await inWater(page, own, 'Slate Runner');
-  const saved = async (command: string): Promise<string> => {
-    const download = page.waitForEvent('download');
-    await page.keyboard.press('k');
-    await page.keyboard.type(command);
-    await page.keyboard.press('Enter');
-    return (await download).suggestedFilename();
-  };
-  expect(await saved('Save the section')).toBe('slate-runner-mill-run.svg');
-  expect(await saved('count-down card')).toBe('slate-runner-count-down.pdf');
+  expect(await savedBy(page, 'Save the section as a drawing')).toBe('slate-runner-mill-run.svg');
+  expect(await savedBy(page, 'Print the count-down card')).toBe('slate-runner-count-down.pdf');
 });
 
 test('what is pulled on the water is fished so: the end of the cast, mends, the count; a run stays beside the next, figures say why', async ({

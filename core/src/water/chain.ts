@@ -1,11 +1,9 @@
 import { G, type Water } from '../model/index.ts';
 import type { Current } from './current.ts';
 import { Joints } from './joints.ts';
-import type { LinePiece } from './line.ts';
 import { type Body, Loads, SIX } from './loads.ts';
+import type { Segment } from './segments.ts';
 
-/** Line is laid in pieces so long at most, mm. */
-const LONGEST = { line: 450, tip: 450, leader: 270 } as const;
 /** Sliding friction of line on the bed. */
 const LINE_FRICTION = 0.4;
 /** A piece at the rod is wound in when it is shorter than this share of the one behind it. */
@@ -28,17 +26,6 @@ interface Kept {
   readonly pull: Float64Array;
 }
 
-interface Segment extends Omit<LinePiece, 'lengthMm'> {
-  lengthMm: number;
-}
-
-/** A line cut into pieces that are short enough, from the rod on. @param finer how many times shorter than usual */
-export const segmentsOf = (pieces: readonly LinePiece[], finer = 1): Segment[] =>
-  pieces.flatMap((piece) => {
-    const count = Math.max(1, Math.ceil((finer * piece.lengthMm) / LONGEST[piece.kind]));
-    return Array.from({ length: count }, () => ({ ...piece, lengthMm: piece.lengthMm / count }));
-  });
-
 /** What is done to line that is mended, while it is: each node is moved upstream at its own speed. */
 export interface Mend {
   /** mm/s upstream, at a share of the way from the rod to the end of the line. */
@@ -49,8 +36,6 @@ export interface Mend {
 
 /** Where something is, x downstream, y toward the far bank, z up from the surface, mm. */
 export type Place = readonly [x: number, y: number, z: number];
-
-/** Symmetric 3 × 3 matrices a node, xx yy zz xy xz yz. */
 
 /** A second fly, tied in so many pieces above the first. */
 export interface Dropper {

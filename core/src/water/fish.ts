@@ -1,9 +1,10 @@
 import type { Water } from '../model/index.ts';
-import { Chain, type Mend, type Place, segmentsOf } from './chain.ts';
+import { Chain, type Mend, type Place } from './chain.ts';
 import type { Current } from './current.ts';
 import type { Lies, WaterFly } from './fly.ts';
 import type { LinePiece } from './line.ts';
 import type { Body } from './loads.ts';
+import { cutAt, piecesIn, segmentsOf } from './segments.ts';
 import { type FloatSpec, USUAL_FLOAT } from './tackle.ts';
 
 export const MANNERS = ['swing', 'strip', 'dead-drift', 'jig', 'hang', 'count-down'] as const;
@@ -194,30 +195,6 @@ const mendOf = (segments: number): Mend => ({
 });
 
 const outOf = ({ segments }: Chain): number => segments.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
-
-/** Cuts the piece of a leader in which a second fly is tied in. */
-function cutAt(pieces: readonly LinePiece[], aboveMm: number): LinePiece[] {
-  let left = aboveMm;
-  const cut: LinePiece[] = [];
-  for (const piece of [...pieces].reverse()) {
-    const [below, over] = [Math.max(0, Math.min(left, piece.lengthMm)), piece.lengthMm - Math.max(0, left)];
-    if (below > 0) cut.unshift({ ...piece, lengthMm: below });
-    if (over > 0) cut.unshift({ ...piece, lengthMm: Math.min(over, piece.lengthMm) });
-    left -= piece.lengthMm;
-  }
-  return cut;
-}
-
-/** How many segments, from the fly on, are so long together. */
-function piecesIn(segments: readonly LinePiece[], lengthMm: number): number {
-  let [count, left] = [0, lengthMm];
-  for (const { lengthMm: long } of [...segments].reverse()) {
-    if (left < long / 2) break;
-    left -= long;
-    count += 1;
-  }
-  return count;
-}
 
 /** Where a node is, how fast, and the water past it. */
 function passing(chain: Chain, node: number, current: Current) {
