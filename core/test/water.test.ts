@@ -68,6 +68,7 @@ interface Fished {
   };
   readonly drifted: {
     readonly nowMm: number;
+    readonly free: readonly number[];
     readonly ways: readonly { readonly change: string; readonly to: string; readonly lowestMm: number }[];
   };
   readonly otherEyes: {
@@ -407,6 +408,12 @@ describe('ways to a depth', () => {
     expect(ways.map(({ change }) => change)).toEqual(['float-to-fly']);
     expect(Math.abs((ways[0]?.lowestMm ?? 0) / 1200 - 1)).toBeLessThan(NEAR_WANTED);
     expect(Number.parseFloat(ways[0]?.to ?? '')).toBeCloseTo(1.2, 0);
+  });
+
+  test('without a float the end of the line bears a light fly at its leader’s length, and a heavy one draws it under', () => {
+    const [light = 0, heavy = 0] = fished.drifted.free;
+    expect(light / 1000).toBeCloseTo(1, 1);
+    expect(heavy).toBeGreaterThan(1500);
   });
 
   test('other eyes are heavier, ride as the fly does, fish where it is told, and are not offered to a fly that is there', () => {

@@ -212,7 +212,16 @@ function drifted() {
   const ways = ended(waysTo(asked, texts, { file: { intent: {} }, tackle: NO_TACKLE }));
   if (!ways.ok) throw new Error(JSON.stringify(ways.faults));
   const run = ended(runWater(asked));
-  return { nowMm: run.ok ? run.value.told.depth.lowestMm : null, ways: ways.value };
+  const free = (fly: string): number => {
+    const drift = askedFor({ manner: 'dead-drift', float: 'no float', 'float-to-fly': '1 m', seconds: '20 s' }, 400);
+    const freely = ended(runWater({ ...drift, laid: laidOf(fly) }));
+    return freely.ok ? freely.value.told.depth.lowestMm : Number.NaN;
+  };
+  return {
+    nowMm: run.ok ? run.value.told.depth.lowestMm : null,
+    ways: ways.value,
+    free: ['night-sexton', 'slate-runner'].map(free),
+  };
 }
 
 /** Other eyes for a depth that a floating line leaves out of reach, how deep a fly with them goes, and what is offered where it is there already. */

@@ -20,7 +20,7 @@ export { seenFromMm } from './seen.ts';
 export { lineWords, waysTo, type Way } from './reach.ts';
 export { type Fishes, nothingReaches, type Offered, whichFly } from './which.ts';
 export { reportWater, type WaterReport } from './report.ts';
-export { type Tackle, USUAL_LINES } from './tackle.ts';
+export { NO_FLOAT, type Tackle, USUAL_LINES } from './tackle.ts';
 export { NEAR_WANTED, type WaterTold } from './told.ts';
 export { waterWhy, type WaterAskedWhy, type WaterWhyOf } from './whys.ts';
 export { type WaterFault, waterFaults, waterWords } from './words.ts';

@@ -180,17 +180,22 @@ export interface FloatSpec {
 export const USUAL_FLOAT: FloatSpec = { bearsMg: 5000, massMg: 1500 };
 const OWN_SHARE = 0.3;
 
-/** Reads a float of the drawers by its name. */
+/** So much of a floating line bears a fly that drifts without a float, mm: as it comes down slack. Judgement. */
+const BEARING_MM = 3000;
+const ownMg = (Math.PI / 4) * USUAL_LINE.diameterMm ** 2 * BEARING_MM;
+/** A drift without a float: the end of a floating line bears the fly, as far as it can. */
+const FREE_DRIFT: FloatSpec = { bearsMg: (1 - USUAL_LINE.floating) * ownMg, massMg: USUAL_LINE.floating * ownMg };
+export const NO_FLOAT = 'no float';
+
+/** Reads a float of the drawers by its name; `no float` for a drift on slack line. */
 export function readFloat(text: string, { floats }: Pick<Tackle, 'floats'>): Outcome<FloatSpec> {
+  if (text.trim().toLowerCase() === NO_FLOAT) return good(FREE_DRIFT);
   const own = named(floats, text);
   if (!own)
     return bad(
       fault(
         'float',
-        `"${text}" is no float of the drawers${suggestion(
-          text,
-          floats.map((each) => each.name),
-        )}`,
+        `"${text}" is no float of the drawers${suggestion(text, [NO_FLOAT, ...floats.map((each) => each.name)])}`,
       ),
     );
   return good({ bearsMg: own.bearsMg, massMg: own.massMg ?? OWN_SHARE * own.bearsMg });

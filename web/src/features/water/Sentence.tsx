@@ -1,6 +1,14 @@
 import type { Fault } from '@jobbet/core/base';
 import { formatDepth, formatTemperature, saying } from '@jobbet/core/units';
-import { dropOf, MANNERS, USUAL_ABOVE_MM, USUAL_CAST_MM, USUAL_LINES, type WaterTexts } from '@jobbet/core/water';
+import {
+  dropOf,
+  MANNERS,
+  NO_FLOAT,
+  USUAL_ABOVE_MM,
+  USUAL_CAST_MM,
+  USUAL_LINES,
+  type WaterTexts,
+} from '@jobbet/core/water';
 import type { ReactNode, RefObject } from 'react';
 import { useBench } from '../../fly/store.ts';
 import type { StoredBeat } from '../../shared/api/client.ts';
@@ -97,7 +105,7 @@ export function Sentence({ asking, beats, asked, intent, field, onBeat, gauge }:
         />
         <Manner
           {...{ manner, blank }}
-          floats={floats.map(({ name }) => name)}
+          floats={[...floats.map(({ name }) => name), NO_FLOAT]}
           drop={asked ? saying(style).depth(dropOf(asked)) : '1 m'}
         />
         , wanted at {blank('want', 'wanted depth', intent.depth ?? 'any depth')}, for{' '}
