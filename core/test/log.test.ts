@@ -476,9 +476,9 @@ describe('what a fly came apart by', () => {
 
   test('is set against its checks: one that was muted, one that said so, none that did', () => {
     expect(strengthWords(apart, checks(['thin rib'], ['bare head']))).toEqual([
-      'it came apart 1 time in 10 h: “bare head” was left as it is (it held so far), and should not have been',
+      'it came apart once in 10 h: “bare head” was left as it is (it held so far), and should not have been',
     ]);
-    expect(strengthWords(apart, checks(['thin rib']))).toEqual(['it came apart 1 time in 10 h, as “thin rib” says']);
+    expect(strengthWords(apart, checks(['thin rib']))).toEqual(['it came apart once in 10 h, as “thin rib” says']);
     expect(strengthWords(apart, checks([]))[0]).toContain('no check says why');
   });
   test('a check cries wolf only over a fly that held long enough', () => {

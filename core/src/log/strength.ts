@@ -20,7 +20,7 @@ export function strengthWords(
     fished.flatMap(({ rod }) => rod.events ?? []).filter(({ what }) => what === 'damaged').length;
   const said = findings.filter(({ costs }) => costs === 'strength');
   const quiet = muted.filter(({ costs }) => costs === 'strength');
-  const times = `${String(ended)} ${ended === 1 ? 'time' : 'times'} in ${hoursWords(hours, style)}`;
+  const times = `${ended === 1 ? 'once' : `${String(ended)} times`} in ${hoursWords(hours, style)}`;
   if (ended === 0)
     return hours < HELD_HOURS
       ? []

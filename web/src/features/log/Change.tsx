@@ -104,7 +104,7 @@ function OneVersion({
         <p className="text-label text-warn">{changed.length} things at once: what came of it may be either’s.</p>
       )}
       <p className="text-label">
-        {takes} in {hoursWords(hours, style)}, {formatNumber(interval[0], 2, style)} to{' '}
+        {takes} {takes === 1 ? 'take' : 'takes'} in {hoursWords(hours, style)}, {formatNumber(interval[0], 2, style)} to{' '}
         {formatNumber(interval[1], 2, style)} an hour; fouled {fouled}, lost {lost}
         {ratio && (
           <>

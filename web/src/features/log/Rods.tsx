@@ -193,7 +193,7 @@ function Counts({ rod, name, onChange }: Pick<OneRodProps, 'rod' | 'onChange'> &
           />
         ))}
         <button type="button" className="text-left text-ink2 hover:text-ink" onClick={() => onChange(oneLost(rod))}>
-          {lost.length === 0 ? 'none' : 'and'} <u className="decoration-dotted">one more</u>
+          <u className="decoration-dotted">{lost.length === 0 ? 'none; add one' : 'add one'}</u>
           <span className="sr-only"> lost, {name}</span>
         </button>
       </div>
