@@ -108,6 +108,9 @@ function Second({ at: [x, y], deepMm }: { readonly at: readonly [number, number]
   );
 }
 
+/** So much room words beside the fly take, px. */
+const ROOM_PX = 170;
+
 /** The fly on its line, how deep it is, and how far over the bed. */
 function Hung({
   moment,
@@ -122,16 +125,25 @@ function Hung({
 }) {
   const style = useStyle();
   const deepMm = -moment.fly[2];
+  // Near the left edge, words stand to the right of it.
+  const left = x < ROOM_PX;
+  const [anchor, aside] = left ? (['start', 18] as const) : (['end', -10] as const);
   return (
     <>
       <path d={diamond(x, y)} fill="var(--pick)" stroke="var(--ink)" />
-      <text x={x - 10} y={y + 16} textAnchor="end" className="text-label italic" fill="var(--ink)">
+      <text x={x + aside} y={y + 16} textAnchor={anchor} className="text-label italic" fill="var(--ink)">
         fly at {saying(style).depth(deepMm)}
       </text>
       {depthMm - deepMm > 50 && (
         <g>
           <line x1={x} x2={x} y1={y + 8} y2={bed} stroke="var(--measure)" />
-          <text x={x - 5} y={bed - 6} textAnchor="end" className="text-label italic" fill="var(--measure)">
+          <text
+            x={x + (left ? 5 : -5)}
+            y={bed - 6}
+            textAnchor={anchor}
+            className="text-label italic"
+            fill="var(--measure)"
+          >
             {saying(style).depth(depthMm - deepMm)} over the bed
           </text>
         </g>

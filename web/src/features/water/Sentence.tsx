@@ -105,6 +105,7 @@ export function Sentence({ asking, beats, asked, intent, field, onBeat, gauge }:
         />
         <Manner
           {...{ manner, blank }}
+          floatText={texts.float ?? ''}
           floats={[...floats.map(({ name }) => name), NO_FLOAT]}
           drop={asked ? saying(style).depth(dropOf(asked)) : '1 m'}
         />
@@ -128,17 +129,19 @@ interface MannerProps {
   readonly floats: readonly string[];
   /** What hangs below the float unless it is said. */
   readonly drop: string;
+  readonly floatText: string;
 }
 
 /** What is said of one manner alone. */
-const Manner = ({ manner, blank, floats, drop }: MannerProps) => (
+const Manner = ({ manner, blank, floats, drop, floatText }: MannerProps) => (
   <>
     {manner === 'swing' && <> with {blank('mend', 'mends', 'no')} mends</>}
     {manner === 'strip' && <> by pulls of {blank('strip', 'pulls', '0.3 m at 0.6 m/s, pause 1 s')}</>}
     {manner === 'dead-drift' && (
       <>
         {' '}
-        {blank('float', 'float', 'a float of 5 g', floats)}, {blank('float-to-fly', 'from float to fly', drop)} below it
+        {blank('float', 'float', 'a float of 5 g', floats)}, {blank('float-to-fly', 'from float to fly', drop)} below{' '}
+        {floatText === NO_FLOAT ? 'the line’s end' : 'it'}
       </>
     )}
     {manner === 'jig' && <> by lifts of {blank('lift', 'lifts', '0.5 m every 2 s')}</>}
