@@ -192,6 +192,11 @@ describe('a finished fly with eyes out of square', () => {
     expect(lean(straight)).toBeLessThan(1);
     expect(lean(turned)).toBeGreaterThan(3);
     expect(turned.why.join()).toMatch(/turned about the shank by (9|10|11)°, the left one higher/);
+    // The cause is told before what it does: much is told of a fly on its side, and the rest is cut off.
+    const { why } = cameOut('front', ahead(20), 90);
+    expect(why.findIndex((each) => each.includes('turned about'))).toBeLessThan(
+      why.findIndex((each) => each.startsWith('leans')),
+    );
     expect(straight.why.join()).not.toContain('turned');
   });
 

@@ -55,9 +55,10 @@ export function offerFor({ plan, tied, lengths, news, askew, steps }: Judged): O
   const serious = news.filter(({ severity }) => severity !== 'note');
   const why = [
     ...(rode === rides ? [] : [`it rides ${rides}, the plan ${rode}`]),
+    // What it is tied askew by comes before what that does: it is what one mends.
+    ...askew,
     ...serious.map(({ message }) => message),
     ...out.map(outWords),
-    ...askew,
   ];
   if (why.length === 0)
     return { verdict: 'keep', fromStep: null, why: ['all that was measured is as planned'], snip: null };

@@ -10,6 +10,7 @@ import { useBeats } from '../../shared/beats/beats.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { reckonerOf } from '../../shared/solve/solver.ts';
 import { useAsked } from '../../shared/solve/useAsked.ts';
+import { useSame } from '../../shared/ui/useSame.ts';
 import type { FlyAnswer, FlyQuestion, LogAnswer, LogQuestion, logReckon, Only } from './reckon.ts';
 
 const reckoner = reckonerOf<ReturnType<typeof logReckon>>('log');
@@ -26,10 +27,15 @@ const ofFly = ({ question, drawers }: Posed<FlyQuestion>): Promise<FlyAnswer> =>
 export function useFiles(): Readonly<Record<string, FlyFile>> | undefined {
   const { flies } = useFlies();
   const key = flies?.map(({ id, revision }) => `${id}/${String(revision)}`).join();
-  const { data } = useSWR<Record<string, FlyFile>, unknown>(key === undefined ? null : `log/${key}`, async () => {
-    const all = await Promise.all((flies ?? []).map(({ id }) => api.fly(id)));
-    return Object.fromEntries(all.map(({ id, file }) => [id, file]));
-  });
+  const { data } = useSWR<Record<string, FlyFile>, unknown>(
+    key === undefined ? null : `log/${key}`,
+    async () => {
+      const all = await Promise.all((flies ?? []).map(({ id }) => api.fly(id)));
+      return Object.fromEntries(all.map(({ id, file }) => [id, file]));
+    },
+    // A fly that is saved meanwhile does not close what is read.
+    { keepPreviousData: true },
+  );
   return data;
 }
 
@@ -60,7 +66,7 @@ export function useTold(
         : null,
     [outings, files, drawers, beats, by, only, style],
   );
-  return useAsked(posed, groups).answer;
+  return useAsked(useSame(posed), groups).answer;
 }
 
 /** What one fly did, version by version, and what may be changed of it. */
@@ -78,6 +84,6 @@ export function useOfFly(
         : null,
     [outings, fly, file, drawers, style],
   );
-  const asked = useAsked(posed, ofFly);
+  const asked = useAsked(useSame(posed), ofFly);
   return asked.current ? asked.answer : null;
 }
