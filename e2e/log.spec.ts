@@ -7,6 +7,11 @@ async function inLog(page: Page, house: Boathouse): Promise<void> {
   await page.keyboard.press('3');
   await settled(page);
 }
+/** A picture all one grey. */
+const PIXEL = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAZAAAAEsCAMAAADaaRXwAAAAA1BMVEVaZG5tynRAAAAACXBIWXMAAAPoAAAD6AG1e1JrAAAAi0lEQVR42u3BMQEAAADCoPVPbQlPoAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA4GPV+wAB2A4yPQAAAABJRU5ErkJggg==',
+  'base64',
+);
 const settled = (page: Page) => expect(page.getByTestId('log')).toHaveAttribute('data-settled', 'true');
 const rods = (page: Page) => page.getByRole('list', { name: 'Flies of the outing' }).getByRole('listitem');
 const line = (page: Page) => page.getByLabel('a fly in a line');
@@ -179,4 +184,65 @@ test('what is written while the server is away is kept here and sent once it ans
     .fill('8');
   await expect(page.getByText('both are kept, side by side')).toBeVisible();
   await expect(list).toHaveCount(31);
+});
+
+test('a run every other year is set by keyboard and stands on the season; a batch is planned for it, all of it goes into a calendar', async ({
+  own,
+  page,
+}) => {
+  await inLog(page, own);
+  const comes = page.getByRole('region', { name: 'What comes' });
+  await expect(comes).toContainText('Opening week');
+  await page.keyboard.press('d');
+  const dialog = page.getByRole('dialog', { name: 'Another date' });
+  await dialog.getByLabel('Name').fill('Late run');
+  await dialog.getByLabel('It begins').fill('2026-09-20');
+  await dialog.getByLabel('It ends').fill('2026-09-10');
+  await dialog.getByLabel('Comes again after, years').fill('2');
+  await dialog.getByLabel('Flies ready before it, days').fill('14');
+  await page.keyboard.press('Enter');
+  await expect(dialog.getByRole('alert')).toContainText('it ends before it begins');
+  expect(await findings(page)).toEqual([]);
+  await dialog.getByLabel('It ends').fill('2026-10-20');
+  await page.keyboard.press('Enter');
+  await expect(dialog).toBeHidden();
+  await expect(page.getByTestId('season')).toContainText('Late run');
+  await page.getByLabel('what is counted by', { exact: true }).selectOption('run');
+  await expect(page.getByTestId('worked')).toContainText('Late run');
+  await page.getByLabel('along what the season is drawn').selectOption('temperature');
+  await expect(page.getByTestId('season')).toContainText('water in °C');
+  await comes.getByRole('button', { name: 'Plan a batch for it: Opening week' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Batches' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'The batch in figures' })).toContainText('3 Mar');
+  await page.goBack();
+  await settled(page);
+  expect(await savedBy(page, 'Save the dates for a calendar')).toBe('runs-and-trips.ics');
+});
+
+test('what came is told by the minute, with the size of what was landed; pictures are kept with the outing', async ({
+  own,
+  page,
+}) => {
+  await inLog(page, own);
+  await page.locator('body').press('ArrowUp');
+  await page.locator('body').press('e');
+  const dialog = page.getByRole('dialog', { name: /^What came to/ });
+  await dialog.getByRole('button', { name: 'a take' }).click();
+  await dialog.getByRole('button', { name: 'the fly lost' }).click();
+  await dialog.getByLabel(/^how it was lost/).selectOption('wood');
+  await dialog.getByRole('button', { name: 'Another fish' }).click();
+  await dialog.getByLabel(/^length of fish 1/).fill('62 cm');
+  await page.keyboard.press('Enter');
+  expect(await findings(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await expect(rods(page).first()).toContainText('2 told by the minute');
+  await page
+    .getByLabel('Pictures of the outing')
+    .setInputFiles({ name: 'river.png', mimeType: 'image/png', buffer: PIXEL });
+  await expect(page.getByText('1 picture is kept with the outing.')).toBeVisible();
+  await page.reload();
+  await page.getByRole('button', { name: 'Picture 1 of the outing' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Put it away' }).click();
+  await expect(page.getByRole('button', { name: 'Picture 1 of the outing' })).toBeHidden();
+  await expect(rods(page).first()).toContainText('2 told by the minute');
 });

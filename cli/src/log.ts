@@ -11,11 +11,12 @@ import {
   fishedOf,
   type LogReport,
   reportLog,
+  runOn,
   traitsOf,
   within,
 } from '@jobbet/core/log';
 import { layFly, type LaidFly } from '@jobbet/core/model';
-import { BEAT_KIND, type BeatFile, OUTING_KIND, type OutingFile } from '@jobbet/core/records';
+import { BEAT_KIND, DATE_KIND, OUTING_KIND, type OutingFile } from '@jobbet/core/records';
 import { Flies, readOne, type RecordsAsked, recordsAsked, reportTogether } from './records.ts';
 import type { Terminal } from './terminal.ts';
 
@@ -42,7 +43,8 @@ function fishedIn(
   const faults: Fault[] = [];
   const all: FishedAs[] = [];
   const known = new Map<string, LaidFly | null>();
-  const beats = beatsIn(folders.beats, terminal);
+  const beats = readIn(folders.beats, BEAT_KIND.extension, (text) => readDocumentText(BEAT_KIND, text), terminal);
+  const dates = readIn(folders.dates, DATE_KIND.extension, (text) => readDocumentText(DATE_KIND, text), terminal);
   outings.forEach(({ file, outing }, index) => {
     const fished = fishedOf(outing, index);
     if (!fished.ok) {
@@ -58,6 +60,7 @@ function fishedIn(
       all.push({
         ...each,
         traits: laid && traitsOf(laid),
+        run: runOn(dates, each.date),
         depthMm: laid && beat && by === 'depth' ? depthFished(laid, each, beat, drawers) : null,
       });
     }
@@ -72,15 +75,20 @@ function laidFrom(flies: Flies, { fly, rod }: Pick<FishedAs, 'fly' | 'rod'>, dra
   return laid.ok ? laid.value : null;
 }
 
-/** The beats of a folder that read; those by which it is told how deep flies were fished. */
-function beatsIn(folder: string | null, terminal: Terminal): readonly BeatFile[] {
+/** The records of a kind in a folder that read: beats, by which it is told how deep flies were fished; dates, by which runs are. */
+function readIn<T>(
+  folder: string | null,
+  extension: string,
+  read: (text: string) => Outcome<T>,
+  terminal: Terminal,
+): readonly T[] {
   if (folder === null) return [];
   return terminal
     .list(folder)
-    .filter((file) => file.endsWith(BEAT_KIND.extension))
+    .filter((file) => file.endsWith(extension))
     .flatMap((file) => {
-      const read = readOne(join(folder, file), (text) => readDocumentText(BEAT_KIND, text), terminal);
-      return read.ok ? [read.value] : [];
+      const one = readOne(join(folder, file), read, terminal);
+      return one.ok ? [one.value] : [];
     });
 }
 

@@ -1,7 +1,7 @@
 import { checkFly, reportChecked, reportChecks } from '@jobbet/core/checks';
 import { documentJsonSchema } from '@jobbet/core/document';
 import { FLY_KIND } from '@jobbet/core/pattern';
-import { BATCH_KIND, BEAT_KIND, SPECIMEN_KIND } from '@jobbet/core/records';
+import { KIND_OF } from '@jobbet/core/records';
 import { runBatch } from './batch.ts';
 import { runInspect } from './inspect.ts';
 import { runSheet } from './sheet.ts';
@@ -40,11 +40,12 @@ jobbet water FLY --beat FILE [--level M] [--line floating|intermediate|"sink-tip
              [--dropper FLY [--dropper-above 90cm]] [--rod-tip 1m] [--want 1m] [--seconds 20s]
              [--drawers FILE] [--lines]
                          how deep a fly is fished and for how long, how it hangs on the way, what goes wrong
-jobbet log OUTING... [--by fly|ride|weight|silhouette|colour|depth|manner|hand|light|level|clarity]
-             [--within "level:over 0.75 m"] [--versions FLY] [--flies FOLDER] [--drawers FILE] [--lines]
+jobbet log OUTING... [--by fly|ride|weight|silhouette|colour|depth|manner|hand|light|level|temperature|run|clarity]
+             [--within "level:over 0.75 m"] [--versions FLY] [--flies FOLDER] [--beats FOLDER]
+             [--dates FOLDER] [--drawers FILE] [--lines]
                          takes by the hour in groups with exact intervals, which of them differ, what would
                          tell more; what changed between the versions of a fly, and what each did
-jobbet schema [fly|batch|specimen|beat|outing]
+jobbet schema [fly|batch|specimen|beat|outing|date]
                          the JSON Schema of the pattern file, or of a record
 jobbet backup [FILE]     everything there is into one file, also while Jobbet runs
 jobbet restore FILE      everything as a backup has it; what was there is kept beside it
@@ -76,7 +77,7 @@ function runCheck(args: readonly string[], terminal: Terminal): number {
   return code === 0 && severities.includes('stop') ? 1 : code;
 }
 
-const SCHEMAS = { fly: FLY_KIND, batch: BATCH_KIND, specimen: SPECIMEN_KIND, beat: BEAT_KIND } as const;
+const SCHEMAS = { fly: FLY_KIND, ...KIND_OF } as const;
 
 /** The JSON Schema of the pattern file, or of a record by its name. */
 function runSchema([name = 'fly', ...more]: readonly string[], terminal: Terminal): number {

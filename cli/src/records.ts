@@ -11,12 +11,12 @@ export interface RecordsAsked {
   readonly files: readonly string[];
   readonly lines: boolean;
   readonly drawers: Drawers;
-  readonly folders: { readonly flies: string | null; readonly beats: string | null };
+  readonly folders: { readonly flies: string | null; readonly beats: string | null; readonly dates: string | null };
   readonly more: ReadonlyMap<string, string>;
 }
 
 /** The folders that records take what they name from; every command over records takes them all. */
-const FOLDERS = { flies: 'FOLDER', beats: 'FOLDER', specimens: 'FOLDER' } as const;
+const FOLDERS = { flies: 'FOLDER', beats: 'FOLDER', dates: 'FOLDER', specimens: 'FOLDER' } as const;
 
 /** Reads the words after a command over records; says what is wrong with them and answers null. @param further its own options, and what each needs */
 export function recordsAsked(
@@ -41,7 +41,11 @@ export function recordsAsked(
       files,
       lines: flags.has('lines'),
       drawers,
-      folders: { flies: values.get('flies') ?? null, beats: values.get('beats') ?? null },
+      folders: {
+        flies: values.get('flies') ?? null,
+        beats: values.get('beats') ?? null,
+        dates: values.get('dates') ?? null,
+      },
       more: values,
     }
   );

@@ -461,6 +461,8 @@ describe('log', () => {
     const high = told('--by', 'weight', '--within', 'level:over 0.65 m');
     expect(high.groups[0]).toMatchObject({ name: '0.50 to 0.75 g', verdict: 'more' });
     expect(high.groups[0]?.against.ratio[0]).toBeGreaterThan(1);
+    // By run: what one set as dates; without them there was none.
+    expect(told('--by', 'run').groups.map(({ name }) => name)).toEqual(['no run']);
     const colour = told('--by', 'colour');
     expect(new Set(colour.groups.map(({ verdict }) => verdict))).toEqual(new Set(['too few to tell']));
     expect(colour.groups.every(({ against }) => against.hours_more === null || against.hours_more > 50)).toBe(true);
@@ -623,10 +625,12 @@ describe('jobbet batch', () => {
     ]);
   });
   test('schema batch is its JSON Schema, and an unknown one is refused', () => {
+    for (const kind of ['batch', 'specimen', 'beat', 'outing', 'date'])
+      expect(JSON.parse(typed(['schema', kind]).out)).toMatchObject({ type: 'object', properties: { format: {} } });
     expect(typed(['schema', 'batch']).out).toContain('"title": "Jobbet batch"');
     expect(typed(['schema', 'fish'])).toMatchObject({
       code: 2,
-      err: 'schema takes one of fly, batch, specimen, beat\n',
+      err: 'schema takes one of fly, batch, specimen, beat, outing, date\n',
     });
   });
 });

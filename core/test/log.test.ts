@@ -209,6 +209,8 @@ const fishedFor = (fly: string, hours: number, takes: number, more: Partial<Fish
   light: null,
   levelMm: null,
   clarityMm: null,
+  temperatureC: null,
+  run: null,
   traits: null,
   depthMm: null,
   ...more,

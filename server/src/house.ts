@@ -8,9 +8,15 @@ import { FlyStore } from './flies/store.ts';
 import { HandStore } from './hands/store.ts';
 import { PictureShelf } from './pictures/shelf.ts';
 import { BatchStore } from './records/batches.ts';
-import { seedBatchesOnce, seedBeatsOnce, seedOutingsOnce, seedSpecimensOnce } from './records/examples.ts';
+import {
+  seedBatchesOnce,
+  seedBeatsOnce,
+  seedDatesOnce,
+  seedOutingsOnce,
+  seedSpecimensOnce,
+} from './records/examples.ts';
 import { SpecimenStore } from './records/specimens.ts';
-import { RecordStore } from './records/store.ts';
+import { pictureNames, RecordStore } from './records/store.ts';
 import { Devices } from './signin/devices.ts';
 import { solversHere, type Solvers } from './solving/solvers.ts';
 import { TyingStore } from './tyings/store.ts';
@@ -28,6 +34,7 @@ export interface House {
   readonly batches: BatchStore;
   readonly specimens: SpecimenStore;
   readonly beats: RecordStore<'beat'>;
+  readonly dates: RecordStore<'date'>;
   readonly outings: RecordStore<'outing'>;
   readonly pictures: PictureShelf;
   readonly hands: HandStore;
@@ -64,6 +71,7 @@ export async function openHouse(
     batches: new BatchStore(ledger, drawers, solvers, now),
     specimens: new SpecimenStore(ledger, now),
     beats: new RecordStore(ledger, 'beat', now),
+    dates: new RecordStore(ledger, 'date', now),
     outings: new RecordStore(ledger, 'outing', now),
     pictures: new PictureShelf(folder),
     hands: new HandStore(ledger),
@@ -78,7 +86,7 @@ export async function openHouse(
 
 /** Fills a new folder: with what is nominal, or with the boathouse's own where the demo is asked for; brings an older one up to date. */
 export async function furnish(
-  { database, drawers, ownFlies, batches, specimens, beats, outings, pictures, refresh }: House,
+  { database, drawers, ownFlies, batches, specimens, beats, outings, dates, pictures, refresh }: House,
   demo: boolean,
 ): Promise<void> {
   const { ledger } = database;
@@ -91,7 +99,7 @@ export async function furnish(
     if (!(error instanceof ApiError && error.code === 'too-long')) throw error;
     await refreshSummaries(ledger, solversHere(), await drawers.snapshot());
   }
-  const named = await specimens.pictureNames();
+  const named = await pictureNames(ledger);
   pictures.sweep((name) => named.has(name));
   if (!demo) return;
   await seedOnce(ledger, ownFlies);
@@ -99,4 +107,5 @@ export async function furnish(
   await seedSpecimensOnce(ledger, specimens, ownFlies, pictures);
   await seedBeatsOnce(ledger, beats);
   await seedOutingsOnce(ledger, outings, ownFlies);
+  await seedDatesOnce(ledger, dates);
 }

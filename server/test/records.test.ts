@@ -1,7 +1,8 @@
-import type { StoredBatch, StoredBeat, StoredOuting, StoredSpecimen } from '@jobbet/core/contract';
+import type { StoredBatch, StoredBeat, StoredDate, StoredOuting, StoredSpecimen } from '@jobbet/core/contract';
 import { type DrawerName, type Goods, NOMINAL_MATERIALS } from '@jobbet/core/drawers';
 import { type BatchFile, goneOn, withoutRow, withState } from '@jobbet/core/records';
 import type { FastifyInstance } from 'fastify';
+import { pictureNames } from '../src/records/store.ts';
 import { appOn, boathouse, fly, spoil, type Boathouse } from './bench.ts';
 
 let house: Boathouse;
@@ -288,6 +289,62 @@ describe('outings', () => {
       record: outing('2026-02-30', { rods: [{ fly: 'Slate Runner', takes: -1 }] }),
     });
     expect([status, body.error.faults.map(({ path }) => path)]).toEqual([422, ['date', 'rods[0].takes']]);
+  });
+});
+
+test('pictures that an outing names are named, in the trash and where it does not read too', async () => {
+  const name = `${'a'.repeat(64)}.jpg`;
+  const lost = `${'b'.repeat(64)}.png`;
+  const record = {
+    format: 'jobbet.outing',
+    version: 1,
+    date: '2026-10-12',
+    from: '15:10',
+    to: '18:30',
+    beat: 'x',
+    rods: [],
+  };
+  const put = async (photos: readonly string[]): Promise<string> =>
+    (await ask<StoredOuting>('POST', '/api/outings', { record: { ...record, photos } })).body.id;
+  await ask('DELETE', `/api/outings/${await put([`pictures/${name}`])}`);
+  const broken = await put([`pictures/${lost}`]);
+  await house.database.client.execute({
+    sql: "update records set record = replace(record, '\"rods\":[],', '') where id = ?",
+    args: [broken],
+  });
+  expect([...(await pictureNames(house.database.ledger))].sort()).toEqual([name, lost]);
+});
+
+describe('dates', () => {
+  const date = (name: string, more: object = {}) => ({
+    format: 'jobbet.date',
+    version: 1,
+    name,
+    sort: 'run',
+    from: '2026-07-10',
+    ...more,
+  });
+  const all = async (): Promise<StoredDate[]> => (await ask<StoredDate[]>('GET', '/api/dates')).body;
+
+  test('are kept with the day they begin, saved from the revision one knows, put in the trash and back', async () => {
+    const { id, day, record } = (await ask<StoredDate>('POST', '/api/dates', { record: date('Summer run') })).body;
+    expect(day).toBe('2026-07-10');
+    const saved = await ask('PUT', `/api/dates/${id}`, { record: { ...record, every: 2 }, revision: 1 });
+    expect(saved).toMatchObject({ status: 200, body: { revision: 2, record: { every: 2 } } });
+    expect((await ask('PUT', `/api/dates/${id}`, { record, revision: 1 })).status).toBe(409);
+    await ask('DELETE', `/api/dates/${id}`);
+    expect((await all())[0]?.deletedAt).toEqual(expect.any(Number));
+    await ask('POST', `/api/dates/${id}/undelete`);
+    expect((await all())[0]?.deletedAt).toBeNull();
+    await ask('DELETE', `/api/dates/${id}`);
+    await ask('DELETE', `/api/dates/${id}/purge`);
+    expect(await all()).toEqual([]);
+  });
+  test('that end before they begin are refused by their place', async () => {
+    const { status, body } = await ask<{ error: { faults: { path: string }[] } }>('POST', '/api/dates', {
+      record: date('Summer run', { to: '2026-07-01' }),
+    });
+    expect([status, body.error.faults.map(({ path }) => path)]).toEqual([422, ['to']]);
   });
 });
 

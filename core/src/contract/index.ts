@@ -11,6 +11,7 @@ export {
   type SoundFly,
   type StoredBatch,
   type StoredBeat,
+  type StoredDate,
   type StoredOuting,
   type StoredSpecimen,
   type StoredFly,

@@ -16,6 +16,7 @@ import {
   tyingSchema,
   batchFile,
   beatFile,
+  dateFile,
   outingFile,
   specimenFile,
   listedRecordSchema,
@@ -68,6 +69,7 @@ const batches = recordsAt('/api/batches', batchFile);
 const specimens = recordsAt('/api/specimens', specimenFile);
 const beats = recordsAt('/api/beats', beatFile);
 const outings = recordsAt('/api/outings', outingFile);
+const dates = recordsAt('/api/dates', dateFile);
 
 /** Everything that can be asked of the server. */
 export const ROUTES = {
@@ -187,6 +189,14 @@ export const ROUTES = {
   deleteOuting: outings.away,
   undeleteOuting: outings.back,
   purgeOuting: outings.out,
+
+  /** All dates one set, by name; those in the trash too. */
+  dates: get('/api/dates', z.array(storedRecordSchema(dateFile))),
+  createDate: dates.create,
+  saveDate: dates.save,
+  deleteDate: dates.away,
+  undeleteDate: dates.back,
+  purgeDate: dates.out,
 
   pagesPdf: post('/api/print.pdf', sentFileSchema, {
     body: z.strictObject({ title: z.string().min(1).max(200), pages: z.array(pageSchema).min(1).max(60) }),

@@ -1,7 +1,14 @@
 import { z } from 'zod';
 import { DRAWERS, type DrawerItem } from '../drawers/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
-import { type BatchFile, type BeatFile, FLY_STATES, type OutingFile, type SpecimenFile } from '../records/index.ts';
+import {
+  type BatchFile,
+  type BeatFile,
+  type DateFile,
+  FLY_STATES,
+  type OutingFile,
+  type SpecimenFile,
+} from '../records/index.ts';
 
 /** What the server and its clients hand each other. One schema for each thing that crosses; types are inferred from it. */
 
@@ -155,6 +162,8 @@ export type StoredSpecimen = StoredRecord<SpecimenFile>;
 /** A stretch of water. */
 export const beatFile = z.unknown().describe('a beat, see docs/records.md') as unknown as z.ZodType<BeatFile>;
 export type StoredBeat = StoredRecord<BeatFile>;
+export const dateFile = z.unknown().describe('a date one set, see docs/records.md') as unknown as z.ZodType<DateFile>;
+export type StoredDate = StoredRecord<DateFile>;
 
 /** Some hours on the water. */
 export const outingFile = z.unknown().describe('an outing, see docs/records.md') as unknown as z.ZodType<OutingFile>;

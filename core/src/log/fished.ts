@@ -25,6 +25,7 @@ export interface Fished {
   readonly light: string | null;
   readonly levelMm: number | null;
   readonly clarityMm: number | null;
+  readonly temperatureC: number | null;
 }
 
 const DAY_MINUTES = 24 * 60;
@@ -147,6 +148,7 @@ export function fishedOf(outing: OutingFile, index = 0): Outcome<readonly Fished
       light: lightWord(outing.light),
       levelMm: valueOf('length', outing.gauge?.level),
       clarityMm: valueOf('length', outing.clarity),
+      temperatureC: valueOf('temperature', outing.gauge?.temperature),
     });
   });
   return faults.length > 0 ? bad(...faults) : good(fished);

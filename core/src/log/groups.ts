@@ -15,6 +15,8 @@ export interface Traits {
 export interface FishedAs extends Fished {
   readonly traits: Traits | null;
   readonly depthMm: number | null;
+  /** The run of fish that was on, by its name. */
+  readonly run: string | null;
 }
 
 export const BY = [
@@ -28,6 +30,8 @@ export const BY = [
   'hand',
   'light',
   'level',
+  'temperature',
+  'run',
   'clarity',
 ] as const;
 export type By = (typeof BY)[number];
@@ -95,6 +99,7 @@ function namer(all: readonly FishedAs[], by: By): (each: FishedAs) => string | n
     value === null || value === undefined ? null : words(value);
   const levels = thirdsOf(all, ({ levelMm }) => levelMm);
   const clear = thirdsOf(all, ({ clarityMm }) => clarityMm);
+  const warm = thirdsOf(all, ({ temperatureC }) => temperatureC);
   const namers: Readonly<Record<By, (each: FishedAs) => string | null>> = {
     fly: ({ traits, fly }) => traits?.name ?? fly,
     ride: ({ traits }) => traits?.ride ?? null,
@@ -107,6 +112,8 @@ function namer(all: readonly FishedAs[], by: By): (each: FishedAs) => string | n
     hand: ({ hand }) => hand,
     light: ({ light }) => light,
     level: ({ levelMm }) => from(levelMm, (mm) => binned(mm, levels, centimetres, 'm')),
+    temperature: ({ temperatureC }) => from(temperatureC, (c) => binned(c, warm, (v) => v.toFixed(1), '°C')),
+    run: ({ run }) => run ?? 'no run',
     clarity: ({ clarityMm }) => from(clarityMm, (mm) => binned(mm, clear, centimetres, 'm')),
   };
   return namers[by];

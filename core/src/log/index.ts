@@ -1,5 +1,6 @@
 export { outingCards, type TakenAlong } from './card.ts';
 export { type Change, changesFor } from './change.ts';
+export { nextDates, type Occurrence, occurrencesOf, runOn } from './dates.ts';
 export { depthFished } from './depth.ts';
 export { byDay, type Fished, fishedOf, lightWord, spanMinutes } from './fished.ts';
 export {

@@ -12,9 +12,20 @@ export {
 export { readBatchTable, type TableRow, writeBatchTable } from './batchTable.ts';
 export { type GaugeFeed, gaugeNow, readGauge, simulatedStation } from './gauge.ts';
 export { handSchema, OWN_HANDS, type StoredHand, storedHandSchema, type TyingHand } from './hands.ts';
-export { readRecord, RECORD_KINDS, type RecordHead, type RecordKind, type RecordOf, headOf } from './kinds.ts';
+export { KIND_OF, readRecord, RECORD_KINDS, type RecordHead, type RecordKind, type RecordOf, headOf } from './kinds.ts';
 export { clockMinutes, dayMinutes, momentMinutes, momentText, readShare } from './measures.ts';
-export { LIGHTS, type Loss, LOSSES, OUTING_KIND, type OutingFile, outingSchema, type Rod, TRENDS } from './outing.ts';
+export { DATE_KIND, DATE_SORTS, type DateFile, dateSchema } from './date.ts';
+export {
+  EVENTS,
+  LIGHTS,
+  type Loss,
+  LOSSES,
+  OUTING_KIND,
+  type OutingFile,
+  outingSchema,
+  type Rod,
+  TRENDS,
+} from './outing.ts';
 export { OUTING_COLUMNS, type OutingsRead, readOutingTable, writeOutingTable } from './outingTable.ts';
 export { patternAt } from './pins.ts';
 export {

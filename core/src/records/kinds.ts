@@ -3,12 +3,19 @@ import type { Outcome } from '../base/index.ts';
 import { type DocumentKind, readDocument } from '../document/index.ts';
 import { BATCH_KIND } from './batch.ts';
 import { BEAT_KIND } from './beat.ts';
+import { DATE_KIND } from './date.ts';
 import { OUTING_KIND } from './outing.ts';
 import { SPECIMEN_KIND } from './specimen.ts';
 import { keptOf, progressOf, type Progress } from './progress.ts';
 
 /** Every kind of record there is. A new one is a schema, an entry here, and a summary. */
-export const KIND_OF = { batch: BATCH_KIND, specimen: SPECIMEN_KIND, beat: BEAT_KIND, outing: OUTING_KIND } as const;
+export const KIND_OF = {
+  batch: BATCH_KIND,
+  specimen: SPECIMEN_KIND,
+  beat: BEAT_KIND,
+  outing: OUTING_KIND,
+  date: DATE_KIND,
+} as const;
 export type RecordKind = keyof typeof KIND_OF;
 export type RecordOf<K extends RecordKind> = z.infer<(typeof KIND_OF)[K]['schema']>;
 export const RECORD_KINDS = Object.keys(KIND_OF) as [RecordKind, ...RecordKind[]];
@@ -59,11 +66,14 @@ const ofOuting = ({ beat, date }: RecordOf<'outing'>): RecordHead => ({
   summary: null,
 });
 
+const ofDate = ({ name, from }: RecordOf<'date'>): RecordHead => ({ name, day: from, fly: null, summary: null });
+
 const HEADS: { readonly [K in RecordKind]: (record: RecordOf<K>) => RecordHead } = {
   batch: ofBatch,
   specimen: ofSpecimen,
   beat: ofBeat,
   outing: ofOuting,
+  date: ofDate,
 };
 
 export const headOf = <K extends RecordKind>(kind: K, record: RecordOf<K>): RecordHead => HEADS[kind](record);

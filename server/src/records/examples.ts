@@ -8,6 +8,7 @@ import {
   BATCH_KIND,
   type BatchFile,
   BEAT_KIND,
+  DATE_KIND,
   OUTING_KIND,
   SPECIMEN_KIND,
   type SpecimenFile,
@@ -66,6 +67,12 @@ async function once(ledger: Ledger, what: string, work: () => Promise<void>): Pr
 export const seedBeatsOnce = (ledger: Ledger, beats: RecordStore<'beat'>): Promise<void> =>
   once(ledger, 'beats', async () => {
     for (const beat of readExamples(BEAT_KIND)) await beats.create(beat);
+  });
+
+/** Lays the boathouse's dates into a database that never had any. */
+export const seedDatesOnce = (ledger: Ledger, dates: RecordStore<'date'>): Promise<void> =>
+  once(ledger, 'dates', async () => {
+    for (const date of readExamples(DATE_KIND)) await dates.create(date);
   });
 
 /** Lays a made-up season into a database that never had any outing, each fly by its id. */

@@ -26,9 +26,9 @@ function serveTrash(
   serve(app, out, ({ params }) => done(store.purge(params.id)));
 }
 
-/** Batches: planned, changed as they are tied, taken away and back; the finished flies of each pattern; beats; outings. */
+/** Batches: planned, changed as they are tied, taken away and back; the finished flies of each pattern; beats; outings; dates. */
 export const recordRoutes =
-  ({ batches, specimens, beats, outings }: House): FastifyPluginCallback =>
+  ({ batches, specimens, beats, outings, dates }: House): FastifyPluginCallback =>
   (app, _options, done) => {
     serve(app, ROUTES.batches, () => batches.list());
     serve(app, ROUTES.createBatch, ({ body }) => batches.create(body.record));
@@ -53,5 +53,9 @@ export const recordRoutes =
     serve(app, ROUTES.createOuting, ({ body }) => outings.create(body.record));
     serve(app, ROUTES.saveOuting, ({ params, body }) => outings.save(params.id, body.record, body.revision));
     serveTrash(app, outings, { away: ROUTES.deleteOuting, back: ROUTES.undeleteOuting, out: ROUTES.purgeOuting });
+    serve(app, ROUTES.dates, () => dates.all());
+    serve(app, ROUTES.createDate, ({ body }) => dates.create(body.record));
+    serve(app, ROUTES.saveDate, ({ params, body }) => dates.save(params.id, body.record, body.revision));
+    serveTrash(app, dates, { away: ROUTES.deleteDate, back: ROUTES.undeleteDate, out: ROUTES.purgeDate });
     done();
   };

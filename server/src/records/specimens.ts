@@ -10,17 +10,6 @@ export class SpecimenStore extends RecordStore<'specimen'> {
     super(ledger, 'specimen', now);
   }
 
-  /** The names of all pictures that finished flies name, those in the trash too. */
-  async pictureNames(): Promise<ReadonlySet<string>> {
-    const rows = await this.ledger.db
-      .select({ record: records.record })
-      .from(records)
-      .where(eq(records.kind, 'specimen'));
-    return new Set(
-      rows.flatMap(({ record }) => [...record.matchAll(/pictures\/([0-9a-f]{64}\.\w+)/g)].map(([, name = '']) => name)),
-    );
-  }
-
   /** Those of one fly by their numbers, without those in the trash; one that does not read any more is left out, and takes no other down. */
   async ofFly(fly: string): Promise<StoredSpecimen[]> {
     const rows = await this.ledger.db

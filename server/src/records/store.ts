@@ -169,3 +169,11 @@ export class RecordStore<K extends RecordKind> {
     if (gone.length === 0) throw new ApiError('no-record');
   }
 }
+
+/** The names of all pictures that records of any kind name, those in the trash and those that do not read too. */
+export async function pictureNames({ db }: Ledger): Promise<ReadonlySet<string>> {
+  const rows = await db.select({ record: records.record }).from(records);
+  return new Set(
+    rows.flatMap(({ record }) => [...record.matchAll(/pictures\/([0-9a-f]{64}\.\w+)/g)].map(([, name = '']) => name)),
+  );
+}

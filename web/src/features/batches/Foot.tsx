@@ -2,6 +2,7 @@ import type { BatchReport } from '@jobbet/core/batch';
 import { progressOf, type BatchFile } from '@jobbet/core/records';
 import type { ReactNode } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
+import { calendarDay } from '../../shared/ui/dates.ts';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
 import { durationWords, moneyWords, unsettled } from '../../fly/batches/words.ts';
 
@@ -42,6 +43,7 @@ export function Foot({ batch, report }: { readonly batch: BatchFile; readonly re
         {cost.known === 0 ? 'not known' : `${moneyWords(cost.perFly, style)} · ${moneyWords(cost.total, style)}`}
         {cost.known > 0 && cost.known < 0.995 && <Small> for {Math.round(100 * cost.known)} % of what is taken</Small>}
       </Cell>
+      {batch.date !== undefined && <Cell name="to be ready by">{calendarDay(batch.date)}</Cell>}
       <Cell name="to settle" last>
         {settle.length === 0 ? (
           'nothing'

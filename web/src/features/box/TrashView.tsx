@@ -1,11 +1,19 @@
 import { ago } from '../../shared/ui/dates.ts';
 import useSWR, { mutate } from 'swr';
-import { api, type ListedFly, type ListedRecord, type StoredBeat, type StoredOuting } from '../../shared/api/client.ts';
+import {
+  api,
+  type ListedFly,
+  type ListedRecord,
+  type StoredBeat,
+  type StoredDate,
+  type StoredOuting,
+} from '../../shared/api/client.ts';
 import { BATCHES } from '../../fly/batches/planning.ts';
 import { useThrownBatches } from '../../fly/batches/kept.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { OUTINGS } from '../../shared/api/keys.ts';
-import { BEATS } from '../../shared/beats/beats.ts';
+import { BEATS } from '../../shared/records/beats.ts';
+import { DATES } from '../../shared/records/dates.ts';
 import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 
 /** Something in the trash: what it is in words, where it goes back to, and both ways out. */
@@ -85,19 +93,33 @@ const thrownOuting = ({ id, name, deletedAt, updatedAt }: StoredOuting): Thrown 
   lists: [OUTINGS],
 });
 
-/** Flies, finished flies, batches, beats and outings put in the trash, with their whole history, until they are thrown out. */
+const thrownDate = ({ id, name, deletedAt, updatedAt }: StoredDate): Thrown => ({
+  id,
+  name,
+  words: 'a date',
+  at: deletedAt ?? updatedAt,
+  back: 'Back among the dates',
+  where: 'among the dates of the log',
+  undelete: () => api.undeleteDate(id),
+  purge: () => api.purgeDate(id),
+  lists: [DATES],
+});
+
+/** Flies, finished flies, batches, beats, outings and dates put in the trash, with their whole history, until they are thrown out. */
 export function TrashView() {
   const { data } = useSWR<ListedFly[]>('trash', api.trash);
   const batches = useThrownBatches();
   const { data: specimens } = useSWR<ListedRecord[]>(SPECIMENS, api.listedSpecimens);
   const { data: beats } = useSWR<StoredBeat[]>(BEATS, api.beats);
   const { data: outings } = useSWR<StoredOuting[]>(OUTINGS, api.outings);
+  const { data: dates } = useSWR<StoredDate[]>(DATES, api.dates);
   const thrown = [
     ...(data ?? []).map(thrownFly),
     ...(batches ?? []).map(thrownBatch),
     ...(specimens ?? []).filter(({ deletedAt }) => deletedAt !== null).map(thrownSpecimen),
     ...(beats ?? []).filter(({ deletedAt }) => deletedAt !== null).map(thrownBeat),
     ...(outings ?? []).filter(({ deletedAt }) => deletedAt !== null).map(thrownOuting),
+    ...(dates ?? []).filter(({ deletedAt }) => deletedAt !== null).map(thrownDate),
   ].sort((a, b) => b.at - a.at);
   return (
     <div className="flex flex-col h-full">
@@ -106,7 +128,7 @@ export function TrashView() {
         sub="flies with their whole history, finished ones, and batches, until they are thrown out"
       />
       <main tabIndex={0} className="p-4 overflow-auto">
-        {data && batches && specimens && beats && outings && thrown.length === 0 && (
+        {data && batches && specimens && beats && outings && dates && thrown.length === 0 && (
           <p className="text-sentence text-ink2">The trash is empty.</p>
         )}
         <ul className="max-w-3xl">

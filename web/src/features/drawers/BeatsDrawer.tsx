@@ -3,8 +3,8 @@ import { formatDepth, formatNumber, formatTemperature, saying, type Style } from
 import { readDocumentText } from '@jobbet/core/document';
 import { useRef, useState } from 'react';
 import type { StoredBeat } from '../../shared/api/client.ts';
-import { BeatDialog, NEW_BEAT } from '../../shared/beats/BeatDialog.tsx';
-import { addBeat, removeBeat, useBeats } from '../../shared/beats/beats.ts';
+import { BeatDialog, NEW_BEAT } from '../../shared/records/BeatDialog.tsx';
+import { addBeat, removeBeat, useBeats } from '../../shared/records/beats.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { FilesInput } from '../../shared/ui/FilesInput.tsx';

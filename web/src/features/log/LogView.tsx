@@ -1,10 +1,14 @@
 import { type Change, type By } from '@jobbet/core/log';
-import { OUTING_KIND, type Rod } from '@jobbet/core/records';
+import { OUTING_KIND, type OutingFile, type Rod } from '@jobbet/core/records';
 import type { FlyFile } from '@jobbet/core/pattern';
 import { useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import type { StoredOuting } from '../../shared/api/client.ts';
-import { useBeats } from '../../shared/beats/beats.ts';
+import { api, type StoredDate, type StoredOuting } from '../../shared/api/client.ts';
+import { useBeats } from '../../shared/records/beats.ts';
+import { useDates } from '../../shared/records/dates.ts';
+import { DateDialog } from './DateDialog.tsx';
+import { Dates } from './Dates.tsx';
+import { calendarOfDates } from './calendar.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { useDrawers } from '../../shared/api/useDrawers.ts';
 import { FilesInput } from '../../shared/ui/FilesInput.tsx';
@@ -12,6 +16,7 @@ import { useSettings, useStyle } from '../../shared/settings/settings.ts';
 import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 import { saveFile, slug } from '../../shared/ui/saveFile.ts';
 import { say } from '../../shared/ui/toast.ts';
+import { ByMinute } from './ByMinute.tsx';
 import { ChangeMargin } from './Change.tsx';
 import { keepBatch, newBatch, plannedFly, rowOf } from '../../fly/batches/planning.ts';
 import { LOG } from './commands.ts';
@@ -26,7 +31,7 @@ import { oneLost, oneTaken } from './Rods.tsx';
 import { Season } from './Season.tsx';
 import { useFiles, useOfFly, useTold } from './useLog.ts';
 import { Worked } from './Worked.tsx';
-import { fileOf, newOuting, withRod } from './writing.ts';
+import { dayText, fileOf, newOuting, withRod } from './writing.ts';
 
 const doing = (work: Promise<unknown>): void => {
   work.catch((reason: unknown) => say(reason instanceof Error ? reason.message : 'It did not work.'));
@@ -79,80 +84,155 @@ function Open({ stored, outings, files, write }: OpenProps) {
   const navigate = useNavigate();
   const beats = useBeats() ?? [];
   const { record } = stored;
-  const [chosen, setChosen] = useState(record.rods.length - 1);
-  const at = Math.min(Math.max(0, chosen), record.rods.length - 1);
+  const last = record.rods.length - 1;
+  const [chosen, setChosen] = useState(last);
+  const at = Math.min(Math.max(0, chosen), last);
   const rod = record.rods[at];
-  const [by, setBy] = useState<readonly By[]>(['weight', 'colour']);
   const line = useRef<HTMLInputElement>(null);
-  const [only, setOnly] = useState<Only | null>(null);
-  const told = useTold(outings, files, by, only);
-  const file = rod?.fly === undefined ? undefined : files[rod.fly];
-  const ofFly = useOfFly(outings, rod?.fly ?? null, file);
-  const show = (change: Change | undefined): void => {
-    if (change?.file && rod?.fly !== undefined)
-      void navigate(`/fly/${rod.fly}`, { state: { shown: { words: change.words, file: change.file } } });
-  };
+  const pictures = useRef<HTMLInputElement>(null);
+  const worked = useWorked(outings, files);
+  const { told } = worked;
+  const minutes = useMinutes(stored, files);
+  const chosenFly = useChosenFly(rod, outings, files);
   const beside = (step: number): (() => void) | null => {
     const other = outings[outings.findIndex(({ id }) => id === stored.id) + step];
     return other ? () => void navigate(`/log/${other.id}`) : null;
   };
   const counted = (of: (rod: Rod) => Rod) => (rod ? () => void changed(stored, withRod(record, at, of(rod))) : null);
-  const shownBy = (i: number) => (ofFly?.changes[i]?.file ? () => show(ofFly.changes[i]) : null);
   const losses = useLosses(outings, files);
-  const batch = (): Promise<unknown> => batchOfLost(losses, record.date).then((made) => navigate(`/batches/${made}`));
+  const batch = (name = `What was lost, to ${dayOf(record.date)}`, by = ''): Promise<unknown> =>
+    batchOfLost(losses, name, by).then((made) => navigate(`/batches/${made}`));
+  const dated = useDated();
   const papers = usePapers({ stored, outings, files, told });
   useTable('log', LOG, {
     write,
     batch: losses.length > 0 ? () => doing(batch()) : null,
+    date: () => dated.set(null),
+    calendar: dated.save,
     ...papers.commands,
     line: () => line.current?.focus(),
+    minutes: rod ? () => minutes.open(at) : null,
+    pictures: () => pictures.current?.click(),
+    ...chosenFly.commands,
     take: counted(oneTaken),
     loss: counted(oneLost),
     before: beside(-1),
     after: beside(1),
     above: at > 0 ? () => setChosen(at - 1) : null,
-    below: at < record.rods.length - 1 ? () => setChosen(at + 1) : null,
-    first: shownBy(0),
-    second: shownBy(1),
-    third: shownBy(2),
-    file: () =>
-      saveFile(
-        `${slug(`${record.date} ${record.beat}`)}${OUTING_KIND.extension}`,
-        `${JSON.stringify(record, null, 2)}\n`,
-        'application/json',
-      ),
+    below: at < last ? () => setChosen(at + 1) : null,
+    file: () => saveOuting(record),
     remove: () => removeOuting(stored),
   });
   return (
     <>
       {papers.taking}
-      <Season {...{ outings }} open={stored.id} onOpen={(id) => void navigate(`/log/${id}`)} />
+      {dated.dialog}
+      {minutes.dialog}
+      <Season {...{ outings }} dates={dated.dates} open={stored.id} onOpen={(id) => void navigate(`/log/${id}`)} />
       <main
         className="flex flex-1 min-h-0 max-[900px]:flex-col max-[900px]:overflow-y-auto"
         data-testid="log"
         data-settled={told !== null}
       >
         <div className="flex-1 min-w-0 grid grid-cols-[minmax(0,1fr)] grid-rows-[minmax(0,1fr)_minmax(0,1fr)] max-[900px]:block max-[900px]:flex-none">
-          <Outing {...{ stored, beats, files, at, line }} onAt={setChosen} />
-          <Worked
-            answer={told}
-            {...{ by, only }}
-            onOnly={setOnly}
-            onBy={(i, next) => setBy(by.map((each, k) => (k === i ? next : each)))}
-          />
+          <Outing {...{ stored, beats, files, at, line, pictures }} onAt={setChosen} onMinutes={minutes.open} />
+          <Worked answer={told} {...worked.asked} />
         </div>
-        <ChangeMargin name={rod ? (fileOf(rod, files)?.name ?? null) : null} answer={ofFly} onShow={show}>
+        <ChangeMargin
+          name={rod ? (fileOf(rod, files)?.name ?? null) : null}
+          answer={chosenFly.told}
+          onShow={chosenFly.show}
+        >
           <Losses {...{ losses, files }} onBatch={() => doing(batch())} />
+          <Dates
+            dates={dated.dates}
+            today={dated.today}
+            canBatch={losses.length > 0}
+            onSet={dated.set}
+            onBatch={({ name, tieBy }) => doing(batch(name, tieBy ?? ''))}
+          />
         </ChangeMargin>
       </main>
     </>
   );
 }
 
+/** What worked, counted by two kinds, of all of it or of some. */
+function useWorked(outings: OpenProps['outings'], files: OpenProps['files']) {
+  const [by, setBy] = useState<readonly By[]>(['weight', 'colour']);
+  const [only, setOnly] = useState<Only | null>(null);
+  const onBy = (i: number, next: By): void => setBy(by.map((each, k) => (k === i ? next : each)));
+  return { told: useTold(outings, files, by, only), asked: { by, onBy, only, onOnly: setOnly } };
+}
+
+/** The fly that is chosen: what it did, what may be changed of it, and the ways to it. */
+function useChosenFly(rod: Rod | undefined, outings: OpenProps['outings'], files: OpenProps['files']) {
+  const navigate = useNavigate();
+  const fly = rod?.fly;
+  const file = fly === undefined ? undefined : files[fly];
+  const told = useOfFly(outings, fly ?? null, file);
+  const to = (view: string) => (file && fly !== undefined ? () => void navigate(`/fly/${fly}${view}`) : null);
+  const show = (change: Change | undefined): void => {
+    if (change?.file && fly !== undefined)
+      void navigate(`/fly/${fly}`, { state: { shown: { words: change.words, file: change.file } } });
+  };
+  const shownBy = (i: number) => (told?.changes[i]?.file ? () => show(told.changes[i]) : null);
+  return {
+    told,
+    show,
+    commands: {
+      inspect: to('/inspect'),
+      bench: to(''),
+      first: shownBy(0),
+      second: shownBy(1),
+      third: shownBy(2),
+    },
+  };
+}
+
+const saveOuting = (record: OutingFile): void =>
+  saveFile(
+    `${slug(`${record.date} ${record.beat}`)}${OUTING_KIND.extension}`,
+    `${JSON.stringify(record, null, 2)}\n`,
+    'application/json',
+  );
+
+const nameAt = (rod: Rod | undefined, files: OpenProps['files']): string =>
+  (rod && fileOf(rod, files)?.name) ?? rod?.fly ?? 'a fly';
+
 /** A batch of what was lost: of each fly as many as are to be in the box. @returns its id */
-async function batchOfLost(losses: ReturnType<typeof useLosses>, date: string): Promise<string> {
+async function batchOfLost(losses: ReturnType<typeof useLosses>, name: string, by: string): Promise<string> {
   const rows = await Promise.all(losses.map(async ({ fly, atLeast }) => rowOf(await plannedFly(fly), atLeast, '')));
-  return keepBatch(newBatch(`What was lost, to ${dayOf(date)}`, '', rows));
+  return keepBatch(newBatch(name, by, rows));
+}
+
+/** What came to one of the flies by the minute, opened over the outing. */
+function useMinutes(stored: StoredOuting, files: OpenProps['files']) {
+  const [at, setAt] = useState<number | null>(null);
+  const name = at === null ? '' : nameAt(stored.record.rods[at], files);
+  return {
+    open: setAt,
+    dialog: at !== null && <ByMinute {...{ stored, at, name }} onClose={() => setAt(null)} />,
+  };
+}
+
+/** Dates one set: the dialog that sets them, and the calendar they are saved as. */
+function useDated() {
+  const dates = useDates() ?? [];
+  const [setting, setSetting] = useState<StoredDate | 'new' | null>(null);
+  const [today] = useState(() => dayText(new Date()));
+  const saveCalendar = async (): Promise<void> => {
+    const batches = (await api.batches()).filter(({ day, deletedAt }) => day !== null && deletedAt === null);
+    const wanted = batches.map(({ id, name, day }) => ({ id, name, date: day ?? '' }));
+    saveFile('runs-and-trips.ics', await calendarOfDates(dates, wanted, today), 'text/calendar');
+  };
+  return {
+    dates,
+    today,
+    set: (stored: StoredDate | null) => setSetting(stored ?? 'new'),
+    save: () => doing(saveCalendar()),
+    dialog: setting && <DateDialog stored={setting === 'new' ? null : setting} onClose={() => setSetting(null)} />,
+  };
 }
 
 /** What is saved of the log and taken into it. */

@@ -7,6 +7,7 @@ import type { StoredBeat, StoredOuting } from '../../shared/api/client.ts';
 import { TextField, ChoiceField } from '../../shared/fields/Fields.tsx';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
 import { changed } from './outings.ts';
+import { Pictures } from './Pictures.tsx';
 import { Rods } from './Rods.tsx';
 import { byNumber, fileOf, withLine, withTold } from './writing.ts';
 
@@ -18,14 +19,16 @@ interface OutingProps {
   readonly at: number;
   readonly onAt: (at: number) => void;
   readonly line: RefObject<HTMLInputElement | null>;
+  readonly pictures: RefObject<HTMLInputElement | null>;
+  readonly onMinutes: (at: number) => void;
 }
 
 /** An outing: what it was like as a sentence with blanks, a line for each fly, and the flies with what came to them. */
-export function Outing({ stored, beats, files, at, onAt, line }: OutingProps) {
+export function Outing({ stored, beats, files, at, onAt, onMinutes, line, pictures }: OutingProps) {
   const fished = fishedOf(stored.record);
   return (
     <section aria-label="The outing" className="flex flex-col min-h-0" data-testid="outing">
-      <Sentence {...{ stored, beats }} />
+      <Sentence {...{ stored, beats, pictures }} />
       <Line {...{ stored, files, line }} onAdded={() => onAt(stored.record.rods.length)} />
       {!fished.ok && (
         <div role="alert" className="px-4 py-1 text-warn">
@@ -38,14 +41,14 @@ export function Outing({ stored, beats, files, at, onAt, line }: OutingProps) {
           </ul>
         </div>
       )}
-      <Rods {...{ stored, files, at, onAt }} />
+      <Rods {...{ stored, files, at, onAt, onMinutes }} />
     </section>
   );
 }
 
 type Texts = 'date' | 'from' | 'to' | 'clarity' | 'hand';
 
-function Sentence({ stored, beats }: { readonly stored: StoredOuting; readonly beats: readonly StoredBeat[] }) {
+function Sentence({ stored, beats, pictures }: Pick<OutingProps, 'stored' | 'beats' | 'pictures'>) {
   const { record } = stored;
   const put = (part: Partial<OutingFile>, gone: readonly (keyof OutingFile)[] = []): readonly Fault[] =>
     changed(
@@ -102,7 +105,8 @@ function Sentence({ stored, beats }: { readonly stored: StoredOuting; readonly b
         onChange={(light) => put({ light })}
       />
       , clear to {blank('clarity', 'clear to', '1.2 m')}, {gauge('temperature', 'temperature of the water', '8 C')},{' '}
-      {blank('from', 'it began', '15:10')} to {blank('to', 'it ended', '18:30')}, by {blank('hand', 'who fished', 'me')}
+      {blank('from', 'it began', '15:10')} to {blank('to', 'it ended', '18:30')}, by {blank('hand', 'who fished', 'me')}{' '}
+      <Pictures {...{ stored }} input={pictures} />
     </p>
   );
 }

@@ -14,6 +14,8 @@ interface RodsProps {
   readonly files: Readonly<Record<string, FlyFile>>;
   readonly at: number;
   readonly onAt: (at: number) => void;
+  /** Opens what came by the minute. */
+  readonly onMinutes: (at: number) => void;
 }
 
 /** A rod without some of what is told of it. */
@@ -21,7 +23,7 @@ const without = (rod: Rod, key: keyof Rod): Rod =>
   Object.fromEntries(Object.entries(rod).filter(([name]) => name !== key)) as Rod;
 
 /** The flies of an outing: each drawn, over the bar of its minutes, with what came to it. */
-export function Rods({ stored, files, at, onAt }: RodsProps) {
+export function Rods({ stored, files, at, onAt, onMinutes }: RodsProps) {
   const { record } = stored;
   const fished = fishedOf(record);
   if (record.rods.length === 0)
@@ -38,6 +40,7 @@ export function Rods({ stored, files, at, onAt }: RodsProps) {
           span={spanOf(fished.ok ? fished.value : [])}
           chosen={i === at}
           onChoose={() => onAt(i)}
+          onMinutes={() => onMinutes(i)}
           onChange={(next, words = null) => changed(stored, withRod(record, i, next), words)}
         />
       ))}
@@ -57,10 +60,11 @@ interface OneRodProps {
   readonly span: readonly [from: number, to: number];
   readonly chosen: boolean;
   readonly onChoose: () => void;
+  readonly onMinutes: () => void;
   readonly onChange: (rod: Rod | null, words?: string | null) => ReturnType<typeof changed>;
 }
 
-function OneRod({ rod, file, fished, span, chosen, onChoose, onChange }: OneRodProps) {
+function OneRod({ rod, file, fished, span, chosen, onChoose, onMinutes, onChange }: OneRodProps) {
   const row = useRef<HTMLLIElement>(null);
   useEffect(() => {
     if (chosen) row.current?.scrollIntoView({ block: 'nearest' });
@@ -99,7 +103,7 @@ function OneRod({ rod, file, fished, span, chosen, onChoose, onChange }: OneRodP
           {rod.manner === undefined ? '' : `, ${rod.manner}`} {text('seen', 'what was seen', 'what was seen')}
         </p>
       </div>
-      <Counts {...{ rod, name, onChange }} />
+      <Counts {...{ rod, name, onMinutes, onChange }} />
       <ByThumb {...{ rod, name, onChange }} />
       <button
         type="button"
@@ -148,8 +152,16 @@ const Minutes = ({
   );
 };
 
+const landedWords = ({ landed = [] }: Rod): string =>
+  landed.length === 0 ? 'by the minute' : `${String(landed.length)} landed`;
+
 /** Takes, touches, how often it fouled, and how flies were lost; counted by events where there are any. */
-function Counts({ rod, name, onChange }: Pick<OneRodProps, 'rod' | 'onChange'> & { readonly name: string }) {
+function Counts({
+  rod,
+  name,
+  onMinutes,
+  onChange,
+}: Pick<OneRodProps, 'rod' | 'onMinutes' | 'onChange'> & { readonly name: string }) {
   const counted = (key: 'takes' | 'touches' | 'fouled', label: string) => (
     <label className="text-label text-ink2 flex flex-col items-center">
       {label}
@@ -169,7 +181,12 @@ function Counts({ rod, name, onChange }: Pick<OneRodProps, 'rod' | 'onChange'> &
   );
   const lost = rod.lost ?? [];
   if (rod.events && rod.events.length > 0)
-    return <span className="text-label text-ink2">{String(rod.events.length)} events told by the clock</span>;
+    return (
+      <button type="button" className="text-label text-ink2 hover:text-ink" onClick={onMinutes}>
+        <u className="decoration-dotted">{String(rod.events.length)} told by the minute</u>
+        <span className="sr-only">, {name}</span>
+      </button>
+    );
   return (
     <div className="flex gap-2 items-start shrink-0">
       {counted('takes', 'takes')}
@@ -195,6 +212,10 @@ function Counts({ rod, name, onChange }: Pick<OneRodProps, 'rod' | 'onChange'> &
         <button type="button" className="text-left text-ink2 hover:text-ink" onClick={() => onChange(oneLost(rod))}>
           <u className="decoration-dotted">{lost.length === 0 ? 'none; add one' : 'add one'}</u>
           <span className="sr-only"> lost, {name}</span>
+        </button>
+        <button type="button" className="text-left text-ink2 hover:text-ink whitespace-nowrap" onClick={onMinutes}>
+          <u className="decoration-dotted">{landedWords(rod)}</u>
+          <span className="sr-only">, {name}</span>
         </button>
       </div>
     </div>

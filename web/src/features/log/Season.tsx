@@ -1,14 +1,16 @@
-import { fishedOf } from '@jobbet/core/log';
-import { dayMinutes } from '@jobbet/core/records';
+import { fishedOf, type Occurrence, occurrencesOf } from '@jobbet/core/log';
+import { dayMinutes, momentText } from '@jobbet/core/records';
 import { formatNumber, parseQuantity } from '@jobbet/core/units';
-import { useRef } from 'react';
-import type { StoredOuting } from '../../shared/api/client.ts';
+import { useRef, useState } from 'react';
+import { ChoiceField } from '../../shared/fields/Fields.tsx';
+import type { StoredDate, StoredOuting } from '../../shared/api/client.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
 import { dayOf } from './words.ts';
 
 interface SeasonProps {
   readonly outings: readonly StoredOuting[];
+  readonly dates: readonly StoredDate[];
   readonly open: string | null;
   readonly onOpen: (id: string) => void;
 }
@@ -24,22 +26,24 @@ const MOST_DOTS = 6;
 interface Staff {
   readonly id: string;
   readonly day: number;
-  readonly levelM: number | null;
+  /** What it is drawn along: the level, m, or the temperature, °C. */
+  readonly value: number | null;
   readonly takes: number;
   readonly lost: number;
   readonly name: string;
 }
 
-function staffOf({ id, record }: StoredOuting): Staff {
+function staffOf({ id, record }: StoredOuting, along: Along): Staff {
   const fished = fishedOf(record);
   const all = fished.ok ? fished.value : [];
-  const level = record.gauge?.level === undefined ? null : parseQuantity('length', record.gauge.level);
+  const text = record.gauge?.[along];
+  const read = text === undefined ? null : parseQuantity(along === 'level' ? 'length' : 'temperature', text);
   const takes = all.reduce((sum, each) => sum + each.takes, 0);
   const lost = all.reduce((sum, each) => sum + each.lost.length, 0);
   return {
     id,
     day: dayMinutes(record.date) / DAY_MINUTES,
-    levelM: level?.ok === true ? level.value / 1000 : null,
+    value: read?.ok === true ? read.value / ALONG[along].per : null,
     takes,
     lost,
     name: `${dayOf(record.date)}, ${record.beat}, ${String(takes)} ${takes === 1 ? 'take' : 'takes'}, ${String(lost)} lost`,
@@ -76,19 +80,27 @@ function monthsBetween(first: number, last: number): readonly { readonly day: nu
   return all;
 }
 
-/** The season along the river's level: one staff an outing, a dot a take, a bar a loss, a ring for nothing. */
-export function Season({ outings, open, onOpen }: SeasonProps) {
+const ALONG = {
+  level: { words: 'gauge in m', per: 1000, least: 0.5, ticks: [0.5, 1, 1.5, 2, 3], digits: 1, without: 0.5 },
+  temperature: { words: 'water in °C', per: 1, least: 8, ticks: [5, 10, 15, 20], digits: 0, without: 6 },
+} as const;
+type Along = keyof typeof ALONG;
+
+/** The season along the river's level or the water's temperature, with the runs of fish: one staff an outing, a dot a take, a bar a loss, a ring for nothing. */
+export function Season({ outings, dates, open, onOpen }: SeasonProps) {
+  const [along, setAlong] = useState<Along>('level');
+  const { least, without } = ALONG[along];
   const frame = useRef<HTMLElement>(null);
   const { width } = useSize(frame);
-  const staffs = outings.map(staffOf);
+  const staffs = outings.map((each) => staffOf(each, along));
   const [first, last] = [Math.min(...staffs.map(({ day }) => day)) - 6, Math.max(...staffs.map(({ day }) => day)) + 6];
-  const most = Math.max(0.5, ...staffs.map(({ levelM }) => levelM ?? 0)) * 1.35;
+  const most = Math.max(least, ...staffs.map(({ value }) => value ?? 0)) * 1.35;
   const x = (day: number): number =>
     MARGIN.left + ((day - first) / (last - first)) * (width - MARGIN.left - MARGIN.right);
   const base = HEIGHT - MARGIN.bottom;
-  const y = (levelM: number): number => base - (levelM / most) * (base - MARGIN.top);
-  const known = staffs.filter(({ levelM }) => levelM !== null);
-  const line = known.map(({ day, levelM }) => `${x(day).toFixed(1)} ${y(levelM ?? 0).toFixed(1)}`).join('L');
+  const y = (value: number): number => base - (value / most) * (base - MARGIN.top);
+  const known = staffs.filter(({ value }) => value !== null);
+  const line = known.map(({ day, value }) => `${x(day).toFixed(1)} ${y(value ?? 0).toFixed(1)}`).join('L');
   const [from, to] = [known[0], known.at(-1)];
   return (
     <figure
@@ -98,9 +110,15 @@ export function Season({ outings, open, onOpen }: SeasonProps) {
       data-testid="season"
     >
       <figcaption className="absolute left-4 top-1.5">
-        <b>The season</b>{' '}
+        <b>The season</b> along{' '}
+        <ChoiceField
+          label="along what the season is drawn"
+          value={along}
+          options={(['level', 'temperature'] as const).map((each) => [each, ALONG[each].words] as const)}
+          onChange={(next) => setAlong(next as Along)}
+        />{' '}
         <i className="text-ink2 text-label max-[640px]:hidden">
-          gauge in m; one staff an outing, a dot a take, a bar a loss, a ring for nothing
+          one staff an outing, a dot a take, a bar a loss, a ring for nothing
         </i>
       </figcaption>
       {width > 0 && staffs.length > 0 && (
@@ -115,12 +133,13 @@ export function Season({ outings, open, onOpen }: SeasonProps) {
               />
             )}
             {known.length > 1 && <path d={`M${line}`} fill="none" stroke="var(--air)" strokeWidth={1.5} />}
-            <Axes {...{ x, y, base, most, first, last }} right={width - MARGIN.right} />
+            <Runs {...{ x, first, last, dates }} />
+            <Axes {...{ x, y, base, most, first, last, along }} right={width - MARGIN.right} />
             {staffs.map((staff) => (
               <OneStaff
                 key={staff.id}
                 staff={staff}
-                at={[x(staff.day), y(staff.levelM ?? 0.5)]}
+                at={[x(staff.day), y(staff.value ?? without)]}
                 base={base}
                 chosen={staff.id === open}
               />
@@ -147,7 +166,43 @@ export function Season({ outings, open, onOpen }: SeasonProps) {
   );
 }
 
-/** The level on the left, the months below. */
+/** Runs and seasons as bands over the staffs, each by its name; a trip as a tick. */
+function Runs({
+  x,
+  first,
+  last,
+  dates,
+}: {
+  readonly x: (day: number) => number;
+  readonly first: number;
+  readonly last: number;
+  readonly dates: readonly StoredDate[];
+}) {
+  const dayAt = (day: number): string => momentText(day * DAY_MINUTES).slice(0, 10);
+  const all = dates.flatMap(({ record }): readonly Occurrence[] => occurrencesOf(record, dayAt(first), dayAt(last)));
+  return all.map(({ name, sort, from, to }) => {
+    const [left, right] = [from, to].map((day) =>
+      x(Math.min(last, Math.max(first, dayMinutes(day) / DAY_MINUTES))),
+    ) as [number, number];
+    return (
+      <g key={name + from}>
+        <rect
+          x={left}
+          y={MARGIN.top - 9}
+          width={Math.max(2, right - left)}
+          height={HEIGHT - MARGIN.bottom - MARGIN.top + 9}
+          fill={sort === 'run' ? 'var(--measure)' : 'var(--ink)'}
+          opacity={0.07}
+        />
+        <text x={left + 4} y={MARGIN.top + 7} className="text-label italic" fill="var(--ink2)">
+          {name}
+        </text>
+      </g>
+    );
+  });
+}
+
+/** The level or the temperature on the left, the months below. */
 function Axes({
   x,
   y,
@@ -155,31 +210,33 @@ function Axes({
   most,
   first,
   last,
+  along,
   right,
 }: {
   readonly x: (day: number) => number;
-  readonly y: (levelM: number) => number;
+  readonly y: (value: number) => number;
   readonly base: number;
   readonly most: number;
   readonly first: number;
   readonly last: number;
+  readonly along: Along;
   readonly right: number;
 }) {
   const style = useStyle();
   return (
     <>
-      {[0.5, 1, 1.5]
-        .filter((level) => level < most)
-        .map((level) => (
+      {ALONG[along].ticks
+        .filter((value) => value < most)
+        .map((value) => (
           <text
-            key={level}
+            key={value}
             x={MARGIN.left - 8}
-            y={y(level) + 4}
+            y={y(value) + 4}
             textAnchor="end"
             className="text-label"
             fill="var(--ink2)"
           >
-            {formatNumber(level, 1, style)}
+            {formatNumber(value, ALONG[along].digits, style)}
           </text>
         ))}
       <line x1={MARGIN.left} x2={right} y1={base} y2={base} stroke="var(--ink2)" />

@@ -3,6 +3,7 @@ import { formatNumber } from '@jobbet/core/units';
 import { ChoiceField } from '../../shared/fields/Fields.tsx';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { scaleMost } from './scaleMost.ts';
+import { Over } from './Over.tsx';
 import type { LogAnswer, Only, Told } from './reckon.ts';
 import { BY_WORDS } from './words.ts';
 
@@ -57,7 +58,7 @@ const MARK: Readonly<Record<Group['verdict'], string>> = {
   'too few to tell': 'text-ink2',
 };
 
-function Groups({ told: { groups, words, together } }: { readonly told: Told }) {
+function Groups({ told: { groups, words, together, two } }: { readonly told: Told }) {
   const style = useStyle();
   const most = scaleMost(groups);
   const at = (rate: number): string => `${String(Math.min(100, (100 * rate) / most))}%`;
@@ -103,6 +104,7 @@ function Groups({ told: { groups, words, together } }: { readonly told: Told }) 
         </li>
       </ol>
       <p className="py-1">{together}</p>
+      {two && <Over two={two} />}
       {groups.map(({ name, verdict, confounded }, i) =>
         verdict === 'too few to tell' && confounded.length === 0 ? null : (
           <p key={name} className="text-label text-ink2">

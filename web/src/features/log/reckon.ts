@@ -9,6 +9,7 @@ import {
   groupsOf,
   groupWords,
   namesBy,
+  runOn,
   strengthWords,
   togetherWords,
   traitsOf,
@@ -20,7 +21,7 @@ import type { Fault } from '@jobbet/core/base';
 import { checkFly } from '@jobbet/core/checks';
 import type { LaidFly } from '@jobbet/core/model';
 import { type FlyFile, readFlyValue } from '@jobbet/core/pattern';
-import type { BeatFile, OutingFile } from '@jobbet/core/records';
+import type { BeatFile, DateFile, OutingFile } from '@jobbet/core/records';
 import type { Style } from '@jobbet/core/units';
 import type { Desk } from '../../shared/solve/desk.ts';
 
@@ -29,6 +30,7 @@ export interface LogQuestion {
   readonly outings: readonly OutingFile[];
   readonly files: Readonly<Record<string, FlyFile>>;
   readonly beats: readonly BeatFile[];
+  readonly dates: readonly DateFile[];
   readonly by: readonly By[];
   /** Only what was fished so: in high water, by one hand; null for all of it. */
   readonly only: Only | null;
@@ -47,6 +49,18 @@ export interface Told {
   readonly groups: readonly Group[];
   readonly words: readonly string[];
   readonly together: string;
+  /** Two of them as flies: the group that stands out, else the first, and the next; null where there are no two, or one fly is both. */
+  readonly two: TwoFlies | null;
+}
+
+/** Two groups, each as its fly that was fished longest. */
+export interface TwoFlies {
+  readonly flies: readonly [
+    one: { readonly name: string; readonly file: object },
+    other: { readonly name: string; readonly file: object },
+  ];
+  /** How many times as many takes an hour the first has, against all others. */
+  readonly ratio: readonly [low: number, high: number] | null;
 }
 
 export interface LogAnswer {
@@ -94,7 +108,7 @@ class Fleet {
 }
 
 /** Everything that was fished, each with what the fly is; what of an outing cannot be counted is told by its place. */
-function fishedIn({ outings, files, beats, by }: LogQuestion, fleet: Fleet, desk: Desk) {
+function fishedIn({ outings, files, beats, dates, by }: LogQuestion, fleet: Fleet, desk: Desk) {
   const faults: Record<number, readonly Fault[]> = {};
   const deep = by.includes('depth');
   const all = outings.flatMap((outing, i): FishedAs[] => {
@@ -109,6 +123,7 @@ function fishedIn({ outings, files, beats, by }: LogQuestion, fleet: Fleet, desk
       return {
         ...each,
         traits: laid && traitsOf(laid),
+        run: runOn(dates, each.date),
         depthMm: laid && beat && deep ? depthFished(laid, each, beat, desk.drawers) : null,
       };
     });
@@ -116,8 +131,44 @@ function fishedIn({ outings, files, beats, by }: LogQuestion, fleet: Fleet, desk
   return { all, faults };
 }
 
+/** What a fly was while it was fished: the pattern kept with it, else as the box has it. */
+const fileOf = ({ fly, rod }: FishedAs, files: LogQuestion['files']): object | undefined => rod.pattern ?? files[fly];
+
+function twoOf(
+  all: readonly FishedAs[],
+  by: By,
+  groups: readonly Group[],
+  files: LogQuestion['files'],
+): TwoFlies | null {
+  const stands = groups.findIndex(({ verdict }) => verdict !== 'too few to tell');
+  const first = groups[Math.max(0, stands)];
+  const second = groups.find((each) => each !== first);
+  if (!first || !second) return null;
+  const typical = (group: string) => {
+    const own = within(all, by, group);
+    const minutes = new Map<string, { total: number; file: object }>();
+    for (const each of own.ok ? own.value : []) {
+      const file = fileOf(each, files);
+      if (!file) continue;
+      const key = JSON.stringify(file);
+      const total = (minutes.get(key)?.total ?? 0) + each.minutes;
+      minutes.set(key, { total, file });
+    }
+    return [...minutes.values()].sort((one, other) => other.total - one.total)[0]?.file;
+  };
+  const [one, other] = [typical(first.name), typical(second.name)];
+  if (!one || !other || JSON.stringify(one) === JSON.stringify(other)) return null;
+  return {
+    flies: [
+      { name: first.name, file: one },
+      { name: second.name, file: other },
+    ],
+    ratio: first.against?.ratio ?? null,
+  };
+}
+
 /** Kinds that what is told can be narrowed by. */
-const ONLY_BY = ['level', 'light', 'hand', 'manner', 'ride'] as const;
+const ONLY_BY = ['level', 'temperature', 'run', 'light', 'hand', 'manner', 'ride'] as const;
 
 function groupsIn(question: LogQuestion, fleet: Fleet, desk: Desk): LogAnswer {
   const { all, faults } = fishedIn(question, fleet, desk);
@@ -135,6 +186,7 @@ function groupsIn(question: LogQuestion, fleet: Fleet, desk: Desk): LogAnswer {
         groups,
         words: groups.map((group) => groupWords(group, question.style)),
         together: togetherWords(groups),
+        two: twoOf(some, by, groups, question.files),
       };
     }),
   };

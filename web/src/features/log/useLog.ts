@@ -6,7 +6,8 @@ import useSWR from 'swr';
 import { api, type StoredOuting } from '../../shared/api/client.ts';
 import { useFlies } from '../../shared/api/listed.ts';
 import { useDrawers } from '../../shared/api/useDrawers.ts';
-import { useBeats } from '../../shared/beats/beats.ts';
+import { useBeats } from '../../shared/records/beats.ts';
+import { useDates } from '../../shared/records/dates.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { reckonerOf } from '../../shared/solve/solver.ts';
 import { useAsked } from '../../shared/solve/useAsked.ts';
@@ -48,15 +49,17 @@ export function useTold(
 ): LogAnswer | null {
   const { drawers } = useDrawers();
   const beats = useBeats();
+  const dates = useDates();
   const style = useStyle();
   const posed = useMemo(
     () =>
-      outings && files && drawers && beats
+      outings && files && drawers && beats && dates
         ? {
             question: {
               outings: outings.map(({ record }) => record),
               files,
               beats: beats.map(({ record }) => record),
+              dates: dates.map(({ record }) => record),
               by,
               only,
               style,
@@ -64,7 +67,7 @@ export function useTold(
             drawers: drawers.tables,
           }
         : null,
-    [outings, files, drawers, beats, by, only, style],
+    [outings, files, drawers, beats, dates, by, only, style],
   );
   return useAsked(useSame(posed), groups).answer;
 }

@@ -25,7 +25,22 @@ export const BY_WORDS = {
   hand: 'by hand',
   light: 'by light',
   level: 'by the level of the gauge',
+  temperature: 'by the temperature of the water',
+  run: 'by the run of fish',
   clarity: 'by how clear it was',
+} as const;
+
+/** What a date one set is. */
+export const SORT_WORDS = { run: 'a run of fish', season: 'a season', trip: 'a trip' } as const;
+
+/** What came to a fly at one moment. */
+export const EVENT_WORDS = {
+  touch: 'a touch',
+  take: 'a take',
+  landed: 'landed',
+  lost: 'the fly lost',
+  fouled: 'fouled',
+  damaged: 'damaged',
 } as const;
 
 /** How a fly was lost, as it is said. */

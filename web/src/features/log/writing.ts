@@ -9,8 +9,12 @@ const clock = (minutes: number): string => {
   return `${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`;
 };
 
+/** The time it is, on an outing of today; on one of another day, when the fly was put on. */
+export const clockNow = (now: Date, { date, from }: OutingFile, rod: Rod): string =>
+  dayText(now) === date ? clock(60 * now.getHours() + now.getMinutes()) : (rod.from ?? from);
+
 /** A day as the calendar writes it. */
-const dayText = (date: Date): string =>
+export const dayText = (date: Date): string =>
   [date.getFullYear(), date.getMonth() + 1, date.getDate()].map((each) => String(each).padStart(2, '0')).join('-');
 
 /** An outing that begins now, as the last one was where it was alike. */

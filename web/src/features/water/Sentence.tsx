@@ -14,6 +14,7 @@ import { useBench } from '../../fly/store.ts';
 import type { StoredBeat } from '../../shared/api/client.ts';
 import { ChoiceField, TextField } from '../../shared/fields/Fields.tsx';
 import { useFlies } from '../../shared/api/listed.ts';
+import { calendarDay } from '../../shared/ui/dates.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import type { Asking } from './asking.ts';
 import type { Shown } from './reckon.ts';
@@ -184,7 +185,7 @@ function DropperField({ asking: { dropper, setDropper, setAbove } }: { readonly 
 
 /** The gauge's level, which moves depth and speed; as it is now by its station, or as one writes it. */
 function LevelField({ asking, gauge }: { readonly asking: Asking; readonly gauge: ReturnType<typeof useGauge> }) {
-  const { now, simulated } = gauge;
+  const { now, simulated, last } = gauge;
   const { depth } = saying(useStyle());
   const level = now && depth(now.row.levelM * 1000);
   return (
@@ -204,6 +205,15 @@ function LevelField({ asking, gauge }: { readonly asking: Asking; readonly gauge
         >
           now {level}, {now.trend}
           {simulated && ', simulated'}
+        </button>
+      )}{' '}
+      {last && last.level !== asking.level && (
+        <button
+          type="button"
+          className="text-label italic text-ink2 underline decoration-dotted hover:text-ink"
+          onClick={() => asking.setLevel(last.level)}
+        >
+          last outing {last.level}, {calendarDay(last.date)}
         </button>
       )}
     </>

@@ -12,9 +12,9 @@ import { say } from '../../shared/ui/toast.ts';
 import { PrintedPages } from '../../shared/paper/PrintedPages.tsx';
 import { Along } from './Along.tsx';
 import { type Asking, useAsking } from './asking.ts';
-import { useBeats } from '../../shared/beats/beats.ts';
+import { useBeats } from '../../shared/records/beats.ts';
 import { type Beside as Kept, setBeside, useBeside } from './beside.ts';
-import { BeatDialog, NEW_BEAT } from '../../shared/beats/BeatDialog.tsx';
+import { BeatDialog, NEW_BEAT } from '../../shared/records/BeatDialog.tsx';
 import { WATER } from './commands.ts';
 import { Figures } from './Figures.tsx';
 import { Margin } from './Margin.tsx';
@@ -137,7 +137,7 @@ function Beside({ beats }: { readonly beats: readonly StoredBeat[] }) {
   const takeEyes = (): void => {
     if (eyes && changeOrSay(bench, eyes.file)) sayUndoable(bench, sentence(eyes.words));
   };
-  const gauge = useGauge(asking.beat?.record.gauge?.station);
+  const gauge = useGauge(asking.beat?.record.gauge?.station, asking.beat?.name);
   const levels = useRef<HTMLInputElement>(null);
   const papers = usePapers(fished, time.moment);
   useTable('water', WATER, {

@@ -1,7 +1,10 @@
 import { faultLine } from '@jobbet/core/base';
 import { type GaugeFeed, gaugeNow, readGauge, simulatedStation } from '@jobbet/core/records';
 import { useMemo, useState } from 'react';
+import useSWR from 'swr';
 import { z } from 'zod';
+import { api, type StoredOuting } from '../../shared/api/client.ts';
+import { OUTINGS } from '../../shared/api/keys.ts';
 import { kept } from '../../shared/kept/kept.ts';
 import { cellsOf } from '../../shared/ui/csv.ts';
 import { say } from '../../shared/ui/toast.ts';
@@ -15,8 +18,22 @@ export function feedOf(station: string, cells: readonly (readonly string[])[] | 
   return read?.ok === true ? read.value : simulatedStation(station);
 }
 
-/** The level of a beat's gauge now, and the way to take another table in. */
-export function useGauge(station: string | undefined) {
+/** The level that was written down last on a beat, and when; null where none was. */
+function useLastLevel(beat: string | undefined): { readonly level: string; readonly date: string } | null {
+  const { data } = useSWR<StoredOuting[], unknown>(beat === undefined ? null : OUTINGS, api.outings);
+  return useMemo(() => {
+    const [latest] = (data ?? [])
+      .filter(
+        ({ record, deletedAt }) => deletedAt === null && record.beat === beat && record.gauge?.level !== undefined,
+      )
+      .sort((one, other) => other.record.date.localeCompare(one.record.date));
+    return latest ? { level: latest.record.gauge?.level ?? '', date: latest.record.date } : null;
+  }, [data, beat]);
+}
+
+/** The level of a beat's gauge now, that of the last outing there, and the way to take another table in. */
+export function useGauge(station: string | undefined, beat: string | undefined) {
+  const last = useLastLevel(beat);
   const [own, setOwn] = useState(() => tables.read());
   // The hour is what a feed tells: it is asked once a visit.
   const [now] = useState(() => Date.now());
@@ -24,6 +41,7 @@ export function useGauge(station: string | undefined) {
   return {
     now: useMemo(() => feed && gaugeNow(feed, now), [feed, now]),
     simulated: feed?.simulated === true,
+    last,
     takeIn: (files: FileList | null): void => {
       const [file] = files ?? [];
       if (!file || station === undefined) return;

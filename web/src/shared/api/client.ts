@@ -2,7 +2,7 @@ import { ROUTES, type sentFileSchema, type TyingRecord } from '@jobbet/core/cont
 import type { DrawerItem, DrawerItems, DrawerName } from '@jobbet/core/drawers';
 import type { Hand, Page, Paper } from '@jobbet/core/drawing';
 import type { FlyFile } from '@jobbet/core/pattern';
-import type { BatchFile, BeatFile, OutingFile, SpecimenFile, TyingHand } from '@jobbet/core/records';
+import type { BatchFile, BeatFile, DateFile, OutingFile, SpecimenFile, TyingHand } from '@jobbet/core/records';
 import type { Style } from '@jobbet/core/units';
 import type { z } from 'zod';
 import { ask, askTagged, askWatched, reach, refused, type Watching } from './request.ts';
@@ -18,6 +18,7 @@ export type {
   StoredFly,
   StoredItem,
   StoredBeat,
+  StoredDate,
   StoredOuting,
   StoredSpecimen,
 } from '@jobbet/core/contract';
@@ -107,6 +108,14 @@ export const api = {
   removeBeat: (id: string) => ask(ROUTES.deleteBeat, { params: { id } }),
   undeleteBeat: (id: string) => ask(ROUTES.undeleteBeat, { params: { id } }),
   purgeBeat: (id: string) => ask(ROUTES.purgeBeat, { params: { id } }),
+  /** All dates one set, those in the trash too. */
+  dates: () => ask(ROUTES.dates, {}),
+  createDate: (record: DateFile) => ask(ROUTES.createDate, { body: { record } }),
+  saveDate: (id: string, record: DateFile, revision: number) =>
+    ask(ROUTES.saveDate, { params: { id }, body: { record, revision } }),
+  removeDate: (id: string) => ask(ROUTES.deleteDate, { params: { id } }),
+  undeleteDate: (id: string) => ask(ROUTES.undeleteDate, { params: { id } }),
+  purgeDate: (id: string) => ask(ROUTES.purgeDate, { params: { id } }),
   /** All outings, those in the trash too. */
   outings: () => ask(ROUTES.outings, {}),
   createOuting: (record: OutingFile) => ask(ROUTES.createOuting, { body: { record } }),

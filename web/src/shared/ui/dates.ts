@@ -14,3 +14,7 @@ export const shortly = (when: When): string =>
 
 /** How long ago, in words. @example ago(Date.now() - 120_000) // '2 minutes ago' */
 export const ago = (when: When): string => formatDistanceToNow(when, { addSuffix: true });
+
+/** A day of the calendar in short, without the year: `1 Nov`. */
+export const calendarDay = (date: string): string =>
+  new Date(`${date}T12:00`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
