@@ -16,7 +16,8 @@ export const CORE = {
     'a fly laid out and solved: `layFly` follows a hand, `solveFly` does everything, `reportFly` writes the promised keys',
   edit: 'changes to a file: add, move, rename, pull and where a pull rests, another platform, a metal swapped',
   drawing: 'a laid fly as seeded primitives in mm, painted on a canvas, as SVG or on paper',
-  records: 'what was made of flies: files of batches and of finished flies, with the measures they are written in',
+  records:
+    'files of what was made of flies and seen of them: batches, finished flies, beats, outings, dates; the measures they are written in',
   contract: 'what server and clients hand each other, one schema each, and the table of all routes',
   tying: 'the order of tying, its steps with figures and words, the body as it grows, the sheet',
   checks: 'the judgement calls over a solved fly: limits, reason, fix; how a part stands to its school',
@@ -28,6 +29,7 @@ export const CORE = {
   water:
     'line, leader and fly in a current: how it hangs, swings and sinks, what goes wrong, which of them reaches a depth',
   log: 'outings counted honestly: takes by the hour with exact intervals, what differs, a line read into fields',
+  drill: 'the eye and the hand trained: what is asked, how far off it comes out, what is asked next',
   inspect: 'finished flies against their plan: each as it came out, the hand over a batch, what they teach',
 };
 
@@ -68,7 +70,8 @@ export const SERVER = {
 export const WEB = {
   shared: 'what every view uses and that knows no fly',
   fly: 'the fly on the bench: store, selection, undo, saver, drafts, its frame, verdict and tyings; the batches flies are tied in, the hands that tie',
-  features: 'the views, each by itself: bench, balance, sizes, seen, sheet, vise, box, batches, drawers',
+  features:
+    'the views, each by itself: bench, balance, sizes, seen, sheet, vise, water, inspect, box, batches, log, drawers',
   app: 'routes, the shell round every view, settings, help',
 };
 export const SHARED = {
@@ -79,7 +82,7 @@ export const SHARED = {
   ui: 'dialogs, lines at the foot, glyphs',
   instruments: 'caliper and scale on a port',
   fields: 'blanks that are written in',
-  beats: 'stretches of water that are fished: their list, and one told in a dialog',
+  records: 'records every view may need: beats and dates, kept with the way back; a beat told in a dialog',
   charts: 'figures as curves',
   solve: 'the worker that reckons, looked after',
   paper: 'pages as they will be printed',

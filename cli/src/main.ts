@@ -3,6 +3,7 @@ import { documentJsonSchema } from '@jobbet/core/document';
 import { FLY_KIND } from '@jobbet/core/pattern';
 import { KIND_OF } from '@jobbet/core/records';
 import { runBatch } from './batch.ts';
+import { runDrill } from './drill.ts';
 import { runInspect } from './inspect.ts';
 import { runSheet } from './sheet.ts';
 import { runGauge, runSizes } from './sizes.ts';
@@ -45,7 +46,9 @@ jobbet log OUTING... [--by fly|ride|weight|silhouette|colour|depth|manner|hand|l
              [--dates FOLDER] [--drawers FILE] [--lines]
                          takes by the hour in groups with exact intervals, which of them differ, what would
                          tell more; what changed between the versions of a fly, and what each did
-jobbet schema [fly|batch|specimen|beat|outing|date]
+jobbet drill FILE... [--lines]
+                         how far off an eye is: bias and spread by relation, size, platform and direction
+jobbet schema [fly|batch|specimen|beat|outing|date|drill]
                          the JSON Schema of the pattern file, or of a record
 jobbet backup [FILE]     everything there is into one file, also while Jobbet runs
 jobbet restore FILE      everything as a backup has it; what was there is kept beside it
@@ -107,6 +110,8 @@ export function run(args: readonly string[], terminal: Terminal): number | Promi
       return runInspect(rest, terminal);
     case 'log':
       return runLogCommand(rest, terminal);
+    case 'drill':
+      return runDrill(rest, terminal);
     case 'water':
       return runWaterCommand(rest, terminal);
     case 'schema':

@@ -625,12 +625,12 @@ describe('jobbet batch', () => {
     ]);
   });
   test('schema batch is its JSON Schema, and an unknown one is refused', () => {
-    for (const kind of ['batch', 'specimen', 'beat', 'outing', 'date'])
+    for (const kind of ['batch', 'specimen', 'beat', 'outing', 'date', 'drill'])
       expect(JSON.parse(typed(['schema', kind]).out)).toMatchObject({ type: 'object', properties: { format: {} } });
     expect(typed(['schema', 'batch']).out).toContain('"title": "Jobbet batch"');
     expect(typed(['schema', 'fish'])).toMatchObject({
       code: 2,
-      err: 'schema takes one of fly, batch, specimen, beat, outing, date\n',
+      err: 'schema takes one of fly, batch, specimen, beat, outing, date, drill\n',
     });
   });
 });

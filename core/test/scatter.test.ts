@@ -275,7 +275,7 @@ describe('what is off together', () => {
 describe('another spread', () => {
   const fly = laid([eyes({ material: 'brass', diameter: '3 mm', side: 'top' }), tail(), body()]);
   const key = spreadKey(fly.parts[0]?.file.id ?? '', 'roll');
-  const moved = (to: number) => scatterMoved(fly, NOMINAL_DRAWERS, {}, key, to);
+  const moved = (to: number) => scatterMoved(fly, NOMINAL_DRAWERS, {}, { [key]: to });
 
   test('the same one changes nothing, and a larger roll of the eyes makes flies lean more', () => {
     const [same, more] = [moved(USUAL_SPREADS.roll), moved(3 * USUAL_SPREADS.roll)];

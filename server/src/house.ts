@@ -12,6 +12,7 @@ import {
   seedBatchesOnce,
   seedBeatsOnce,
   seedDatesOnce,
+  seedDrillsOnce,
   seedOutingsOnce,
   seedSpecimensOnce,
 } from './records/examples.ts';
@@ -35,6 +36,7 @@ export interface House {
   readonly specimens: SpecimenStore;
   readonly beats: RecordStore<'beat'>;
   readonly dates: RecordStore<'date'>;
+  readonly drills: RecordStore<'drill'>;
   readonly outings: RecordStore<'outing'>;
   readonly pictures: PictureShelf;
   readonly hands: HandStore;
@@ -72,6 +74,7 @@ export async function openHouse(
     specimens: new SpecimenStore(ledger, now),
     beats: new RecordStore(ledger, 'beat', now),
     dates: new RecordStore(ledger, 'date', now),
+    drills: new RecordStore(ledger, 'drill', now),
     outings: new RecordStore(ledger, 'outing', now),
     pictures: new PictureShelf(folder),
     hands: new HandStore(ledger),
@@ -86,7 +89,7 @@ export async function openHouse(
 
 /** Fills a new folder: with what is nominal, or with the boathouse's own where the demo is asked for; brings an older one up to date. */
 export async function furnish(
-  { database, drawers, ownFlies, batches, specimens, beats, outings, dates, pictures, refresh }: House,
+  { database, drawers, ownFlies, batches, specimens, beats, outings, dates, drills, pictures, refresh }: House,
   demo: boolean,
 ): Promise<void> {
   const { ledger } = database;
@@ -108,4 +111,5 @@ export async function furnish(
   await seedBeatsOnce(ledger, beats);
   await seedOutingsOnce(ledger, outings, ownFlies);
   await seedDatesOnce(ledger, dates);
+  await seedDrillsOnce(ledger, drills);
 }

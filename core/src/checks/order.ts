@@ -1,4 +1,4 @@
-import { be, brokenBy, constraintsOf, type OrderCode, mended, partName } from '../tying/index.ts';
+import { be, brokenBy, type Constraint, constraintsOf, type OrderCode, mended, partName } from '../tying/index.ts';
 import { found, type Check, type Found } from './types.ts';
 
 /** What a broken order is told as, and why it matters. */
@@ -62,6 +62,12 @@ const WORDS: Readonly<Record<OrderCode, readonly [words: (before: string, after:
       'One piece with two jobs is tied in once: its first job comes first.',
     ],
   };
+
+/** What a broken constraint is told as, and why it matters. */
+export function orderWords({ code, before, after }: Constraint): { readonly words: string; readonly reason: string } {
+  const [words, reason] = WORDS[code];
+  return { words: words(partName(before), partName(after)), reason };
+}
 
 /** So many of one kind are told at once: whoever mends them sees the others then. */
 const MOST_OF_ONE = 8;

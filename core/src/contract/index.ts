@@ -12,6 +12,7 @@ export {
   type StoredBatch,
   type StoredBeat,
   type StoredDate,
+  type StoredDrill,
   type StoredOuting,
   type StoredSpecimen,
   type StoredFly,

@@ -17,6 +17,7 @@ import {
   batchFile,
   beatFile,
   dateFile,
+  drillFile,
   outingFile,
   specimenFile,
   listedRecordSchema,
@@ -70,6 +71,7 @@ const specimens = recordsAt('/api/specimens', specimenFile);
 const beats = recordsAt('/api/beats', beatFile);
 const outings = recordsAt('/api/outings', outingFile);
 const dates = recordsAt('/api/dates', dateFile);
+const drills = recordsAt('/api/drills', drillFile);
 
 /** Everything that can be asked of the server. */
 export const ROUTES = {
@@ -197,6 +199,14 @@ export const ROUTES = {
   deleteDate: dates.away,
   undeleteDate: dates.back,
   purgeDate: dates.out,
+
+  /** All rounds of the drill, by name; those in the trash too. */
+  drills: get('/api/drills', z.array(storedRecordSchema(drillFile))),
+  createDrill: drills.create,
+  saveDrill: drills.save,
+  deleteDrill: drills.away,
+  undeleteDrill: drills.back,
+  purgeDrill: drills.out,
 
   pagesPdf: post('/api/print.pdf', sentFileSchema, {
     body: z.strictObject({ title: z.string().min(1).max(200), pages: z.array(pageSchema).min(1).max(60) }),

@@ -5,6 +5,7 @@ import {
   type BatchFile,
   type BeatFile,
   type DateFile,
+  type DrillFile,
   FLY_STATES,
   type OutingFile,
   type SpecimenFile,
@@ -164,6 +165,10 @@ export const beatFile = z.unknown().describe('a beat, see docs/records.md') as u
 export type StoredBeat = StoredRecord<BeatFile>;
 export const dateFile = z.unknown().describe('a date one set, see docs/records.md') as unknown as z.ZodType<DateFile>;
 export type StoredDate = StoredRecord<DateFile>;
+export const drillFile = z
+  .unknown()
+  .describe('a round of the drill, see docs/records.md') as unknown as z.ZodType<DrillFile>;
+export type StoredDrill = StoredRecord<DrillFile>;
 
 /** Some hours on the water. */
 export const outingFile = z.unknown().describe('an outing, see docs/records.md') as unknown as z.ZodType<OutingFile>;

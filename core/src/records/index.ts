@@ -14,6 +14,7 @@ export { type GaugeFeed, gaugeNow, readGauge, simulatedStation } from './gauge.t
 export { handSchema, OWN_HANDS, type StoredHand, storedHandSchema, type TyingHand } from './hands.ts';
 export { KIND_OF, readRecord, RECORD_KINDS, type RecordHead, type RecordKind, type RecordOf, headOf } from './kinds.ts';
 export { clockMinutes, dayMinutes, momentMinutes, momentText, readShare } from './measures.ts';
+export { DRILLED_MM, DRILLS, DRILL_KIND, drillSchema, type DrillFile, type DrillItem, type DrillOf } from './drill.ts';
 export { DATE_KIND, DATE_SORTS, type DateFile, dateSchema } from './date.ts';
 export {
   EVENTS,

@@ -4,6 +4,7 @@ import { type DocumentKind, readDocument } from '../document/index.ts';
 import { BATCH_KIND } from './batch.ts';
 import { BEAT_KIND } from './beat.ts';
 import { DATE_KIND } from './date.ts';
+import { DRILL_KIND } from './drill.ts';
 import { OUTING_KIND } from './outing.ts';
 import { SPECIMEN_KIND } from './specimen.ts';
 import { keptOf, progressOf, type Progress } from './progress.ts';
@@ -15,6 +16,7 @@ export const KIND_OF = {
   beat: BEAT_KIND,
   outing: OUTING_KIND,
   date: DATE_KIND,
+  drill: DRILL_KIND,
 } as const;
 export type RecordKind = keyof typeof KIND_OF;
 export type RecordOf<K extends RecordKind> = z.infer<(typeof KIND_OF)[K]['schema']>;
@@ -68,12 +70,20 @@ const ofOuting = ({ beat, date }: RecordOf<'outing'>): RecordHead => ({
 
 const ofDate = ({ name, from }: RecordOf<'date'>): RecordHead => ({ name, day: from, fly: null, summary: null });
 
+const ofDrill = ({ of, at }: RecordOf<'drill'>): RecordHead => ({
+  name: `${of}, ${at.slice(0, 10)}`,
+  day: at.slice(0, 10),
+  fly: null,
+  summary: null,
+});
+
 const HEADS: { readonly [K in RecordKind]: (record: RecordOf<K>) => RecordHead } = {
   batch: ofBatch,
   specimen: ofSpecimen,
   beat: ofBeat,
   outing: ofOuting,
   date: ofDate,
+  drill: ofDrill,
 };
 
 export const headOf = <K extends RecordKind>(kind: K, record: RecordOf<K>): RecordHead => HEADS[kind](record);

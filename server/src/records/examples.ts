@@ -9,6 +9,7 @@ import {
   type BatchFile,
   BEAT_KIND,
   DATE_KIND,
+  DRILL_KIND,
   OUTING_KIND,
   SPECIMEN_KIND,
   type SpecimenFile,
@@ -73,6 +74,12 @@ export const seedBeatsOnce = (ledger: Ledger, beats: RecordStore<'beat'>): Promi
 export const seedDatesOnce = (ledger: Ledger, dates: RecordStore<'date'>): Promise<void> =>
   once(ledger, 'dates', async () => {
     for (const date of readExamples(DATE_KIND)) await dates.create(date);
+  });
+
+/** Lays made-up rounds of the drill into a database that never had any. */
+export const seedDrillsOnce = (ledger: Ledger, drills: RecordStore<'drill'>): Promise<void> =>
+  once(ledger, 'drills', async () => {
+    for (const drill of readExamples(DRILL_KIND)) await drills.create(drill);
   });
 
 /** Lays a made-up season into a database that never had any outing, each fly by its id. */

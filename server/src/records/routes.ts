@@ -26,9 +26,9 @@ function serveTrash(
   serve(app, out, ({ params }) => done(store.purge(params.id)));
 }
 
-/** Batches: planned, changed as they are tied, taken away and back; the finished flies of each pattern; beats; outings; dates. */
+/** Batches: planned, changed as they are tied, taken away and back; the finished flies of each pattern; beats; outings; dates; rounds of the drill. */
 export const recordRoutes =
-  ({ batches, specimens, beats, outings, dates }: House): FastifyPluginCallback =>
+  ({ batches, specimens, beats, outings, dates, drills }: House): FastifyPluginCallback =>
   (app, _options, done) => {
     serve(app, ROUTES.batches, () => batches.list());
     serve(app, ROUTES.createBatch, ({ body }) => batches.create(body.record));
@@ -57,5 +57,9 @@ export const recordRoutes =
     serve(app, ROUTES.createDate, ({ body }) => dates.create(body.record));
     serve(app, ROUTES.saveDate, ({ params, body }) => dates.save(params.id, body.record, body.revision));
     serveTrash(app, dates, { away: ROUTES.deleteDate, back: ROUTES.undeleteDate, out: ROUTES.purgeDate });
+    serve(app, ROUTES.drills, () => drills.all());
+    serve(app, ROUTES.createDrill, ({ body }) => drills.create(body.record));
+    serve(app, ROUTES.saveDrill, ({ params, body }) => drills.save(params.id, body.record, body.revision));
+    serveTrash(app, drills, { away: ROUTES.deleteDrill, back: ROUTES.undeleteDrill, out: ROUTES.purgeDrill });
     done();
   };

@@ -1,5 +1,6 @@
 import { balanceReckon } from '../features/balance/reckon.ts';
 import { batchReckon } from '../fly/batches/reckon.ts';
+import { drillReckon } from '../features/drill/reckon.ts';
 import { inspectReckon } from '../features/inspect/reckon.ts';
 import { logReckon } from '../features/log/reckon.ts';
 import { waterReckon } from '../features/water/reckon.ts';
@@ -26,6 +27,7 @@ export function handlersOf(desk: Desk) {
     inspect: inspectReckon(desk),
     water: waterReckon(desk),
     log: logReckon(desk),
+    drill: drillReckon(desk),
     certainty: certaintyReckon(desk),
   };
 }

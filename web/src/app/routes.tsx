@@ -84,6 +84,10 @@ export const router = createBrowserRouter([
         path: '/log/:id?',
         lazy: async () => ({ Component: (await import('../features/log/LogView.tsx')).LogView }),
       },
+      {
+        path: '/drill',
+        lazy: async () => ({ Component: (await import('../features/drill/DrillView.tsx')).DrillView }),
+      },
       { path: '/trash', lazy: async () => ({ Component: (await import('../features/box/TrashView.tsx')).TrashView }) },
       {
         path: '/settings',

@@ -38,16 +38,15 @@ function reckoned(laid: LaidFly, drawers: Drawers, spreads: Readonly<Record<stri
 }
 
 /**
- * The same ten thousand flies with one spread other than it is.
- * @param own spreads of these hands other than the usual, by their keys @param key the one that changes, to `to`
+ * The same ten thousand flies with some spreads other than they are.
+ * @param own spreads of these hands other than the usual, by their keys @param changed those that change, each to what it is then
  */
 export function scatterMoved(
   laid: LaidFly,
   drawers: Drawers,
   own: Readonly<Record<string, number>>,
-  key: string,
-  to: number,
+  changed: Readonly<Record<string, number>>,
 ): ScatterMoved | null {
-  const [was, now] = [own, { ...own, [key]: to }].map((each) => reckoned(laid, drawers, each));
+  const [was, now] = [own, { ...own, ...changed }].map((each) => reckoned(laid, drawers, each));
   return was && now ? { meant: was.meant, was: cameOut(was), now: cameOut(now) } : null;
 }

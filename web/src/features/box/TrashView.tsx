@@ -6,12 +6,13 @@ import {
   type ListedRecord,
   type StoredBeat,
   type StoredDate,
+  type StoredDrill,
   type StoredOuting,
 } from '../../shared/api/client.ts';
 import { BATCHES } from '../../fly/batches/planning.ts';
 import { useThrownBatches } from '../../fly/batches/kept.ts';
 import { say } from '../../shared/ui/toast.ts';
-import { OUTINGS } from '../../shared/api/keys.ts';
+import { DRILLS, OUTINGS } from '../../shared/api/keys.ts';
 import { BEATS } from '../../shared/records/beats.ts';
 import { DATES } from '../../shared/records/dates.ts';
 import { HouseBar } from '../../shared/ui/HouseBar.tsx';
@@ -105,7 +106,19 @@ const thrownDate = ({ id, name, deletedAt, updatedAt }: StoredDate): Thrown => (
   lists: [DATES],
 });
 
-/** Flies, finished flies, batches, beats, outings and dates put in the trash, with their whole history, until they are thrown out. */
+const thrownDrill = ({ id, name, deletedAt, updatedAt }: StoredDrill): Thrown => ({
+  id,
+  name,
+  words: 'a round of the drill',
+  at: deletedAt ?? updatedAt,
+  back: 'Back to the drill',
+  where: 'in the drill',
+  undelete: () => api.undeleteDrill(id),
+  purge: () => api.purgeDrill(id),
+  lists: [DRILLS],
+});
+
+/** Flies, finished flies, batches, beats, outings, dates and rounds put in the trash, with their whole history, until they are thrown out. */
 export function TrashView() {
   const { data } = useSWR<ListedFly[]>('trash', api.trash);
   const batches = useThrownBatches();
@@ -113,6 +126,7 @@ export function TrashView() {
   const { data: beats } = useSWR<StoredBeat[]>(BEATS, api.beats);
   const { data: outings } = useSWR<StoredOuting[]>(OUTINGS, api.outings);
   const { data: dates } = useSWR<StoredDate[]>(DATES, api.dates);
+  const { data: drills } = useSWR<StoredDrill[]>(DRILLS, api.drills);
   const thrown = [
     ...(data ?? []).map(thrownFly),
     ...(batches ?? []).map(thrownBatch),
@@ -120,6 +134,7 @@ export function TrashView() {
     ...(beats ?? []).filter(({ deletedAt }) => deletedAt !== null).map(thrownBeat),
     ...(outings ?? []).filter(({ deletedAt }) => deletedAt !== null).map(thrownOuting),
     ...(dates ?? []).filter(({ deletedAt }) => deletedAt !== null).map(thrownDate),
+    ...(drills ?? []).filter(({ deletedAt }) => deletedAt !== null).map(thrownDrill),
   ].sort((a, b) => b.at - a.at);
   return (
     <div className="flex flex-col h-full">
@@ -128,7 +143,7 @@ export function TrashView() {
         sub="flies with their whole history, finished ones, and batches, until they are thrown out"
       />
       <main tabIndex={0} className="p-4 overflow-auto">
-        {data && batches && specimens && beats && outings && dates && thrown.length === 0 && (
+        {data && batches && specimens && beats && outings && dates && drills && thrown.length === 0 && (
           <p className="text-sentence text-ink2">The trash is empty.</p>
         )}
         <ul className="max-w-3xl">

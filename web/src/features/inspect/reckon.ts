@@ -143,7 +143,7 @@ export const inspectReckon = (desk: Desk) => ({
 
   /** What each of some spreads would change in ten thousand flies, each by itself. */
   spreadMoves: (file: FlyFile, asked: readonly SpreadAsked[]): readonly (ScatterMoved | null)[] =>
-    asked.map(({ own, key, to }) => scatterMoved(laidOf(file, desk), desk.drawers, own, key, to)),
+    asked.map(({ own, key, to }) => scatterMoved(laidOf(file, desk), desk.drawers, own, { [key]: to })),
 
   inspect(file: FlyFile, specimens: readonly SpecimenFile[], style: Style): InspectAnswer {
     const made = inspectFlies(file, specimens, desk.drawers);

@@ -10,6 +10,7 @@ import { DateDialog } from './DateDialog.tsx';
 import { Dates } from './Dates.tsx';
 import { calendarOfDates } from './calendar.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
+import { useFlyFiles } from '../../shared/api/listed.ts';
 import { useDrawers } from '../../shared/api/useDrawers.ts';
 import { FilesInput } from '../../shared/ui/FilesInput.tsx';
 import { useSettings, useStyle } from '../../shared/settings/settings.ts';
@@ -29,7 +30,7 @@ import { type Incoming, readIncoming, saveCard, saveSeason, saveTable } from './
 import type { LogAnswer, Only } from './reckon.ts';
 import { oneLost, oneTaken } from './Rods.tsx';
 import { Season } from './Season.tsx';
-import { useFiles, useOfFly, useTold } from './useLog.ts';
+import { useOfFly, useTold } from './useLog.ts';
 import { Worked } from './Worked.tsx';
 import { dayText, fileOf, newOuting, withRod } from './writing.ts';
 
@@ -40,7 +41,7 @@ const doing = (work: Promise<unknown>): void => {
 /** The log: what each fly did, what was lost, and the one thing to change. */
 export function LogView() {
   const outings = useOutings();
-  const files = useFiles();
+  const files = useFlyFiles();
   const { id } = useParams();
   const open = outings?.find((each) => each.id === id) ?? outings?.at(-1);
   const write = useWriteOuting(outings);

@@ -2,9 +2,7 @@ import type { Drawers } from '@jobbet/core/drawers';
 import type { By } from '@jobbet/core/log';
 import type { FlyFile } from '@jobbet/core/pattern';
 import { useMemo } from 'react';
-import useSWR from 'swr';
-import { api, type StoredOuting } from '../../shared/api/client.ts';
-import { useFlies } from '../../shared/api/listed.ts';
+import type { StoredOuting } from '../../shared/api/client.ts';
 import { useDrawers } from '../../shared/api/useDrawers.ts';
 import { useBeats } from '../../shared/records/beats.ts';
 import { useDates } from '../../shared/records/dates.ts';
@@ -23,22 +21,6 @@ const groups = ({ question, drawers }: Posed<LogQuestion>): Promise<LogAnswer> =
   reckoner.short<LogAnswer>(drawers, async (handlers) => handlers.groups(question));
 const ofFly = ({ question, drawers }: Posed<FlyQuestion>): Promise<FlyAnswer> =>
   reckoner.short<FlyAnswer>(drawers, async (handlers) => handlers.ofFly(question));
-
-/** The pattern files of all flies of the box, by id; undefined until they are here. */
-export function useFiles(): Readonly<Record<string, FlyFile>> | undefined {
-  const { flies } = useFlies();
-  const key = flies?.map(({ id, revision }) => `${id}/${String(revision)}`).join();
-  const { data } = useSWR<Record<string, FlyFile>, unknown>(
-    key === undefined ? null : `log/${key}`,
-    async () => {
-      const all = await Promise.all((flies ?? []).map(({ id }) => api.fly(id)));
-      return Object.fromEntries(all.map(({ id, file }) => [id, file]));
-    },
-    // A fly that is saved meanwhile does not close what is read.
-    { keepPreviousData: true },
-  );
-  return data;
-}
 
 /** What all outings tell, in groups of two kinds. */
 export function useTold(

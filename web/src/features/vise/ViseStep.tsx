@@ -22,6 +22,7 @@ export function ViseStep({ laid, step, threadMm, turns, far, onTap }: ViseStepPr
   const style = useStyle();
   const { measure } = step;
   const shown = measure && formatLength(measure.mm, style);
+  const note = laid.parts.find(({ file }) => file.id === step.part)?.file.note;
   const alike = useMemo(() => byEye(laid, step), [laid, step]);
   return (
     <section
@@ -59,6 +60,11 @@ export function ViseStep({ laid, step, threadMm, turns, far, onTap }: ViseStepPr
         <SecondLook laid={laid} step={step} far={far} />
       </div>
       <p className="text-[clamp(16px,min(2vw,3.2vh),25px)] leading-snug mt-2">{step.how.join(' ')}</p>
+      {note !== undefined && (
+        <p className="text-[clamp(15px,min(1.8vw,2.9vh),22px)] leading-snug mt-1 italic" data-testid="vise-note">
+          {note}
+        </p>
+      )}
       <TechniqueKeys step={step} laid={laid} className="text-[clamp(15px,1.5vw,19px)]" />
       <ViseStage laid={laid} step={step} threadMm={threadMm} alike={alike} far={far} onTap={onTap} />
       <div className="flex gap-8 items-end text-[clamp(15px,min(1.7vw,2.7vh),21px)] leading-snug pb-1">

@@ -2,7 +2,15 @@ import { ROUTES, type sentFileSchema, type TyingRecord } from '@jobbet/core/cont
 import type { DrawerItem, DrawerItems, DrawerName } from '@jobbet/core/drawers';
 import type { Hand, Page, Paper } from '@jobbet/core/drawing';
 import type { FlyFile } from '@jobbet/core/pattern';
-import type { BatchFile, BeatFile, DateFile, OutingFile, SpecimenFile, TyingHand } from '@jobbet/core/records';
+import type {
+  BatchFile,
+  BeatFile,
+  DateFile,
+  DrillFile,
+  OutingFile,
+  SpecimenFile,
+  TyingHand,
+} from '@jobbet/core/records';
 import type { Style } from '@jobbet/core/units';
 import type { z } from 'zod';
 import { ask, askTagged, askWatched, reach, refused, type Watching } from './request.ts';
@@ -19,6 +27,7 @@ export type {
   StoredItem,
   StoredBeat,
   StoredDate,
+  StoredDrill,
   StoredOuting,
   StoredSpecimen,
 } from '@jobbet/core/contract';
@@ -108,6 +117,14 @@ export const api = {
   removeBeat: (id: string) => ask(ROUTES.deleteBeat, { params: { id } }),
   undeleteBeat: (id: string) => ask(ROUTES.undeleteBeat, { params: { id } }),
   purgeBeat: (id: string) => ask(ROUTES.purgeBeat, { params: { id } }),
+  /** All rounds of the drill, those in the trash too. */
+  drills: () => ask(ROUTES.drills, {}),
+  createDrill: (record: DrillFile) => ask(ROUTES.createDrill, { body: { record } }),
+  saveDrill: (id: string, record: DrillFile, revision: number) =>
+    ask(ROUTES.saveDrill, { params: { id }, body: { record, revision } }),
+  removeDrill: (id: string) => ask(ROUTES.deleteDrill, { params: { id } }),
+  undeleteDrill: (id: string) => ask(ROUTES.undeleteDrill, { params: { id } }),
+  purgeDrill: (id: string) => ask(ROUTES.purgeDrill, { params: { id } }),
   /** All dates one set, those in the trash too. */
   dates: () => ask(ROUTES.dates, {}),
   createDate: (record: DateFile) => ask(ROUTES.createDate, { body: { record } }),

@@ -1,3 +1,4 @@
+import type { FlyFile } from '@jobbet/core/pattern';
 import useSWR from 'swr';
 import { api, type ListedFly, type SoundFly, type StoredFly } from './client.ts';
 
@@ -16,6 +17,22 @@ export function useFlyOf(fly: ListedFly | null | undefined): StoredFly | undefin
     fly ? `file/${fly.id}/${String(fly.revision)}` : null,
     () => api.fly(fly?.id ?? ''),
     { revalidateOnFocus: false, revalidateIfStale: false, revalidateOnReconnect: false },
+  );
+  return data;
+}
+
+/** The pattern files of all flies of the box, by id; undefined until they are here. */
+export function useFlyFiles(): Readonly<Record<string, FlyFile>> | undefined {
+  const { flies } = useFlies();
+  const key = flies?.map(({ id, revision }) => `${id}/${String(revision)}`).join();
+  const { data } = useSWR<Record<string, FlyFile>, unknown>(
+    key === undefined ? null : `files/${key}`,
+    async () => {
+      const all = await Promise.all((flies ?? []).map(({ id }) => api.fly(id)));
+      return Object.fromEntries(all.map(({ id, file }) => [id, file]));
+    },
+    // A fly that is saved meanwhile does not close what is read.
+    { keepPreviousData: true },
   );
   return data;
 }

@@ -1,4 +1,5 @@
 import { PAPERS, type Paper } from '@jobbet/core/drawing';
+import { DRILLS } from '@jobbet/core/records';
 import { METRIC, styleSchema, type Style } from '@jobbet/core/units';
 import { z } from 'zod';
 import { create } from 'zustand';
@@ -22,6 +23,11 @@ const settingsSchema = z.object({
   bareNumbers: z.enum(['shown', 'ask']).catch('shown'),
   /** Whether a sheet writes techniques out where they are first needed. */
   beginner: z.boolean().catch(false),
+  /** Which drill was on last, and whether its hooks are drawn at their own size. */
+  drillOf: z.enum(DRILLS).catch('length'),
+  drillTrue: z.boolean().catch(false),
+  /** Whether the drill asks for the order of a whole fly, and not for the next part. */
+  drillWhole: z.boolean().catch(false),
   mode: z.enum(['lines', 'dressed', 'silhouette']).catch('dressed'),
   /** Whether the bench shows the fly from the front too; null where there is room. */
   front: z.boolean().nullable().catch(null),

@@ -8,6 +8,7 @@ const HOUSE: readonly BarTab[] = [
   { key: '1', name: 'Box', to: '/', command: 'Open the box' },
   { key: '2', name: 'Batches', to: '/batches', command: 'Open the batches' },
   { key: '3', name: 'Log', to: '/log', command: 'Open the log' },
+  { key: '4', name: 'Drill', to: '/drill', command: 'Open the drill' },
   { key: '5', name: 'Drawers', to: '/drawers', command: 'Open the drawers' },
 ];
 

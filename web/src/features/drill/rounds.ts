@@ -1,0 +1,138 @@
+import { drillSchema, type DrillFile, type DrillItem, type DrillOf } from '@jobbet/core/records';
+import { useEffect, useMemo } from 'react';
+import useSWR, { mutate } from 'swr';
+import { z } from 'zod';
+import { create } from 'zustand';
+import { api, RequestError, type StoredDrill } from '../../shared/api/client.ts';
+import { DRILLS } from '../../shared/api/keys.ts';
+import { kept } from '../../shared/kept/kept.ts';
+import { inTurns } from '../../shared/kept/turns.ts';
+import { useSettings } from '../../shared/settings/settings.ts';
+import { say } from '../../shared/ui/toast.ts';
+
+/** A round as this browser has it: what the server has not confirmed yet stands here, so that neither a reload nor a server that is away loses it. */
+const roundSchema = z.object({ id: z.string().nullable(), revision: z.number(), record: drillSchema });
+type Round = z.infer<typeof roundSchema>;
+type Rounds = Readonly<Record<string, Round>>;
+
+const waiting = kept('jobbet.drill.unsent', z.record(z.string(), roundSchema), {});
+const useWaiting = create<{ readonly rounds: Rounds }>()(() => ({ rounds: waiting.read() }));
+function wait(rounds: Rounds): void {
+  waiting.write({ ...rounds });
+  useWaiting.setState({ rounds });
+}
+
+/** Which round is going on here, by its key; it is begun with its first answer. */
+const useGoing = create<{ readonly key: string | null; readonly round: Round | null }>()(() => ({
+  key: null,
+  round: null,
+}));
+
+const inTurn = inTurns();
+const AGAIN_MS = 10_000;
+let again: ReturnType<typeof setTimeout> | undefined;
+
+const taken = (saved: StoredDrill): Promise<unknown> =>
+  mutate(DRILLS, (all: StoredDrill[] | undefined) => [...(all ?? []).filter(({ id }) => id !== saved.id), saved], {
+    revalidate: false,
+  });
+
+/** Brings one round to the server; what was answered meanwhile is brought after it. */
+async function send(key: string): Promise<void> {
+  const round = useWaiting.getState().rounds[key];
+  if (!round) return;
+  try {
+    const saved =
+      round.id === null
+        ? await api.createDrill(round.record)
+        : await api.saveDrill(round.id, round.record, round.revision);
+    await taken(saved);
+    const { [key]: now, ...others } = useWaiting.getState().rounds;
+    const { id, revision } = saved;
+    if (now && now.record !== round.record) wait({ ...others, [key]: { ...now, id, revision } });
+    else wait(others);
+    if (useGoing.getState().key === key)
+      useGoing.setState(({ round: going }) => ({ round: going && { ...going, id, revision } }));
+  } catch (error) {
+    if (!(error instanceof RequestError) || error.code !== 'offline') throw error;
+    clearTimeout(again);
+    again = setTimeout(sendRounds, AGAIN_MS);
+  }
+}
+
+function sendRounds(): void {
+  for (const key of Object.keys(useWaiting.getState().rounds))
+    inTurn(() => send(key)).catch((reason: unknown) =>
+      say(reason instanceof Error ? reason.message : 'The round was not kept.'),
+    );
+}
+
+function put(key: string, round: Round): void {
+  useGoing.setState({ key, round });
+  wait({ ...useWaiting.getState().rounds, [key]: round });
+  sendRounds();
+}
+
+/** The moment as a record has it. */
+export const momentOf = (now: Date): string =>
+  new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 19);
+
+/** Keeps an answer with the round that goes on, or begins one with it. */
+export function keepAnswer(of: DrillOf, item: DrillItem): void {
+  const { key, round } = useGoing.getState();
+  if (key !== null && round?.record.of === of) {
+    put(key, { ...round, record: { ...round.record, items: [...round.record.items, item] } });
+    return;
+  }
+  const at = momentOf(new Date());
+  const { tier } = useSettings.getState();
+  put(`${at} ${of} ${String(Math.random())}`, {
+    id: null,
+    revision: 0,
+    record: {
+      format: 'jobbet.drill',
+      version: 1,
+      of,
+      at,
+      ...(tier === '' ? {} : { hand: tier }),
+      items: [item],
+    },
+  });
+}
+
+/** Takes the last answer of the round back: a slip of the hand is none of the eye. */
+export function takeBack(): boolean {
+  const { key, round } = useGoing.getState();
+  if (key === null || !round || round.record.items.length === 0) return false;
+  put(key, { ...round, record: { ...round.record, items: round.record.items.slice(0, -1) } });
+  return true;
+}
+
+/** Ends the round: the next answer begins another. */
+export const endRound = (): void => useGoing.setState({ key: null, round: null });
+
+/** The round that goes on here; null before its first answer. */
+export const useRound = (): DrillFile | null => useGoing(({ round }) => round?.record ?? null);
+
+/** All rounds of whoever's eye it is, first to last; undefined until they are here. */
+export function useRounds(): readonly DrillFile[] | undefined {
+  const { data, error } = useSWR<StoredDrill[], unknown>(DRILLS, api.drills);
+  const { rounds } = useWaiting();
+  const { tier } = useSettings();
+  useEffect(() => {
+    sendRounds();
+    window.addEventListener('online', sendRounds);
+    return () => window.removeEventListener('online', sendRounds);
+  }, []);
+  return useMemo(() => {
+    if (!data && error === undefined) return undefined;
+    const own = Object.values(rounds);
+    const here = new Set(own.map(({ id }) => id));
+    return [
+      ...(data ?? []).filter(({ id, deletedAt }) => deletedAt === null && !here.has(id)).map(({ record }) => record),
+      ...own.map(({ record }) => record),
+    ]
+      .filter(({ hand, items }) => (hand ?? '') === tier && items.length > 0)
+      .sort((one, other) => one.at.localeCompare(other.at));
+  }, [data, error, rounds, tier]);
+}
