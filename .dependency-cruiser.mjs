@@ -63,7 +63,8 @@ export default {
     {
       name: 'core-needs-few-packages',
       severity: 'error',
-      comment: 'zod reads files, d3-contour and d3-polygon draw the outline of what is seen in a photograph, ts-fsrs says what a drill asks next',
+      comment:
+        'zod reads files, d3-contour and d3-polygon draw the outline of what is seen in a photograph, ts-fsrs says what a drill asks next',
       from: { path: '^core/src' },
       to: { path: 'node_modules/(?!zod|ts-fsrs|d3-contour|d3-polygon|@types/d3-contour|@types/d3-polygon)' },
     },

@@ -425,6 +425,45 @@ describe('water', () => {
   });
 });
 
+describe('drill', () => {
+  const round = (items: readonly object[], more: object = {}): string =>
+    JSON.stringify({ format: 'jobbet.drill', version: 1, of: 'length', at: '2026-10-12T19:30', items, ...more });
+  const item = {
+    on: '6',
+    platform: 'single',
+    asked: '1.5 shank',
+    direction: 'behind',
+    truth: 20,
+    given: 18,
+    seconds: 4,
+  };
+
+  test('prints bias and spread of all rounds together', () => {
+    const { code, err, out } = typed(['drill', 'a', 'b'], { a: round([item]), b: round([{ ...item, given: 21 }]) });
+    expect([code, err]).toEqual([0, '']);
+    const { groups } = JSON.parse(out) as { groups: Record<string, unknown>[] };
+    expect(groups).toEqual([
+      {
+        of: 'length',
+        relation: '1.5 shank',
+        size: '6',
+        platform: 'single',
+        direction: 'behind',
+        n: 2,
+        bias_mm: -0.5,
+        sd_mm: 2.1213,
+        bias_share: -0.025,
+        sd_share: 0.1061,
+      },
+    ]);
+  });
+  test('names what does not read by its file and place', () => {
+    const { code, err } = typed(['drill', 'a'], { a: round([{ ...item, given: 'long' }]) });
+    expect(code).toBe(2);
+    expect(err).toContain('a: items[0].given');
+  });
+});
+
 describe('log', () => {
   const SEASON = Object.fromEntries(
     readdirSync(EXAMPLES)

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { createEmptyCard, fsrs, Rating } from 'ts-fsrs';
+import { firstFly } from '../src/drill/firstFly.ts';
 import { leansFrom } from '../src/drill/lean.ts';
 import { brokenIn, leastMoves, orderAsk } from '../src/drill/order.ts';
 import { pullsOn } from '../src/drill/pulls.ts';
@@ -11,9 +12,12 @@ import { byRelation, pulledIn, tallyOf } from '../src/drill/tally.ts';
 import { NOMINAL_DRAWERS } from '../src/drawers/index.ts';
 import type { DrillFile, DrillItem } from '../src/records/drill.ts';
 import { type LaidFly, layFly } from '../src/model/solve/layFly.ts';
+import { solveFly } from '../src/model/solve/solveFly.ts';
+import { checkFly } from '../src/checks/checkFly.ts';
+import { measuresOf } from '../src/inspect/measures.ts';
 import { readFly } from '../src/pattern/read.ts';
 import { readRecord } from '../src/records/kinds.ts';
-import { bestOrder, brokenBy, constraintsOf } from '../src/tying/index.ts';
+import { bestOrder, brokenBy, constraintsOf, techniquesIn, tyingPlan } from '../src/tying/index.ts';
 import { noise } from '../src/numeric/random.ts';
 import { normalOf } from '../src/numeric/chance.ts';
 import { laid, tail } from './build.ts';
@@ -284,4 +288,37 @@ test('how uneven two halves may be before the fly leans: just less leaves it, ju
   const told = leansFrom(fly, NOMINAL_DRAWERS);
   expect(told).not.toBeNull();
   if (told?.share !== null && told) expect(told.share).toBeGreaterThan(0.01);
+});
+
+describe('the first fly', () => {
+  const file = firstFly();
+  const solved = solveFly(file);
+  if (!solved.ok) throw new Error(JSON.stringify(solved.faults));
+  test('lays out, can be tied in its order, and nothing is to be settled on it', () => {
+    const { findings } = checkFly(solved.value, { drawers: NOMINAL_DRAWERS });
+    expect(findings.filter(({ severity }) => severity !== 'note').map(({ message }) => message)).toEqual([]);
+    expect(solved.value.balance.tight.ride).toBe('point-down');
+  });
+  test('says of every part why it is there and when it is right; eyes are melted with a caution', () => {
+    for (const { note } of file.parts) expect(note).toMatch(/^Why: .*Right when: /);
+    const { steps } = tyingPlan(solved.value.laid);
+    const eyes = steps.find(({ part }) => part === 'eyes');
+    expect(eyes?.techniques).toContain('melt');
+    expect(techniquesIn(eyes ?? { techniques: [] }).find(({ key }) => key === 'melt')?.caution).toMatch(/flame/);
+    const keys = steps.map(({ key }) => key);
+    expect([keys.some((key) => key.startsWith('whip')), keys.at(-1)]).toEqual([
+      true,
+      expect.stringMatching(/coat|look|done|eye/),
+    ]);
+  });
+});
+
+test('spreads that an eye teaches are the bands lengths are held against', () => {
+  const fly = laid([tail({ length: '20 mm' })]);
+  const told = (spreads: Record<string, number>) =>
+    measuresOf(fly, NOMINAL_DRAWERS, spreads).find(({ key }) => key === 'tail')?.bandMm ?? null;
+  const plan = fly.parts[0]?.extent.lengthMm ?? 0;
+  const [usual, own] = [told({}), told({ 'tail.length': 0.09 })];
+  expect(own).not.toEqual(usual);
+  expect(own?.[1]).toBeCloseTo(plan * 1.18, 6);
 });

@@ -1,4 +1,11 @@
-import type { StoredBatch, StoredBeat, StoredDate, StoredOuting, StoredSpecimen } from '@jobbet/core/contract';
+import type {
+  StoredBatch,
+  StoredBeat,
+  StoredDate,
+  StoredDrill,
+  StoredOuting,
+  StoredSpecimen,
+} from '@jobbet/core/contract';
 import { type DrawerName, type Goods, NOMINAL_MATERIALS } from '@jobbet/core/drawers';
 import { type BatchFile, goneOn, withoutRow, withState } from '@jobbet/core/records';
 import type { FastifyInstance } from 'fastify';
@@ -346,6 +353,20 @@ describe('dates', () => {
     });
     expect([status, body.error.faults.map(({ path }) => path)]).toEqual([422, ['to']]);
   });
+});
+
+test('rounds of the drill are kept, saved with more answers, and refused where an answer is of another kind', async () => {
+  const item = { on: '6', asked: '1 shank', truth: 18, given: 17, seconds: 3 };
+  const record = { format: 'jobbet.drill', version: 1, of: 'length', at: '2026-10-12T19:30', items: [item] };
+  const { id, name, revision } = (await ask<StoredDrill>('POST', '/api/drills', { record })).body;
+  expect([name, revision]).toEqual(['length, 2026-10-12', 1]);
+  const more = { ...record, items: [item, item] };
+  expect((await ask('PUT', `/api/drills/${id}`, { record: more, revision: 1 })).status).toBe(200);
+  expect((await ask<StoredDrill[]>('GET', '/api/drills')).body[0]?.record.items).toHaveLength(2);
+  const { status, body } = await ask<{ error: { faults: { path: string }[] } }>('POST', '/api/drills', {
+    record: { ...record, items: [{ ...item, given: ['tail'] }] },
+  });
+  expect([status, body.error.faults.map(({ path }) => path)]).toEqual([422, ['items[0].given']]);
 });
 
 describe('beats', () => {

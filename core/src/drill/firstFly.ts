@@ -11,7 +11,7 @@ const FIRST = {
   platform: { kind: 'single', size: '6', longX: 2, eye: 'straight', bend: 'round', barb: 'pinched' },
   thread: { denier: 140, colour: 'black' },
   head: 'neat',
-  finish: { whips: 2, coats: ['clear varnish'] },
+  finish: { whips: 2, coats: ['varnish', 'varnish'] },
   parts: [
     {
       id: 'eyes',

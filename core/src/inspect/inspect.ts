@@ -297,15 +297,33 @@ function seriesReport(series: Series, steps: readonly Step[]): SeriesReport {
   };
 }
 
+/** What was read of all finished flies; every fault by the specimen and its place in it. */
+function readAll(specimens: readonly SpecimenFile[], measures: readonly Measure[]): Outcome<readonly Read[]> {
+  const faults: Fault[] = [];
+  const reads: Read[] = [];
+  specimens.forEach((specimen, i) => {
+    const read = readSpecimen(specimen, i, measures);
+    if (read.ok) reads.push(read.value);
+    else faults.push(...read.faults.map((fault) => ({ ...fault, path: `${String(i)}.${fault.path}` })));
+  });
+  return faults.length > 0 ? bad(...faults) : good(reads);
+}
+
 /**
  * Holds finished flies against their pattern: each as it came out, the hand over all of them, and what they teach.
+ * @param spreads of the hands that tie, by their keys: bands of lengths go by them where they are known
  * @returns all of it, or every fault by the specimen and its place in it
  */
-export function inspectFlies(file: FlyFile, specimens: readonly SpecimenFile[], drawers: Drawers): Outcome<Inspected> {
+export function inspectFlies(
+  file: FlyFile,
+  specimens: readonly SpecimenFile[],
+  drawers: Drawers,
+  spreads: Readonly<Record<string, number>> = {},
+): Outcome<Inspected> {
   const plan = solveFly(file, drawers);
   if (!plan.ok) return plan;
   const { laid } = plan.value;
-  const measures = measuresOf(laid, drawers);
+  const measures = measuresOf(laid, drawers, spreads);
   const { steps } = tyingPlan(laid);
   const against: Against = {
     plan: plan.value,
@@ -314,14 +332,9 @@ export function inspectFlies(file: FlyFile, specimens: readonly SpecimenFile[], 
     steps,
     drawers,
   };
-  const faults: Fault[] = [];
-  const reads: Read[] = [];
-  specimens.forEach((specimen, i) => {
-    const read = readSpecimen(specimen, i, measures);
-    if (read.ok) reads.push(read.value);
-    else faults.push(...read.faults.map((fault) => ({ ...fault, path: `${String(i)}.${fault.path}` })));
-  });
-  if (faults.length > 0) return bad(...faults);
+  const read = readAll(specimens, measures);
+  if (!read.ok) return read;
+  const reads = read.value;
   const each = reads.map((read) => specimenReport(read, against));
   const wrong = each.flatMap((one) => (one.ok ? [] : one.faults));
   if (wrong.length > 0) return bad(...wrong);

@@ -4,6 +4,7 @@ import { withKey, withPart } from '../edit/index.ts';
 import type { FlyFile } from '../pattern/index.ts';
 import type { LaidFly, LaidPart } from '../model/index.ts';
 import { standing } from '../checks/index.ts';
+import { spreadKey } from '../study/index.ts';
 import { partName } from '../tying/index.ts';
 
 /** Something that can be measured on a finished fly and is said by its pattern. */
@@ -27,6 +28,8 @@ export interface Measure {
 
 /** What is not told by a rule still leaves a tier's hand some play: the judgement of the checks. */
 const PLAY = { share: 0.05, mm: 1 };
+/** Hands whose spread is known have two of it either way: nineteen of twenty. */
+const OWN_PLAY = 2;
 
 const partOf = (laid: LaidFly, id: string): LaidPart | undefined => laid.parts.find(({ file }) => file.id === id);
 const mmText = (mm: number): string => `${Math.max(0.01, mm).toFixed(4)} mm`;
@@ -62,9 +65,13 @@ const withMore =
       return withKey(part, key, plain);
     });
 
+/** Spreads of the hands that tie, other than the usual, by their keys. */
+type Spreads = Readonly<Record<string, number>>;
+
 /** The band a part's length is to lie in: its school's where the plan keeps it, else the plan with a hand's play. */
-function bandOf(laid: LaidFly, part: LaidPart, planMm: number, drawers: Drawers): readonly [number, number] {
+function bandOf(laid: LaidFly, part: LaidPart, drawers: Drawers, spreads: Spreads): readonly [number, number] {
   const { file, extent } = part;
+  const planMm = extent.lengthMm;
   const school = laid.file.school === undefined ? null : named(drawers.schools, laid.file.school);
   const at = school && standing(laid, file.id, school, drawers);
   if (at && at.key !== 'from' && at.within) {
@@ -74,7 +81,8 @@ function bandOf(laid: LaidFly, part: LaidPart, planMm: number, drawers: Drawers)
   }
   const told = extent.readings[lengthKey(part) ?? ''];
   if (told && told.high > told.low && Math.abs(told.mm - planMm) < 1e-6) return [told.low, told.high];
-  const play = Math.max(PLAY.mm, PLAY.share * planMm);
+  const own = spreads[spreadKey(file.id, 'length')];
+  const play = Math.max(PLAY.mm, (own === undefined ? PLAY.share : OWN_PLAY * own) * planMm);
   return [Math.max(0, planMm - play), planMm + play];
 }
 
@@ -86,7 +94,7 @@ const fixed = (planMm: number): readonly [number, number] => {
 const middleOf = ({ extent }: LaidPart): number => (extent.startMm + extent.endMm) / 2;
 
 /** What of one part can be measured. */
-function ofPart(part: LaidPart, laid: LaidFly, drawers: Drawers): Measure[] {
+function ofPart(part: LaidPart, laid: LaidFly, drawers: Drawers, spreads: Spreads): Measure[] {
   const { id } = part.file;
   const own = (
     key: string,
@@ -117,7 +125,7 @@ function ofPart(part: LaidPart, laid: LaidFly, drawers: Drawers): Measure[] {
   const length =
     told === null || told === 'fibre'
       ? []
-      : own(id, ({ extent }) => extent.lengthMm, withMore(id, told), bandOf(laid, part, part.extent.lengthMm, drawers));
+      : own(id, ({ extent }) => extent.lengthMm, withMore(id, told), bandOf(laid, part, drawers, spreads));
   const pastBend = ({ extent: { tipMm } }: LaidPart): number | undefined =>
     tipMm === null ? undefined : tipMm - laid.platform.landmarksMm.rear;
   const sized = (key: string): Measure[] =>
@@ -194,10 +202,10 @@ function ofHook(laid: LaidFly): Measure[] {
   });
 }
 
-/** Everything that can be measured on a fly and compared with its plan. */
-export const measuresOf = (laid: LaidFly, drawers: Drawers): readonly Measure[] => [
+/** Everything that can be measured on a fly and compared with its plan. @param spreads of the hands that tie; the usual play where none are known */
+export const measuresOf = (laid: LaidFly, drawers: Drawers, spreads: Spreads = {}): readonly Measure[] => [
   ...ofHook(laid),
-  ...laid.parts.flatMap((part) => ofPart(part, laid, drawers)),
+  ...laid.parts.flatMap((part) => ofPart(part, laid, drawers, spreads)),
   ...(laid.headMm > 0
     ? [
         {

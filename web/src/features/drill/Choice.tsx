@@ -17,7 +17,9 @@ interface ChoiceProps {
 export function Choice({ label, choices, given, truth, onChoose, onNext }: ChoiceProps) {
   const at = (i: number): (() => void) | null => {
     const choice = choices[i];
-    return choice && given === null ? () => onChoose(choice.key) : null;
+    if (!choice) return null;
+    // Once it is answered the same keys do nothing: they would leave the drill else.
+    return given === null ? () => onChoose(choice.key) : () => undefined;
   };
   useTable('drill-task', CHOICES, {
     next: given === null ? null : onNext,

@@ -1,10 +1,11 @@
 import { layFly } from '@jobbet/core/model';
 import { DRILL_KIND, type DrillFile, type DrillItem, type DrillOf } from '@jobbet/core/records';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useFlyFiles } from '../../shared/api/listed.ts';
 import { useDrawers } from '../../shared/api/useDrawers.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { setSettings, useSettings } from '../../shared/settings/settings.ts';
+import { FilesInput } from '../../shared/ui/FilesInput.tsx';
 import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 import { saveFile, slug } from '../../shared/ui/saveFile.ts';
 import { say } from '../../shared/ui/toast.ts';
@@ -16,9 +17,13 @@ import { HandsBox, LeansBox, useHandsOf } from './Lends.tsx';
 import { Order } from './Order.tsx';
 import { Pull } from './Pull.tsx';
 import { Round } from './Round.tsx';
-import { endRound, keepAnswer, momentOf, takeBack, useRound, useRounds } from './rounds.ts';
+import { endRound, keepAnswer, momentOf, removeRound, takeBack, takeRounds, useRound, useRounds } from './rounds.ts';
 import { Amount, Ride, Sink } from './Swims.tsx';
 import { type Answer, type BoxFly, itemsOf, type TaskProps, TASKS } from './task.ts';
+
+const doing = (work: Promise<unknown>): void => {
+  work.catch((error: unknown) => say(error instanceof Error ? error.message : 'It did not work.'));
+};
 
 /** A round takes about so long, ms; it may be left at any time. */
 const ROUND_MS = 180_000;
@@ -105,11 +110,12 @@ function useAskedNow() {
 
 function Drilling({ rounds, box }: { readonly rounds: readonly DrillFile[]; readonly box: readonly BoxFly[] }) {
   const now = useAskedNow();
-  const { asked, round, done } = now;
+  const { asked, round } = now;
   const { of } = asked;
   const [today] = useState(() => momentOf(new Date()));
   const lent = useHandsOf({ of, rounds, box });
   const firstFly = useFirstFly();
+  const input = useRef<HTMLInputElement>(null);
   const at = TASKS.findIndex((task) => task.of === of);
   const beside = (step: number): (() => void) | null => {
     const task = TASKS[at + step];
@@ -123,6 +129,8 @@ function Drilling({ rounds, box }: { readonly rounds: readonly DrillFile[]; read
     hands: of === 'length' ? lent.run : null,
     fly: firstFly,
     file: rounds.length > 0 ? () => saveRounds(rounds) : null,
+    takeIn: () => input.current?.click(),
+    remove: (round?.items.length ?? 0) > 0 ? () => doing(removeRound().then(() => now.begin(of))) : null,
     end: (round?.items.length ?? 0) > 0 ? () => now.begin(of) : null,
   });
   // What is left is ended: the next visit begins another round.
@@ -135,6 +143,12 @@ function Drilling({ rounds, box }: { readonly rounds: readonly DrillFile[]; read
         sub="the eye, no marks on the hook"
         primary={{ words: 'New round', run: () => now.begin(of) }}
       />
+      <FilesInput
+        ref={input}
+        label="Rounds from files"
+        accept=".json"
+        onTake={(list) => doing(takeRounds([...(list ?? [])]))}
+      />
       <main
         className="flex flex-1 min-h-0 max-[900px]:flex-col max-[900px]:overflow-y-auto"
         data-testid="drill"
@@ -144,34 +158,12 @@ function Drilling({ rounds, box }: { readonly rounds: readonly DrillFile[]; read
         <Drills {...{ of, rounds }} onBegin={now.begin} onFirst={firstFly} />
         <div className="flex-1 min-w-0 min-h-[420px] flex flex-col border-x border-hair max-[900px]:border-x-0">
           <Task key={`${of} ${String(asked.seed)}`} of={of} {...task} />
-          <p className="px-4 py-1 flex gap-4 items-center border-t border-hair min-h-[44px]">
-            {asked.told ? (
-              <button type="button" className="sheet-button primary" onClick={now.next}>
-                Next <span className="plain-key">space</span>
-              </button>
-            ) : (
-              <span className="text-label italic text-ink2">{HOW[of]}</span>
-            )}
-            {(round?.items.length ?? 0) > 0 && (
-              <button type="button" className="text-ink2 hover:text-ink" onClick={now.back}>
-                Take the last back <span className="plain-key">Z</span>
-              </button>
-            )}
-            {done && (
-              <span role="status" className="ml-auto">
-                Three minutes are over.{' '}
-                <button type="button" className="underline" onClick={() => now.begin(of)}>
-                  End the round
-                </button>{' '}
-                or go on.
-              </span>
-            )}
-          </p>
+          <Foot {...{ now }} />
           <Round of={of} round={round} />
         </div>
         <aside
           aria-label="What the eye does"
-          className="w-[272px] shrink-0 overflow-y-auto px-4 py-2 max-[900px]:w-full"
+          className="w-[272px] shrink-0 overflow-y-auto px-4 py-2 max-[900px]:w-full max-[900px]:order-3"
         >
           <Eye {...{ of, rounds, today }} />
           {of === 'length' && <HandsBox lent={lent} />}
@@ -182,6 +174,37 @@ function Drilling({ rounds, box }: { readonly rounds: readonly DrillFile[]; read
         </aside>
       </main>
     </div>
+  );
+}
+
+/** On to the next, back over the last, or how one answers. */
+function Foot({ now }: { readonly now: ReturnType<typeof useAskedNow> }) {
+  const { asked, round, done } = now;
+  const { of } = asked;
+  return (
+    <p className="px-4 py-1 flex gap-4 items-center border-t border-hair min-h-[44px]">
+      {asked.told ? (
+        <button type="button" className="sheet-button primary" onClick={now.next}>
+          Next <span className="plain-key">space</span>
+        </button>
+      ) : (
+        <span className="text-label italic text-ink2">{HOW[of]}</span>
+      )}
+      {(round?.items.length ?? 0) > 0 && (
+        <button type="button" className="text-ink2 hover:text-ink" onClick={now.back}>
+          Take the last back <span className="plain-key">Z</span>
+        </button>
+      )}
+      {done && (
+        <span role="status" className="ml-auto">
+          Three minutes are over.{' '}
+          <button type="button" className="underline" onClick={() => now.begin(of)}>
+            End the round
+          </button>{' '}
+          or go on.
+        </span>
+      )}
+    </p>
   );
 }
 
@@ -228,7 +251,10 @@ function Drills({
 }) {
   const { drillTrue, drillWhole, screenPxPerMm } = useSettings();
   return (
-    <nav aria-label="Drills" className="w-[218px] shrink-0 overflow-y-auto max-[900px]:w-full">
+    <nav
+      aria-label="Drills"
+      className="w-[218px] shrink-0 overflow-y-auto max-[900px]:w-full max-[900px]:order-2 max-[900px]:border-t max-[900px]:border-rule"
+    >
       <h2 className="px-4 py-2 flex justify-between items-baseline">
         <b>Drills</b>
         <span>
@@ -264,6 +290,9 @@ function Drills({
           />
           hooks at their own size
         </label>
+        {screenPxPerMm === null && (
+          <p className="text-label italic text-ink2">once the screen is measured: a fly’s Sizes, its gauge card</p>
+        )}
         <label className="flex gap-2 items-baseline text-label">
           <input
             type="checkbox"
@@ -275,9 +304,6 @@ function Drills({
           />
           order of a whole fly
         </label>
-        {screenPxPerMm === null && (
-          <p className="text-label italic text-ink2">once the screen is measured: a fly’s Sizes, its gauge card</p>
-        )}
         <h3 className="font-bold mt-3">Never tied one?</h3>
         <p className="text-label text-ink2">
           One simple fly, from the bare hook to the whip finish, each step with its why.

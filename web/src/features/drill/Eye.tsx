@@ -248,7 +248,8 @@ function Told({ rounds, of }: { readonly rounds: readonly DrillFile[]; readonly 
   const [low, high] = shareInterval(right, items.length);
   const wrong = items.filter((each) => !isRight(each));
   const often = new Map<string, number>();
-  for (const { truth } of wrong) {
+  for (const { truth, asked } of wrong) {
+    if (asked === 'the whole order') continue;
     const name = String(Array.isArray(truth) ? (truth.at(-1) ?? '') : of === 'density' ? '' : truth);
     if (name !== '') often.set(name, (often.get(name) ?? 0) + 1);
   }

@@ -137,7 +137,7 @@ interface TipProps {
 
 /** The tip: pulled by a pointer, let go by it or by Enter. */
 function Tip({ at, label, mmAt, onPull, onLet }: TipProps) {
-  const [held, setHeld] = useState(false);
+  const [held, setHeld] = useState<'still' | 'pulled' | null>(null);
   return (
     <button
       type="button"
@@ -146,17 +146,19 @@ function Tip({ at, label, mmAt, onPull, onLet }: TipProps) {
       style={{ left: at[0], top: at[1] }}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
-        setHeld(true);
+        setHeld('still');
       }}
       onPointerMove={(event) => {
-        if (held) onPull(mmAt(event));
+        if (!held) return;
+        setHeld('pulled');
+        onPull(mmAt(event));
       }}
       onPointerUp={(event) => {
-        if (!held) return;
-        setHeld(false);
-        onLet(mmAt(event));
+        // What was only touched is not let go yet.
+        if (held === 'pulled') onLet(mmAt(event));
+        setHeld(null);
       }}
-      onPointerCancel={() => setHeld(false)}
+      onPointerCancel={() => setHeld(null)}
       onClick={(event) => {
         // A press of Enter or blank is a click that no pointer made.
         if (event.detail === 0) onLet(null);

@@ -45,14 +45,18 @@ export function WholeOrder({ seed, box, told, onAnswer, onNext }: TaskProps) {
   };
   useOffered('drill-task', [
     ...(told ? [{ name: 'The next question', group: 'Drill', keys: 'enter or space', run: onNext }] : []),
-    ...(told
-      ? []
-      : left.slice(0, KEYS).map((id, i) => ({
-          name: `Tie in ${partName(id)}`,
-          group: 'Drill',
-          keys: String(i + 1),
-          run: () => choose(id),
-        }))),
+    // Once it is answered the same keys do nothing: they would leave the drill else.
+    ...Array.from({ length: KEYS }, (_, i) => {
+      const id = left[i];
+      return {
+        name: id === undefined ? `Part ${String(i + 1)}` : `Tie in ${partName(id)}`,
+        group: 'Drill',
+        keys: String(i + 1),
+        run: () => {
+          if (id !== undefined) choose(id);
+        },
+      };
+    }),
     ...(!told && put.length > 0
       ? [{ name: 'Take the last part off', group: 'Now', keys: 'backspace', run: () => setPut(put.slice(0, -1)) }]
       : []),

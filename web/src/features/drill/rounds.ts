@@ -1,4 +1,6 @@
-import { drillSchema, type DrillFile, type DrillItem, type DrillOf } from '@jobbet/core/records';
+import { faultLine } from '@jobbet/core/base';
+import { readDocumentText } from '@jobbet/core/document';
+import { DRILL_KIND, drillSchema, type DrillFile, type DrillItem, type DrillOf } from '@jobbet/core/records';
 import { useEffect, useMemo } from 'react';
 import useSWR, { mutate } from 'swr';
 import { z } from 'zod';
@@ -32,10 +34,16 @@ const inTurn = inTurns();
 const AGAIN_MS = 10_000;
 let again: ReturnType<typeof setTimeout> | undefined;
 
-const taken = (saved: StoredDrill): Promise<unknown> =>
-  mutate(DRILLS, (all: StoredDrill[] | undefined) => [...(all ?? []).filter(({ id }) => id !== saved.id), saved], {
-    revalidate: false,
-  });
+/** Lays what was saved among the rounds that are known here; where none are yet, all of them are fetched. */
+async function taken(saved: StoredDrill): Promise<void> {
+  let known = false as boolean;
+  const withSaved = (all: StoredDrill[] | undefined): StoredDrill[] | undefined => {
+    known = all !== undefined;
+    return all && [...all.filter(({ id }) => id !== saved.id), saved];
+  };
+  await mutate(DRILLS, withSaved, { revalidate: false });
+  if (!known) await mutate(DRILLS);
+}
 
 /** Brings one round to the server; what was answered meanwhile is brought after it. */
 async function send(key: string): Promise<void> {
@@ -135,4 +143,39 @@ export function useRounds(): readonly DrillFile[] | undefined {
       .filter(({ hand, items }) => (hand ?? '') === tier && items.length > 0)
       .sort((one, other) => one.at.localeCompare(other.at));
   }, [data, error, rounds, tier]);
+}
+
+/** Puts the round that goes on in the trash, with the way back. */
+export async function removeRound(): Promise<void> {
+  const { key } = useGoing.getState();
+  if (key === null) return;
+  await inTurn(() => send(key));
+  const id = useGoing.getState().round?.id ?? null;
+  endRound();
+  if (id === null) {
+    const { [key]: _gone, ...others } = useWaiting.getState().rounds;
+    wait(others);
+    return;
+  }
+  await api.removeDrill(id);
+  await mutate(DRILLS);
+  say('The round is in the trash.', {
+    name: 'Undo',
+    run: () => void api.undeleteDrill(id).then(() => mutate(DRILLS)),
+  });
+}
+
+/** Takes rounds in from files; says which do not read, and why. */
+export async function takeRounds(files: readonly File[]): Promise<void> {
+  let count = 0;
+  for (const file of files) {
+    const read = readDocumentText(DRILL_KIND, await file.text());
+    if (!read.ok) {
+      say(`${file.name}: ${read.faults.slice(0, 3).map(faultLine).join('; ')}`);
+      continue;
+    }
+    await taken(await api.createDrill(read.value));
+    count += 1;
+  }
+  if (count > 0) say(`${String(count)} ${count === 1 ? 'round is' : 'rounds are'} taken in.`);
 }

@@ -2,10 +2,9 @@ import { firstFly } from '@jobbet/core/drill';
 import { useNavigate } from 'react-router';
 import { mutate } from 'swr';
 import { api } from '../../shared/api/client.ts';
-import { setSettings } from '../../shared/settings/settings.ts';
 import { say } from '../../shared/ui/toast.ts';
 
-/** Opens the first fly at the vise, with techniques written out; it is laid in the box where it is not there yet. */
+/** Opens the first fly at the vise; it is laid in the box where it is not there yet. */
 export function useFirstFly(): () => void {
   const navigate = useNavigate();
   const open = async (): Promise<void> => {
@@ -13,7 +12,6 @@ export function useFirstFly(): () => void {
     const there = (await api.flies()).find(({ name }) => name === file.name);
     const id = there?.id ?? (await api.create(file)).id;
     await mutate('flies');
-    setSettings({ beginner: true });
     await navigate(`/fly/${id}/vise`);
   };
   return () => {

@@ -10,7 +10,7 @@ import {
   reportInspected,
   withLearnt,
 } from '@jobbet/core/inspect';
-import { layFly, type LaidFly, solveFly } from '@jobbet/core/model';
+import { layFly, type LaidFly, type SolvedFly, solveFly } from '@jobbet/core/model';
 import {
   type AspectFound,
   type AspectView,
@@ -120,6 +120,21 @@ const laidOf = (file: FlyFile, desk: Desk): LaidFly => {
   return laid.value;
 };
 
+/** Where each of what flies teach is taken to, and what that moves. */
+function takerOf(desk: Desk, file: FlyFile, solvedPlan: SolvedFly, style: Style) {
+  const plan = summarise(solvedPlan);
+  return (learnt: Learnt): Take | null => {
+    const laying = layingOf(learnt, solvedPlan.laid, desk.drawers);
+    const taken = laying ? file : withLearnt(file, learnt);
+    const solved = taken && solveFly(taken, laying ? drawersWith(desk.drawers, laying) : desk.drawers);
+    if (!taken || solved?.ok !== true) return null;
+    return {
+      to: laying ? { laying } : { file: taken },
+      moves: changedFigures(plan, summarise(solved.value), style).map(({ words }) => words),
+    };
+  };
+}
+
 export const inspectReckon = (desk: Desk) => ({
   /** Looks for the fly in a photograph from the side. */
   async find(file: FlyFile, picture: Blob, onStep: (share: number) => void): Promise<PhotoAnswer> {
@@ -145,20 +160,15 @@ export const inspectReckon = (desk: Desk) => ({
   spreadMoves: (file: FlyFile, asked: readonly SpreadAsked[]): readonly (ScatterMoved | null)[] =>
     asked.map(({ own, key, to }) => scatterMoved(laidOf(file, desk), desk.drawers, own, { [key]: to })),
 
-  inspect(file: FlyFile, specimens: readonly SpecimenFile[], style: Style): InspectAnswer {
-    const made = inspectFlies(file, specimens, desk.drawers);
+  /** @param spreads of the hands that tie here, other than the usual */
+  inspect(
+    file: FlyFile,
+    specimens: readonly SpecimenFile[],
+    style: Style,
+    spreads: Readonly<Record<string, number>>,
+  ): InspectAnswer {
+    const made = inspectFlies(file, specimens, desk.drawers, spreads);
     if (!made.ok) return made;
-    const plan = summarise(made.value.plan);
-    const takeOf = (learnt: Learnt): Take | null => {
-      const laying = layingOf(learnt, made.value.plan.laid, desk.drawers);
-      const taken = laying ? file : withLearnt(file, learnt);
-      const solved = taken && solveFly(taken, laying ? drawersWith(desk.drawers, laying) : desk.drawers);
-      if (!taken || solved?.ok !== true) return null;
-      return {
-        to: laying ? { laying } : { file: taken },
-        moves: changedFigures(plan, summarise(solved.value), style).map(({ words }) => words),
-      };
-    };
     return {
       ok: true,
       report: reportInspected(made.value),
@@ -170,7 +180,7 @@ export const inspectReckon = (desk: Desk) => ({
         bandMm,
       })),
       tied: made.value.tied.map(({ laid }) => laid.file),
-      takes: made.value.learnt.map(takeOf),
+      takes: made.value.learnt.map(takerOf(desk, file, made.value.plan, style)),
     };
   },
 });

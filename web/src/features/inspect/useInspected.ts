@@ -5,6 +5,7 @@ import type { FlyFile } from '@jobbet/core/pattern';
 import type { SpecimenFile } from '@jobbet/core/records';
 import type { Style } from '@jobbet/core/units';
 import { useMemo, useState } from 'react';
+import { type OwnSpreads, useSpreads, useTier } from '../../fly/hands/useSpreads.ts';
 import { useBench } from '../../fly/store.ts';
 import type { StoredSpecimen } from '../../shared/api/client.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
@@ -19,10 +20,11 @@ interface Question {
   readonly records: readonly SpecimenFile[];
   readonly drawers: Drawers;
   readonly style: Style;
+  readonly spreads: OwnSpreads;
 }
 
-const inspect = ({ file, records, drawers, style }: Question): Promise<InspectAnswer> =>
-  reckoner.long<InspectAnswer>(drawers, async (handlers) => handlers.inspect(file, records, style));
+const inspect = ({ file, records, drawers, style, spreads }: Question): Promise<InspectAnswer> =>
+  reckoner.long<InspectAnswer>(drawers, async (handlers) => handlers.inspect(file, records, style, spreads));
 
 export type Good = Extract<InspectAnswer, { ok: true }>;
 
@@ -42,8 +44,11 @@ export function useInspected(specimens: readonly StoredSpecimen[], number: numbe
   const drawers = useBench((state) => state.drawers);
   const style = useStyle();
   const records = useMemo(() => specimens.map(({ record }) => record), [specimens]);
+  const own = useSpreads(useBench((state) => state.id));
+  const tier = useTier();
+  const spreads = useMemo(() => own?.(tier) ?? null, [own, tier]);
   const { answer } = useAsked(
-    useMemo(() => ({ file, records, drawers, style }), [file, records, drawers, style]),
+    useMemo(() => spreads && { file, records, drawers, style, spreads }, [file, records, drawers, style, spreads]),
     inspect,
   );
   const [good, setGood] = useState<Good | null>(null);

@@ -1,5 +1,5 @@
 import type { LaidFly } from '@jobbet/core/model';
-import { byEye, cutWords, relationWords, type Step } from '@jobbet/core/tying';
+import { byEye, cutWords, relationWords, type Step, techniquesIn } from '@jobbet/core/tying';
 import { formatLength, formatNumber, saying } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import { TechniqueKeys } from '../../fly/tyings/TechniqueKeys.tsx';
@@ -22,7 +22,6 @@ export function ViseStep({ laid, step, threadMm, turns, far, onTap }: ViseStepPr
   const style = useStyle();
   const { measure } = step;
   const shown = measure && formatLength(measure.mm, style);
-  const note = laid.parts.find(({ file }) => file.id === step.part)?.file.note;
   const alike = useMemo(() => byEye(laid, step), [laid, step]);
   return (
     <section
@@ -60,11 +59,6 @@ export function ViseStep({ laid, step, threadMm, turns, far, onTap }: ViseStepPr
         <SecondLook laid={laid} step={step} far={far} />
       </div>
       <p className="text-[clamp(16px,min(2vw,3.2vh),25px)] leading-snug mt-2">{step.how.join(' ')}</p>
-      {note !== undefined && (
-        <p className="text-[clamp(15px,min(1.8vw,2.9vh),22px)] leading-snug mt-1 italic" data-testid="vise-note">
-          {note}
-        </p>
-      )}
       <TechniqueKeys step={step} laid={laid} className="text-[clamp(15px,1.5vw,19px)]" />
       <ViseStage laid={laid} step={step} threadMm={threadMm} alike={alike} far={far} onTap={onTap} />
       <div className="flex gap-8 items-end text-[clamp(15px,min(1.7vw,2.7vh),21px)] leading-snug pb-1">
@@ -98,7 +92,9 @@ export function ViseStep({ laid, step, threadMm, turns, far, onTap }: ViseStepPr
 
 /** What goes wrong here, and what may hurt. */
 function Warned({ step }: { readonly step: Step }) {
-  const words = [step.wrong, step.caution].filter((each) => each !== null);
+  // What may hurt is said whether or not the technique is opened.
+  const cautions = new Set([step.caution, ...techniquesIn(step).map(({ caution }) => caution ?? null)]);
+  const words = [step.wrong, ...cautions].filter((each) => each !== null);
   return words.length === 0 ? null : (
     <p className="-mx-[clamp(12px,2.5vw,32px)] px-[clamp(12px,2.5vw,32px)] py-1.5 text-[clamp(15px,min(1.75vw,2.8vh),22px)] bg-warnwash leading-snug">
       <SnagFlag /> {words.join(' ')}

@@ -1,14 +1,12 @@
 import { SheetPending } from '../../fly/tyings/SheetPending.tsx';
 import { useSheet } from '../../fly/tyings/useSheet.ts';
-import { useSettings } from '../../shared/settings/settings.ts';
 import { useBench } from '../../fly/store.ts';
 import { AtTheVise } from './AtTheVise.tsx';
 import { useAtVise } from './useAtVise.ts';
 
 /** The fly on the bench, tied step by step. */
 export function ViseView() {
-  const { beginner } = useSettings();
-  const { answer, again } = useSheet(beginner);
+  const { answer, again } = useSheet();
   const id = useBench((state) => state.id);
   const atVise = useAtVise(id);
   if (!atVise)

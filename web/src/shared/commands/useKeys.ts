@@ -17,10 +17,10 @@ const inField = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
 
-/** Sliders and boxes to tick take arrows and blanks, but no letters. */
+/** Sliders and boxes to tick take arrows and blanks, but no letters or digits. */
 const takesNoLetters = (target: EventTarget | null): boolean =>
   target instanceof HTMLInputElement && ['range', 'checkbox', 'radio'].includes(target.type);
-const isLetter = (combo: string): boolean => /^(shift\+)?[a-z]$|^escape$|^delete$/.test(combo);
+const isLetter = (combo: string): boolean => /^(shift\+)?[a-z0-9]$|^escape$|^delete$/.test(combo);
 
 /** Enter and blank belong to a button, link or item that has the focus, whatever they do elsewhere. */
 const ownsKey = (event: KeyboardEvent): boolean =>
