@@ -4,7 +4,7 @@ import { BEAT_KIND, type BeatFile, BEDS } from '@jobbet/core/records';
 import { useState } from 'react';
 import type { StoredBeat } from '../api/client.ts';
 import { ChoiceField } from '../fields/Fields.tsx';
-import { DialogBox } from '../ui/DialogBox.tsx';
+import { RecordForm } from './RecordForm.tsx';
 import { addBeat, keepBeat, removeBeat } from './beats.ts';
 
 interface BeatDialogProps {
@@ -50,7 +50,7 @@ function recordOf(before: BeatFile, { texts, onTop, bed, kind }: Written): unkno
   return { ...Object.fromEntries([...left, ...told]), speed, bed, kind };
 }
 
-/** A beat told: how deep, how fast, what its bed is of. What does not read is named beside its field, and nothing is lost. */
+/** A beat told: how deep, how fast, what its bed is of. */
 export function BeatDialog({ stored, record, onMade, onClose }: BeatDialogProps) {
   const [written, setWritten] = useState<Written>(() => ({
     texts: Object.fromEntries(FIELDS.map(([key]) => [key, textOf(record, key)])) as Texts,
@@ -58,106 +58,35 @@ export function BeatDialog({ stored, record, onMade, onClose }: BeatDialogProps)
     bed: record.bed,
     kind: record.kind ?? 'fresh',
   }));
-  const [faults, setFaults] = useState<readonly Fault[]>([]);
-  const keep = async (): Promise<void> => {
-    const read = readDocument(BEAT_KIND, recordOf(record, written));
-    if (!read.ok) {
-      setFaults(read.faults);
-      return;
-    }
-    try {
-      if (stored) await keepBeat(stored, read.value);
-      else onMade(await addBeat(read.value));
-      onClose();
-    } catch (error) {
-      setFaults([{ path: '', code: 'range', message: error instanceof Error ? error.message : 'It was not kept.' }]);
-    }
-  };
-  const known = new Set<string>(FIELDS.map(([key]) => key));
-  return (
-    <DialogBox title={stored ? `The beat ${stored.name}` : 'Another beat'} open onClose={onClose}>
-      <form
-        className="grid gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void keep();
-        }}
-      >
-        <Fields written={written} faults={faults} onWritten={setWritten} />
-        {faults
-          .filter(({ path }) => !known.has(path.split('.')[0] ?? ''))
-          .map(({ path, message }) => (
-            <p key={path + message} role="alert" className="text-warn">
-              {path === '' ? message : `${path}: ${message}`}
-            </p>
-          ))}
-        <p className="flex gap-2 mt-2">
-          <button type="submit" className="sheet-button primary">
-            {stored ? 'Keep it' : 'Lay it among the beats'}
-          </button>
-          {stored && (
-            <button
-              type="button"
-              className="sheet-button"
-              onClick={() => {
-                removeBeat(stored);
-                onClose();
-              }}
-            >
-              Put it in the trash
-            </button>
-          )}
-        </p>
-      </form>
-    </DialogBox>
-  );
-}
-
-interface FieldsProps {
-  readonly written: Written;
-  readonly faults: readonly Fault[];
-  readonly onWritten: (written: Written) => void;
-}
-
-function Fields({ written, faults, onWritten }: FieldsProps) {
   const { texts, onTop, bed, kind } = written;
+  const keep = async (): Promise<readonly Fault[]> => {
+    const read = readDocument(BEAT_KIND, recordOf(record, written));
+    if (!read.ok) return read.faults;
+    if (stored) await keepBeat(stored, read.value);
+    else onMade(await addBeat(read.value));
+    return [];
+  };
   return (
-    <>
-      {FIELDS.map(([key, label, empty, needed]) => {
-        const fault = faults.find(({ path }) => path === key || path.startsWith(`${key}.`));
-        return (
-          <label key={key} className="grid grid-cols-[200px_1fr] items-baseline gap-2">
-            {label}
-            <span>
-              <input
-                className="field w-full"
-                aria-label={label}
-                value={texts[key]}
-                required={needed}
-                placeholder={empty}
-                aria-invalid={fault !== undefined}
-                onChange={(event) => onWritten({ ...written, texts: { ...texts, [key]: event.target.value } })}
-              />
-              {fault && (
-                <span role="alert" className="block text-warn">
-                  {fault.message}
-                </span>
-              )}
-            </span>
-          </label>
-        );
-      })}
+    <RecordForm
+      title={stored ? `The beat ${stored.name}` : 'Another beat'}
+      fields={FIELDS}
+      {...{ texts, onClose }}
+      onTexts={(next) => setWritten({ ...written, texts: next })}
+      onKeep={keep}
+      keep={stored ? 'Keep it' : 'Lay it among the beats'}
+      onTrash={stored ? () => removeBeat(stored) : undefined}
+    >
       <label className="flex gap-2 items-baseline">
         <input
           type="checkbox"
           checked={onTop}
-          onChange={(event) => onWritten({ ...written, onTop: event.target.checked })}
+          onChange={(event) => setWritten({ ...written, onTop: event.target.checked })}
         />
         timed with a float on top: 0.85 of it is the mean
       </label>
-      <Among label="Bed" value={bed} among={BEDS} onPick={(to) => onWritten({ ...written, bed: to })} />
-      <Among label="Water" value={kind} among={KINDS} onPick={(to) => onWritten({ ...written, kind: to })} />
-    </>
+      <Among label="Bed" value={bed} among={BEDS} onPick={(to) => setWritten({ ...written, bed: to })} />
+      <Among label="Water" value={kind} among={KINDS} onPick={(to) => setWritten({ ...written, kind: to })} />
+    </RecordForm>
   );
 }
 
