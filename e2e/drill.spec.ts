@@ -54,6 +54,9 @@ test('a tip is pulled by the pointer and let go; what is only touched is not', a
   await page.mouse.up();
   await expect(said(page)).toContainText(/%|As it is asked/);
   await page.getByRole('button', { name: /^Next/ }).click();
+  // The one length the first fly needs is asked alone.
+  await page.getByRole('button', { name: /its one length by eye/ }).click();
+  await expect(page.getByTestId('question')).toContainText('1 × shank');
   // The same with a real hook: what it measures is the answer.
   await page.getByLabel('what it measures at the vise').fill('21');
   await page.keyboard.press('Enter');

@@ -227,6 +227,8 @@ test('what came is told by the minute, with the size of what was landed; picture
   await page.locator('body').press('ArrowUp');
   await page.locator('body').press('e');
   const dialog = page.getByRole('dialog', { name: /^What came to/ });
+  await dialog.getByLabel(/^leader, /).fill('2.7 m:0.25 mm:nylon');
+  await page.keyboard.press('Enter');
   await dialog.getByRole('button', { name: 'a take' }).click();
   await dialog.getByRole('button', { name: 'the fly lost' }).click();
   await dialog.getByLabel(/^how it was lost/).selectOption('wood');

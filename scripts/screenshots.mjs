@@ -198,15 +198,28 @@ async function log() {
   await page.screenshot({ path: join(out, 'log.png') });
 }
 
-/** A pull that was let go, and what the eye does. */
+/** A pull that was let go a little short, and what the eye does. */
 async function drill() {
   const page = await open('light');
-  await page.keyboard.press('4');
+  // The same question each time, so that it can be answered twice to learn how far a key goes.
+  await page.addInitScript(() => {
+    Math.random = () => 0.4;
+  });
+  await page.goto(`${url}/drill`);
   await page.getByTestId('question').waitFor();
-  // Any question but its answer near the truth: what is pulled is moved by what the eye of a picture cannot see.
-  for (let i = 0; i < 6; i++) await page.keyboard.press('ArrowLeft');
-  await page.keyboard.press('Enter');
-  await page.getByTestId('said').waitFor();
+  const answered = async (presses) => {
+    for (let i = 0; i < Math.abs(presses); i++) await page.keyboard.press(presses > 0 ? 'ArrowRight' : 'ArrowLeft');
+    await page.keyboard.press('Enter');
+    await page.getByTestId('said').waitFor();
+    const off = /([\d.]+) % (short|long)/.exec(await page.getByTestId('said').textContent());
+    return off ? (off[2] === 'short' ? -1 : 1) * Number(off[1]) : 0;
+  };
+  const first = await answered(0);
+  await page.keyboard.press('z');
+  const step = (first - (await answered(4))) / 4;
+  await page.keyboard.press('z');
+  // What was pulled stays pulled where the question is the same.
+  await answered(Math.round((first + 8) / step) - 4);
   await page.waitForTimeout(2500);
   await page.screenshot({ path: join(out, 'drill.png') });
 }

@@ -41,7 +41,8 @@ jobbet water FLY --beat FILE [--level M] [--line floating|intermediate|"sink-tip
              [--dropper FLY [--dropper-above 90cm]] [--rod-tip 1m] [--want 1m] [--seconds 20s]
              [--drawers FILE] [--lines]
                          how deep a fly is fished and for how long, how it hangs on the way, what goes wrong
-jobbet log OUTING... [--by fly|ride|weight|silhouette|colour|depth|manner|hand|light|level|temperature|run|clarity]
+jobbet log OUTING... [--by fly|version|ride|weight|silhouette|slenderness|colour|depth|
+             manner|hand|light|level|temperature|run|clarity]
              [--within "level:over 0.75 m"] [--versions FLY] [--flies FOLDER] [--beats FOLDER]
              [--dates FOLDER] [--drawers FILE] [--lines]
                          takes by the hour in groups with exact intervals, which of them differ, what would

@@ -508,13 +508,42 @@ describe('what was lost', () => {
           ['fish', 1],
         ],
         atLeast: 4,
+        where: null,
       },
-      { fly: 'b', lost: 1, hours: 10, how: [['wood', 1]], atLeast: 3 },
+      { fly: 'b', lost: 1, hours: 10, how: [['wood', 1]], atLeast: 3, where: null },
     ]);
     // One and a half lost an outing: three hold nine in ten (0.934), two do not (0.809).
     expect(Math.exp(-1.5) * (1 + 1.5 + 1.5 ** 2 / 2 + 1.5 ** 3 / 6)).toBeGreaterThan(0.9);
     expect(Math.exp(-1.5) * (1 + 1.5 + 1.5 ** 2 / 2)).toBeLessThan(0.9);
   });
+});
+
+test('where and how a fly is lost most on an outing has a count of its own', () => {
+  const on = (beat: string, manner: string, outing: number, lost: number) =>
+    fishedFor('a', 2, 0, {
+      beat,
+      outing,
+      lost: Array.from({ length: lost }, () => 'bed' as const),
+      rod: { fly: 'a', manner },
+    });
+  const all = [on('Mill Run', 'swing', 1, 0), on('Mill Run', 'swing', 2, 1), on('Ferry Pool', 'strip', 3, 3)];
+  const [told] = lossesOf(all);
+  expect(told?.where).toEqual({ beat: 'Ferry Pool', manner: 'strip', lost: 3, outings: 1, atLeast: 6 });
+  expect(told?.atLeast).toBeLessThan(6);
+});
+
+test('versions and slenderness are groups too: a version by the day it was fished first', () => {
+  const fly = laid([tail(), body()]);
+  const traits = traitsOf(fly);
+  expect(traits.slenderness).toBeGreaterThan(2);
+  const made = (length: string, date: string, outing: number) =>
+    fishedFor('a', 2, 1, { date, outing, traits, rod: { fly: 'a', pattern: { length } } });
+  const all = [made('1', '2026-03-01', 0), made('2', '2026-04-01', 1), made('1', '2026-05-01', 2)];
+  expect(groupsOf(all, 'version').map(({ name, outings }) => [name, outings])).toEqual([
+    [`${traits.name}, since 2026-03-01`, 2],
+    [`${traits.name}, since 2026-04-01`, 1],
+  ]);
+  expect(groupsOf(all, 'slenderness')).toHaveLength(1);
 });
 
 describe('a card for the water', () => {

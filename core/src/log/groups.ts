@@ -8,6 +8,8 @@ export interface Traits {
   readonly ride: string;
   readonly submergedMg: number;
   readonly areaMm2: number;
+  /** Its length squared over that, as Inspect tells it. */
+  readonly slenderness: number;
   readonly colour: string;
 }
 
@@ -21,9 +23,11 @@ export interface FishedAs extends Fished {
 
 export const BY = [
   'fly',
+  'version',
   'ride',
   'weight',
   'silhouette',
+  'slenderness',
   'colour',
   'depth',
   'manner',
@@ -78,6 +82,7 @@ const binned = (value: number, edges: readonly number[], words: (value: number) 
 
 const WEIGHTS_MG = [150, 300, 500, 750, 1000] as const;
 const AREAS_MM2 = [120, 220, 320, 450] as const;
+const SLENDER = [4, 6, 9, 13] as const;
 const DEPTHS_MM = [300, 600, 1000, 1500, 2500] as const;
 /** Levels and clarities are parted so: a third of all hours each. */
 const THIRDS = 3;
@@ -93,19 +98,37 @@ function thirdsOf(all: readonly FishedAs[], of: (each: FishedAs) => number | nul
 
 const centimetres = (mm: number): string => (mm / 1000).toFixed(2);
 
+/** The day each pattern of each fly was fished first. */
+function firstFished(all: readonly FishedAs[]): ReadonlyMap<string, string> {
+  const first = new Map<string, string>();
+  for (const { fly, rod, date } of all) {
+    const key = JSON.stringify([fly, rod.pattern]);
+    const known = first.get(key);
+    if (known === undefined || date < known) first.set(key, date);
+  }
+  return first;
+}
+
 /** The name of the group each falls in; null where what it would be grouped by is not known. */
 function namer(all: readonly FishedAs[], by: By): (each: FishedAs) => string | null {
   const from = <T>(value: T | null | undefined, words: (value: T) => string): string | null =>
     value === null || value === undefined ? null : words(value);
   const levels = thirdsOf(all, ({ levelMm }) => levelMm);
   const clear = thirdsOf(all, ({ clarityMm }) => clarityMm);
+  const since = firstFished(all);
   const warm = thirdsOf(all, ({ temperatureC }) => temperatureC);
   const namers: Readonly<Record<By, (each: FishedAs) => string | null>> = {
     fly: ({ traits, fly }) => traits?.name ?? fly,
+    // A version is a pattern: told by the day it was fished first.
+    version: ({ traits, fly, rod }) =>
+      rod.pattern === undefined
+        ? null
+        : `${traits?.name ?? fly}, since ${since.get(JSON.stringify([fly, rod.pattern])) ?? ''}`,
     ride: ({ traits }) => traits?.ride ?? null,
     weight: ({ traits }) =>
       from(traits?.submergedMg, (mg) => binned(mg, WEIGHTS_MG, (v) => (v / 1000).toFixed(2), 'g')),
     silhouette: ({ traits }) => from(traits?.areaMm2, (mm2) => binned(mm2, AREAS_MM2, String, 'mm²')),
+    slenderness: ({ traits }) => from(traits?.slenderness, (v) => binned(v, SLENDER, String, 'length² to area')),
     colour: ({ traits }) => traits?.colour ?? null,
     depth: ({ depthMm }) => from(depthMm, (mm) => binned(mm, DEPTHS_MM, (v) => (v / 1000).toFixed(1), 'm')),
     manner: ({ rod }) => rod.manner ?? null,

@@ -66,9 +66,12 @@ interface Asked {
   readonly of: DrillOf;
   readonly seed: number;
   readonly since: number;
+  /** The one relation that is asked; null for any. */
+  readonly only: string | null;
   readonly told: Answer | null;
 }
-const fresh = (of: DrillOf): Asked => ({
+const fresh = (of: DrillOf, only: string | null = null): Asked => ({
+  only,
   of,
   seed: Math.floor(Math.random() * 2 ** 31),
   since: Date.now(),
@@ -84,13 +87,13 @@ function useAskedNow() {
   const round = useRound();
   const next = (): void => {
     if (begun !== null && Date.now() - begun > ROUND_MS) setDone(true);
-    setAsked(fresh(asked.of));
+    setAsked(fresh(asked.of, asked.only));
   };
-  const begin = (of: DrillOf): void => {
+  const begin = (of: DrillOf, only: string | null = null): void => {
     endRound();
     setBegun(null);
     setDone(false);
-    setAsked(fresh(of));
+    setAsked(fresh(of, only));
     setSettings({ drillOf: of });
   };
   const answer = (told: Answer): void => {
@@ -103,7 +106,7 @@ function useAskedNow() {
   const back = (): void => {
     if (!takeBack()) return;
     say('The last answer is taken back.');
-    setAsked(fresh(asked.of));
+    setAsked(fresh(asked.of, asked.only));
   };
   return { asked, round, done, next, begin, answer, back, goOn: () => setDone(false) };
 }
@@ -135,7 +138,15 @@ function Drilling({ rounds, box }: { readonly rounds: readonly DrillFile[]; read
   });
   // What is left is ended: the next visit begins another round.
   useEffect(() => endRound, []);
-  const task: TaskProps = { seed: asked.seed, rounds, box, told: asked.told, onAnswer: now.answer, onNext: now.next };
+  const task: TaskProps = {
+    seed: asked.seed,
+    rounds,
+    box,
+    told: asked.told,
+    only: asked.only,
+    onAnswer: now.answer,
+    onNext: now.next,
+  };
   return (
     <div className="flex flex-col h-full">
       <HouseBar
@@ -246,7 +257,7 @@ function Drills({
 }: {
   readonly of: DrillOf;
   readonly rounds: readonly DrillFile[];
-  readonly onBegin: (of: DrillOf) => void;
+  readonly onBegin: (of: DrillOf, only?: string) => void;
   readonly onFirst: () => void;
 }) {
   const { drillTrue, drillWhole, screenPxPerMm } = useSettings();
@@ -304,17 +315,37 @@ function Drills({
           />
           order of a whole fly
         </label>
-        <h3 className="font-bold mt-3">Never tied one?</h3>
-        <p className="text-label text-ink2">
-          One simple fly, from the bare hook to the whip finish, each step with its why.
-        </p>
-        <button type="button" className="sheet-button mt-1" onClick={onFirst}>
-          The first fly <span className="plain-key">F</span>
-        </button>
+        <ForBeginners {...{ onBegin, onFirst }} />
       </div>
     </nav>
   );
 }
+
+/** The first fly, and the one length it needs. */
+const ForBeginners = ({
+  onBegin,
+  onFirst,
+}: {
+  readonly onBegin: (of: DrillOf, only?: string) => void;
+  readonly onFirst: () => void;
+}) => (
+  <>
+    <h3 className="font-bold mt-3">Never tied one?</h3>
+    <p className="text-label text-ink2">
+      One simple fly, from the bare hook to the whip finish, each step with its why.
+    </p>
+    <button type="button" className="sheet-button mt-1" onClick={onFirst}>
+      The first fly <span className="plain-key">F</span>
+    </button>
+    <button
+      type="button"
+      className="block mt-1 text-label text-ink2 hover:text-ink underline decoration-dotted"
+      onClick={() => onBegin('length', '1 shank')}
+    >
+      its one length by eye: a tail of one shank
+    </button>
+  </>
+);
 
 /** Saves all rounds, a file each way of drilling. */
 function saveRounds(rounds: readonly DrillFile[]): void {

@@ -62,7 +62,8 @@ export function useHandsOf({ rounds, box }: LendsProps) {
     () => (fly ? spreadsOf(fly.laid).flatMap(({ key, kind }) => (kind === 'length' ? [key] : [])) : []),
     [fly],
   );
-  const to = spread && Math.round(1000 * spread.sd) / 1000;
+  // By half per cents: not every answer is another scatter.
+  const to = spread && Math.round(200 * spread.sd) / 200;
   const now = own?.(hand);
   const changed = useMemo(() => (to === null ? {} : Object.fromEntries(keys.map((key) => [key, to]))), [keys, to]);
   const same = to !== null && now !== undefined && keys.every((key) => now[key] === to);

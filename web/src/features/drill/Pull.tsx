@@ -23,7 +23,7 @@ const LONGEST_SHANKS = 2.5;
 
 /** A tip that is pulled by eye; only once it is let go the truth lies over it. */
 export function Pull({ of, ...props }: TaskProps & { readonly of: 'length' | 'butts' }) {
-  const [question] = useState(() => pullQuestion(props.rounds, of, props.seed, momentOf(new Date())));
+  const [question] = useState(() => pullQuestion(props.rounds, of, props.seed, momentOf(new Date()), props.only));
   return question ? <Pulling {...props} question={question} /> : <p className="p-6">There is no hook to ask of.</p>;
 }
 
@@ -252,6 +252,9 @@ function Truth({
   );
 }
 
+/** Nobody's eye is off by more: the hand slipped. */
+const SLIP = 0.6;
+
 /** How far off it was, in words: what a screen reader says of it. */
 function Said({
   question: { ask, on, platform },
@@ -267,6 +270,7 @@ function Said({
   return (
     <div role="status" className="absolute left-4 bottom-3 bg-sheet/90 px-1" data-testid="said">
       <p className="text-sentence font-bold">{offWords(off, style)}</p>
+      {Math.abs(off) > SLIP && <p>So far off it may be a slip of the hand: Z takes it back.</p>}
       <p className="text-label italic text-ink2">
         {figure} {unit}; on a {platform.kind} {on}, {ask.asked} is {truth.figure} {truth.unit}
       </p>

@@ -41,16 +41,21 @@ const kindOf = ({ on, platform }: Pick<On, 'on' | 'platform'>, asked: string): s
 
 const TURN_DEG = 12;
 
-/** What is pulled next: a relation on a hook, by what is known worst; another size and turn each time, so that only the eye serves. */
+/** What is pulled next: a relation on a hook, by what is known worst; another size and turn each time, so that only the eye serves. @param only the one relation that is asked; any where none is named */
 export function pullQuestion(
   rounds: readonly DrillFile[],
   of: PullAsk['of'],
   seed: number,
   now: string,
+  only: string | null = null,
 ): PullQuestion | null {
   const all = ON.flatMap((each) => {
     const laid = layFly(newFly('bare', each.platform));
-    return laid.ok ? pullsOn(laid.value.platform, of).map((ask) => ({ ...each, laid: laid.value, ask })) : [];
+    return laid.ok
+      ? pullsOn(laid.value.platform, of)
+          .filter(({ asked }) => only === null || asked === only)
+          .map((ask) => ({ ...each, laid: laid.value, ask }))
+      : [];
   });
   const answers = pulledIn(rounds)
     .filter((each) => each.of === of)

@@ -18,6 +18,8 @@ export interface TaskProps {
   readonly seed: number;
   readonly rounds: readonly DrillFile[];
   readonly box: readonly BoxFly[];
+  /** The one relation that is asked by pulling; null for any. */
+  readonly only: string | null;
   /** The answer, once it is given. */
   readonly told: Answer | null;
   readonly onAnswer: (answer: Answer) => void;

@@ -26,6 +26,15 @@ const told = <T extends object>(thing: T, key: keyof T, text: string): T => {
 const put = <T,>(all: readonly T[], at: number, next: T | null): T[] =>
   all.flatMap((each, i) => (i === at ? (next === null ? [] : [next]) : [each]));
 
+/** How a fly was fished, beside what is told in its line. */
+const HOW = [
+  ['leader', 'leader'],
+  ['manner', 'manner'],
+  ['count', 'count'],
+  ['hand', 'tied by'],
+  ['note', 'note'],
+] as const;
+
 /** What came to a fly, by the minute, and the fish that were landed. Where anything is told by the minute the counts are of it. */
 export function ByMinute({ stored, at, name, onClose }: ByMinuteProps) {
   const rod = stored.record.rods[at];
@@ -45,6 +54,20 @@ export function ByMinute({ stored, at, name, onClose }: ByMinuteProps) {
       note="Where anything is told by the minute, takes, touches, fouls and losses are counted from it."
       onClose={onClose}
     >
+      <p className="border-b border-hair pb-2" data-testid="how">
+        {HOW.map(([key, empty]) => (
+          <span key={key} className="mr-3">
+            <i className="text-ink2 text-label">{empty}</i>{' '}
+            <TextField
+              label={`${empty}, ${name}`}
+              value={rod[key] ?? ''}
+              empty="not told"
+              later
+              onChange={(words) => changed(stored, withRod(stored.record, at, told(rod, key, words)))}
+            />
+          </span>
+        ))}
+      </p>
       <Events {...{ events, name, rod }} outing={stored.record} onChange={(next) => change({ events: next })} />
       <Sizes {...{ landed, name }} onChange={(next) => change({ landed: next })} />
     </DialogBox>

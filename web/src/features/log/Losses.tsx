@@ -34,12 +34,19 @@ export function Losses({
     <section aria-label="What was lost" className="mt-3">
       <h3 className="font-bold border-b border-hair">What was lost</h3>
       <ul>
-        {losses.map(({ fly, lost, hours, how, atLeast }) => (
+        {losses.map(({ fly, lost, hours, how, atLeast, where }) => (
           <li key={fly} className="border-b border-hair py-0.5">
             <b>{files[fly]?.name}</b> {lost} in {hoursWords(hours, style)}
             <p className="text-label text-ink2">
               {how.map(([each, times]) => `${LOST_WORDS[each]} ${String(times)}`).join(', ')}; {atLeast} in the box{' '}
               {atLeast === 1 ? 'is' : 'are'} enough nine times in ten
+              {where && where.atLeast > atLeast && (
+                <>
+                  ; {where.atLeast} on {where.beat}
+                  {where.manner !== null && `, ${where.manner}`}: {where.lost} in {where.outings}{' '}
+                  {where.outings === 1 ? 'outing' : 'outings'}
+                </>
+              )}
             </p>
           </li>
         ))}

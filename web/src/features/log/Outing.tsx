@@ -2,14 +2,17 @@ import type { Fault } from '@jobbet/core/base';
 import { fishedOf, readLogLine } from '@jobbet/core/log';
 import type { FlyFile } from '@jobbet/core/pattern';
 import { LIGHTS, type OutingFile, TRENDS } from '@jobbet/core/records';
+import { saying } from '@jobbet/core/units';
 import { type RefObject, useState } from 'react';
 import type { StoredBeat, StoredOuting } from '../../shared/api/client.ts';
+import { useGauge } from '../../shared/records/useGauge.ts';
+import { useStyle } from '../../shared/settings/settings.ts';
 import { TextField, ChoiceField } from '../../shared/fields/Fields.tsx';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
 import { changed } from './outings.ts';
 import { Pictures } from './Pictures.tsx';
 import { Rods } from './Rods.tsx';
-import { byNumber, fileOf, withLine, withTold } from './writing.ts';
+import { byNumber, dayText, fileOf, withLine, withTold } from './writing.ts';
 
 interface OutingProps {
   readonly stored: StoredOuting;
@@ -50,6 +53,11 @@ type Texts = 'date' | 'from' | 'to' | 'clarity' | 'hand';
 
 function Sentence({ stored, beats, pictures }: Pick<OutingProps, 'stored' | 'beats' | 'pictures'>) {
   const { record } = stored;
+  const { depth } = saying(useStyle());
+  const beat = beats.find(({ name }) => name === record.beat);
+  const station = useGauge(beat?.record.gauge?.station, undefined);
+  const nowText = station.now && depth(1000 * station.now.row.levelM);
+  const [isToday] = useState(() => record.date === dayText(new Date()));
   const put = (part: Partial<OutingFile>, gone: readonly (keyof OutingFile)[] = []): readonly Fault[] =>
     changed(
       stored,
@@ -88,7 +96,18 @@ function Sentence({ stored, beats, pictures }: Pick<OutingProps, 'stored' | 'bea
         options={beats.map(({ name }) => name)}
         onChange={(text) => put({ beat: text.trim() })}
       />
-      , gauge {gauge('level', 'level of the gauge', '0.6 m')} and{' '}
+      , gauge {gauge('level', 'level of the gauge', '0.6 m')}
+      {station.now && nowText !== null && isToday && nowText !== (record.gauge?.level ?? '') && (
+        <button
+          type="button"
+          className="ml-1 text-label italic text-ink2 underline decoration-dotted hover:text-ink"
+          onClick={() => put({ gauge: { ...record.gauge, level: nowText, trend: station.now?.trend ?? 'steady' } })}
+        >
+          now {nowText}, {station.now.trend}
+          {station.simulated && ', simulated'}
+        </button>
+      )}{' '}
+      and{' '}
       <ChoiceField
         label="the gauge is"
         value={record.gauge?.trend ?? ''}

@@ -16,9 +16,11 @@ export function dayOf(date: string): string {
 /** What a group is called by. */
 export const BY_WORDS = {
   fly: 'by fly',
+  version: 'by version of a fly',
   ride: 'by how it rides',
   weight: 'by weight under water',
   silhouette: 'by silhouette, from the side',
+  slenderness: 'by how slender it is from the side',
   colour: 'by colour',
   depth: 'by depth, as Water has it',
   manner: 'by manner',

@@ -18,7 +18,7 @@ import { calendarDay } from '../../shared/ui/dates.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import type { Asking } from './asking.ts';
 import type { Shown } from './reckon.ts';
-import type { useGauge } from './useGauge.ts';
+import type { useGauge } from '../../shared/records/useGauge.ts';
 
 interface SentenceProps {
   readonly asking: Asking;
@@ -188,6 +188,7 @@ function LevelField({ asking, gauge }: { readonly asking: Asking; readonly gauge
   const { now, simulated, last } = gauge;
   const { depth } = saying(useStyle());
   const level = now && depth(now.row.levelM * 1000);
+  const shown = asking.level || (asking.beat?.record.gauge?.referenceLevel ?? '');
   return (
     <>
       <TextField
@@ -207,10 +208,10 @@ function LevelField({ asking, gauge }: { readonly asking: Asking; readonly gauge
           {simulated && ', simulated'}
         </button>
       )}{' '}
-      {last && last.level !== asking.level && (
+      {last && last.level !== shown && (
         <button
           type="button"
-          className="text-label italic text-ink2 underline decoration-dotted hover:text-ink"
+          className="ml-2 text-label italic text-ink2 underline decoration-dotted hover:text-ink"
           onClick={() => asking.setLevel(last.level)}
         >
           last outing {last.level}, {calendarDay(last.date)}

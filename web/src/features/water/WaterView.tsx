@@ -24,7 +24,7 @@ import type { Question, Shown } from './reckon.ts';
 import { saveCard, saveSection, sectionOf } from './papers.ts';
 import { MANNER_WORDS, Sentence } from './Sentence.tsx';
 import { Through } from './Through.tsx';
-import { useGauge } from './useGauge.ts';
+import { useGauge } from '../../shared/records/useGauge.ts';
 import { type Fished, useBoxHere, useFished } from './useFished.ts';
 
 /** What the fly does in the water it is fished in. */

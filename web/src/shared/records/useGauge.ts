@@ -3,11 +3,11 @@ import { type GaugeFeed, gaugeNow, readGauge, simulatedStation } from '@jobbet/c
 import { useMemo, useState } from 'react';
 import useSWR from 'swr';
 import { z } from 'zod';
-import { api, type StoredOuting } from '../../shared/api/client.ts';
-import { OUTINGS } from '../../shared/api/keys.ts';
-import { kept } from '../../shared/kept/kept.ts';
-import { cellsOf } from '../../shared/ui/csv.ts';
-import { say } from '../../shared/ui/toast.ts';
+import { api, type StoredOuting } from '../api/client.ts';
+import { OUTINGS } from '../api/keys.ts';
+import { kept } from '../kept/kept.ts';
+import { cellsOf } from '../ui/csv.ts';
+import { say } from '../ui/toast.ts';
 
 /** Tables of gauges that were taken in, by station, as their cells. */
 const tables = kept('jobbet.gauges', z.record(z.string(), z.array(z.array(z.string()))), {});
