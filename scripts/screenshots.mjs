@@ -220,6 +220,7 @@ async function drill() {
   await page.keyboard.press('z');
   // What was pulled stays pulled where the question is the same.
   await answered(Math.round((first + 8) / step) - 4);
+  await page.getByRole('button', { name: 'Dismiss' }).click();
   await page.waitForTimeout(2500);
   await page.screenshot({ path: join(out, 'drill.png') });
 }

@@ -339,7 +339,7 @@ const ForBeginners = ({
     </button>
     <button
       type="button"
-      className="block mt-1 text-label text-ink2 hover:text-ink underline decoration-dotted"
+      className="block mt-1 text-left text-label text-ink2 hover:text-ink underline decoration-dotted"
       onClick={() => onBegin('length', '1 shank')}
     >
       its one length by eye: a tail of one shank

@@ -185,6 +185,9 @@ const Cut = ({ at: [x, y] }: { readonly at: readonly [number, number] }) => (
   <path d={`M${x.toFixed(1)} ${(y - 22).toFixed(1)}V${(y + 22).toFixed(1)}`} stroke="var(--shape)" strokeWidth={2.4} />
 );
 
+/** A sign of a label takes so much room, px; a piece that is shorter than its words goes without. */
+const SIGN_PX = 6;
+
 /** What was asked and what was given, as two lengths, and the truth laid along the shank. */
 function Truth({
   view,
@@ -236,15 +239,17 @@ function Truth({
                 fill="var(--band)"
                 stroke="var(--measure)"
               />
-              <text
-                x={(a + b) / 2}
-                y={top - 14}
-                textAnchor="middle"
-                className="text-label italic"
-                fill="var(--measure)"
-              >
-                {words}
-              </text>
+              {Math.abs(b - a) > SIGN_PX * words.length && (
+                <text
+                  x={(a + b) / 2}
+                  y={top - 14}
+                  textAnchor="middle"
+                  className="text-label italic"
+                  fill="var(--measure)"
+                >
+                  {words}
+                </text>
+              )}
             </g>
           );
         })}
