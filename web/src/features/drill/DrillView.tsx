@@ -10,6 +10,7 @@ import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 import { saveFile, slug } from '../../shared/ui/saveFile.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { DRILL } from './commands.ts';
+import { Amount } from './Amount.tsx';
 import { Equal } from './Equal.tsx';
 import { Eye } from './Eye.tsx';
 import { useFirstFly } from './useFirstFly.ts';
@@ -18,7 +19,7 @@ import { Order } from './Order.tsx';
 import { Pull } from './Pull.tsx';
 import { Round } from './Round.tsx';
 import { endRound, keepAnswer, momentOf, removeRound, takeBack, takeRounds, useRound, useRounds } from './rounds.ts';
-import { Amount, Ride, Sink } from './Swims.tsx';
+import { Ride, Sink } from './Swims.tsx';
 import { type Answer, type BoxFly, itemsOf, type TaskProps, TASKS } from './task.ts';
 
 const doing = (work: Promise<unknown>): void => {

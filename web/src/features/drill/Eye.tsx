@@ -5,7 +5,7 @@ import type { Style } from '@jobbet/core/units';
 import { formatNumber } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
-import { seenOf } from './seenOf.ts';
+import { seenOf, THING_NAMES, type Thing } from './seenOf.ts';
 import { isRight, itemsOf } from './task.ts';
 import { percent } from './words.ts';
 
@@ -181,62 +181,70 @@ function History({
   );
 }
 
-/** From which difference up left and right are told, and every answer's difference in its order. */
+/** From which difference up left and right are told, thing by thing, and every answer's difference in its order. */
 function Sees({ rounds }: { readonly rounds: readonly DrillFile[] }) {
+  const things = THING_NAMES.filter((thing) => seenOf(rounds, thing).length > 0);
+  return (
+    <section aria-label="Your eye">
+      <h2 className="text-sentence font-bold flex justify-between items-baseline">
+        Your eye <i className="text-label text-ink2 font-normal">{itemsOf(rounds, 'equal').length} answers</i>
+      </h2>
+      {things.length === 0 && <p className="text-ink2">Nothing is answered yet.</p>}
+      {things.map((thing) => (
+        <SeesThing key={thing} {...{ rounds, thing }} />
+      ))}
+    </section>
+  );
+}
+
+function SeesThing({ rounds, thing }: { readonly rounds: readonly DrillFile[]; readonly thing: Thing }) {
   const style = useStyle();
-  const seen = useMemo(() => seenOf(rounds), [rounds]);
+  const seen = useMemo(() => seenOf(rounds, thing), [rounds, thing]);
   const threshold = useMemo(() => thresholdOf(seen), [seen]);
-  const [wide, high, most] = [220, 120, 0.42];
+  const [wide, high, most] = [220, 84, 0.42];
   const lately = seen.slice(-60);
   const x = (i: number): number => 6 + (i / Math.max(1, lately.length - 1)) * (wide - 12);
   const y = (share: number): number => high - 4 - (Math.min(most, share) / most) * (high - 10);
   return (
-    <section aria-label="Your eye">
-      <h2 className="text-sentence font-bold flex justify-between items-baseline">
-        Your eye <i className="text-label text-ink2 font-normal">{seen.length} answers</i>
-      </h2>
-      {threshold ? (
-        <p data-testid="threshold">
-          You see it three times in four from <b>{percent(threshold.share, style)}</b> up{' '}
-          <span className="text-label text-ink2">
-            ({percent(threshold.interval[0], style)} to {percent(threshold.interval[1], style)})
+    <figure className="border-b border-hair py-1">
+      <figcaption>
+        <b>{thing}</b>{' '}
+        {threshold ? (
+          <span data-testid="threshold">
+            seen three times in four from <b>{percent(threshold.share, style)}</b> up{' '}
+            <span className="text-label text-ink2">
+              ({percent(threshold.interval[0], style)} to {percent(threshold.interval[1], style)})
+            </span>
           </span>
-        </p>
-      ) : (
-        <p className="text-ink2">Too few answers to tell, or none was wrong yet.</p>
-      )}
-      {lately.length > 0 && (
-        <figure>
-          <svg width={wide} height={high} aria-hidden="true">
-            {threshold && (
-              <path
-                d={`M0 ${y(threshold.share).toFixed(1)}H${String(wide)}`}
-                stroke="var(--measure)"
-                strokeDasharray="5 4"
-              />
-            )}
-            <path
-              d={`M${lately.map(({ share }, i) => `${x(i).toFixed(1)} ${y(share).toFixed(1)}`).join('L')}`}
-              fill="none"
-              stroke="var(--rule)"
-            />
-            {lately.map(({ share, right }, i) => (
-              <circle
-                key={String(i)}
-                cx={x(i)}
-                cy={y(share)}
-                r={3}
-                fill={right ? 'var(--ink)' : 'var(--sheet)'}
-                stroke="var(--ink)"
-              />
-            ))}
-          </svg>
-          <figcaption className="text-label italic text-ink2">
-            difference shown, 0 to 42 %; hollow: told wrong
-          </figcaption>
-        </figure>
-      )}
-    </section>
+        ) : (
+          <span className="text-ink2">too few answers to tell, or none was wrong yet</span>
+        )}
+      </figcaption>
+      <svg width={wide} height={high} aria-hidden="true">
+        {threshold && (
+          <path
+            d={`M0 ${y(threshold.share).toFixed(1)}H${String(wide)}`}
+            stroke="var(--measure)"
+            strokeDasharray="5 4"
+          />
+        )}
+        <path
+          d={`M${lately.map(({ share }, i) => `${x(i).toFixed(1)} ${y(share).toFixed(1)}`).join('L')}`}
+          fill="none"
+          stroke="var(--rule)"
+        />
+        {lately.map(({ share, right }, i) => (
+          <circle
+            key={String(i)}
+            cx={x(i)}
+            cy={y(share)}
+            r={3}
+            fill={right ? 'var(--ink)' : 'var(--sheet)'}
+            stroke="var(--ink)"
+          />
+        ))}
+      </svg>
+    </figure>
   );
 }
 

@@ -143,7 +143,7 @@ export function LeansBox({ rounds, box }: LendsProps) {
   const { drawers } = useDrawers();
   const question = useMemo(() => (fly && drawers ? { file: fly.file, drawers: drawers.tables } : null), [fly, drawers]);
   const { answer, current } = useAsked(question, askLeans);
-  const threshold = useMemo(() => thresholdOf(seenOf(rounds)), [rounds]);
+  const threshold = useMemo(() => thresholdOf(seenOf(rounds, 'collar')), [rounds]);
   if (!fly) return null;
   return (
     <section aria-label="Good enough for" className="border-t border-rule mt-3 pt-2">

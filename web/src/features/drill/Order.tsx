@@ -1,12 +1,12 @@
 import { sentence } from '@jobbet/core/base';
 import { brokenIn, orderAsk } from '@jobbet/core/drill';
 import type { LaidFly } from '@jobbet/core/model';
-import { noise } from '@jobbet/core/numeric';
 import { partName, stageOf } from '@jobbet/core/tying';
 import { useMemo, useState } from 'react';
 import { FlyThumb } from '../../shared/drawing/FlyThumb.tsx';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
 import { useSettings } from '../../shared/settings/settings.ts';
+import { fliesNext } from './flyNext.ts';
 import { Choice } from './Choice.tsx';
 import { Question } from './Question.tsx';
 import { WholeOrder } from './WholeOrder.tsx';
@@ -16,10 +16,9 @@ const [WIDE, HIGH] = [190, 92] as const;
 /** A step of a fly drawn beside the question; what is on already. */
 const [ON_WIDE, ON_HIGH] = [440, 190] as const;
 
-/** Flies of which something can be asked, in an order of their own, and the question of the first. */
-function questionOf(box: readonly BoxFly[], seed: number) {
-  const flies = box.map((fly, i) => ({ fly, by: noise(seed, i, 9) })).sort((one, other) => one.by - other.by);
-  for (const { fly } of flies) {
+/** The question of the first fly of which something can be asked. */
+function questionOf(rounds: TaskProps['rounds'], box: readonly BoxFly[], seed: number) {
+  for (const fly of fliesNext(rounds, 'order', box, seed)) {
     const ask = orderAsk(fly.laid, seed);
     if (ask) return { fly, ask };
   }
@@ -31,8 +30,8 @@ export const Order = (props: TaskProps) =>
   useSettings().drillWhole ? <WholeOrder {...props} /> : <NextPart {...props} />;
 
 /** Some of a fly is on, one of three parts can follow. */
-function NextPart({ seed, box, told, onAnswer, onNext }: TaskProps) {
-  const [question] = useState(() => questionOf(box, seed));
+function NextPart({ seed, rounds, box, told, onAnswer, onNext }: TaskProps) {
+  const [question] = useState(() => questionOf(rounds, box, seed));
   if (!question) return <p className="p-6">No fly of the box has an order that could be got wrong.</p>;
   const { fly, ask } = question;
   const given = told && Array.isArray(told.given) ? (told.given.at(-1) ?? null) : null;

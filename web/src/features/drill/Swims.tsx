@@ -1,17 +1,15 @@
-import { DOSES } from '@jobbet/core/data';
-import { newFly } from '@jobbet/core/edit';
 import { type LaidFly, layFly, solveLaid } from '@jobbet/core/model';
 import { noise } from '@jobbet/core/numeric';
 import { readFlyValue } from '@jobbet/core/pattern';
-import { formatNumber, formatSpeed } from '@jobbet/core/units';
-import { type ReactNode, useState } from 'react';
+import { formatLength, formatNumber, formatSpeed } from '@jobbet/core/units';
+import { useState } from 'react';
 import { FlyThumb } from '../../shared/drawing/FlyThumb.tsx';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { RideGlyph, rideWords } from '../../shared/ui/RideGlyph.tsx';
 import { Choice } from './Choice.tsx';
-import { Question } from './Question.tsx';
-import type { TaskProps } from './task.ts';
-import { measured } from './words.ts';
+import { fliesNext } from './flyNext.ts';
+import { Frame } from './Frame.tsx';
+import type { BoxFly, TaskProps } from './task.ts';
 
 const among = <T,>(all: readonly T[], seed: number, k: number): T | undefined =>
   all[Math.floor(noise(seed, k, 5) * all.length)];
@@ -23,10 +21,16 @@ const solvedOf = (laid: LaidFly) => {
 const RIDES = ['point-up', 'point-down', 'on-its-side', 'undecided'] as const;
 const [WIDE, HIGH] = [560, 240] as const;
 
+/** Which way up a fly swims, or which eyes turn it over: where a fly of the box has eyes that can. */
+export function Ride(props: TaskProps) {
+  const [tip] = useState(() => (noise(props.seed, 8, 5) < 0.35 ? tipAsk(props.box, props.seed) : null));
+  return tip ? <Tips {...props} ask={tip} /> : <Swims {...props} />;
+}
+
 /** Which way up a fly of the box swims on a tight line; then shown as it lies, with how firmly. */
-export function Ride({ seed, box, told, onAnswer, onNext }: TaskProps) {
+function Swims({ seed, rounds, box, told, onAnswer, onNext }: TaskProps) {
   const style = useStyle();
-  const [fly] = useState(() => among(box, seed, 0) ?? null);
+  const [fly] = useState(() => fliesNext(rounds, 'ride', box, seed)[0] ?? null);
   if (!fly) return <Empty />;
   const { tight, tipping } = fly.laid;
   const given = told === null ? null : String(told.given);
@@ -61,6 +65,84 @@ export function Ride({ seed, box, told, onAnswer, onNext }: TaskProps) {
                   its eyes weigh {formatNumber(tipping.ratio, 1, style)} × what turns it over
                 </span>
               )}
+            </p>
+          </>
+        )}
+      </div>
+    </Frame>
+  );
+}
+
+/** A fly with eyes of some sizes, and the smallest of those that tip it. */
+interface TipAsk {
+  readonly fly: BoxFly;
+  readonly sizes: readonly { readonly mm: number; readonly ride: string; readonly heelDeg: number | null }[];
+  readonly truth: number;
+}
+
+const TIMES = [0.6, 0.8, 1, 1.3] as const;
+
+/** The fly with its eyes of another diameter; null where it does not lay out so. */
+function withEyes({ file }: BoxFly, id: string, mm: number): LaidFly | null {
+  const parts = file.parts.map((part) => (part.id === id ? { ...part, diameter: `${String(mm)} mm` } : part));
+  const read = readFlyValue({ ...file, parts });
+  const laid = read.ok ? layFly(read.value) : null;
+  return laid?.ok === true ? laid.value : null;
+}
+
+function tipAsk(box: readonly BoxFly[], seed: number): TipAsk | null {
+  const flies = box.filter(({ laid }) => laid.tipping !== null);
+  const fly = among(flies, seed, 20);
+  const eyes = fly?.laid.parts.find(({ file }) => file.id === fly.laid.tipping?.part);
+  const now = eyes?.built.ball ? eyes.extent.readings['diameter']?.mm : undefined;
+  if (!fly || !eyes || now === undefined) return null;
+  const sizes = TIMES.flatMap((times) => {
+    const mm = Math.round(2 * times * now) / 2;
+    const laid = withEyes(fly, eyes.file.id, mm);
+    return laid ? [{ mm, ride: laid.tight.ride, heelDeg: laid.tight.heelDeg }] : [];
+  });
+  const truth = sizes.find(({ ride }) => ride === 'point-up')?.mm;
+  // All of them or none: nothing to ask.
+  return truth === undefined || sizes[0]?.ride === 'point-up' ? null : { fly, sizes, truth };
+}
+
+/** The smallest eyes that turn a fly over. */
+function Tips({ told, onAnswer, onNext, ask: { fly, sizes, truth } }: TaskProps & { readonly ask: TipAsk }) {
+  const style = useStyle();
+  const mmWords = (mm: number): string => `${formatLength(mm, style).figure} ${formatLength(mm, style).unit}`;
+  const given = told === null ? null : String(told.given);
+  const chosen = sizes.find(({ mm }) => String(mm) === given);
+  return (
+    <Frame testid="ride" question={`Which are the smallest eyes that turn ${fly.name} over?`}>
+      <FlyThumb laid={fly.laid} width={WIDE} height={HIGH} />
+      <Choice
+        label="The smallest eyes that turn it over"
+        choices={sizes.map(({ mm }) => ({ key: String(mm), words: mmWords(mm) }))}
+        given={given}
+        truth={String(truth)}
+        onChoose={(key) =>
+          onAnswer({
+            fly: fly.name,
+            on: fly.name,
+            platform: fly.file.platform.kind,
+            asked: 'which eyes tip it',
+            truth: String(truth),
+            given: key,
+          })
+        }
+        onNext={onNext}
+      />
+      <div role="status" className="min-h-[3.2em] flex gap-3 items-center" data-testid="said">
+        {chosen && (
+          <>
+            <RideGlyph ride={chosen.ride} heelDeg={chosen.heelDeg} balls size={56} />
+            <p>
+              <b className="text-sentence">
+                {given === String(truth) ? 'So it is' : `It swims point-up from ${mmWords(truth)} on`}
+              </b>
+              <span className="block text-label italic text-ink2">
+                with {mmWords(chosen.mm)} it swims {rideWords(chosen.ride)}
+              </span>
             </p>
           </>
         )}
@@ -130,90 +212,4 @@ export function Sink({ seed, box, told, onAnswer, onNext }: TaskProps) {
   );
 }
 
-/** Amounts no two of which are alike to the eye. */
-const AMOUNTS = ['sparse', 'matchstick', 'half a pencil', 'a pencil'] as const;
-/** So many amounts stand for choice. */
-const OFFERED = 3;
-
-/** A wing of some amount on a hook, as it is weighed and drawn. */
-function clumpOf(dose: string): LaidFly | null {
-  const file = {
-    ...newFly('clump'),
-    parts: [
-      {
-        id: 'wing',
-        role: 'wing',
-        construction: 'bundle',
-        material: 'bucktail',
-        colour: 'brown',
-        at: 'station 1.5',
-        length: '1.5 shank',
-        dose,
-      },
-    ],
-  };
-  const read = readFlyValue(file);
-  const laid = read.ok ? layFly(read.value) : null;
-  return laid?.ok === true ? laid.value : null;
-}
-
-/** How much hair is on: a clump as it is weighed and drawn, its amount in a tier's words. */
-export function Amount({ seed, told, onAnswer, onNext }: TaskProps) {
-  const style = useStyle();
-  const [question] = useState(() => {
-    const at = Math.floor(noise(seed, 0, 6) * AMOUNTS.length);
-    const first = Math.max(0, Math.min(AMOUNTS.length - OFFERED, at - Math.floor(noise(seed, 1, 6) * OFFERED)));
-    const truth = AMOUNTS[at] ?? '';
-    return { truth, offered: AMOUNTS.slice(first, first + OFFERED), laid: clumpOf(truth) };
-  });
-  const { truth, offered, laid } = question;
-  if (!laid) return <Empty />;
-  /** The squeezed clump's cross-section against that which is so. */
-  const shareOf = (dose: string): number => measured(((DOSES[dose]?.pinchMm ?? 0) / (DOSES[truth]?.pinchMm ?? 1)) ** 2);
-  const given = told === null ? null : (offered.find((dose) => shareOf(dose) === told.given) ?? null);
-  return (
-    <Frame testid="density" question="A wing of bucktail on a 6: how much of it?">
-      <FlyThumb laid={laid} width={WIDE} height={HIGH} />
-      <Choice
-        label="How much of it"
-        choices={offered.map((dose) => ({ key: dose, words: dose }))}
-        given={given}
-        truth={truth}
-        onChoose={(dose) => onAnswer({ on: '6', platform: 'single', asked: truth, truth: 1, given: shareOf(dose) })}
-        onNext={onNext}
-      />
-      <div role="status" className="min-h-[3.2em]" data-testid="said">
-        {given !== null && (
-          <p>
-            <b className="text-sentence">{given === truth ? 'So it is' : `It is ${truth}`}</b>
-            <span className="block text-label italic text-ink2">
-              squeezed, {formatNumber(DOSES[truth]?.pinchMm ?? 0, 1, style)} mm across
-              {given !== truth && `; ${given} has ${formatNumber(shareOf(given), 1, style)} × as much hair`}
-            </span>
-          </p>
-        )}
-      </div>
-    </Frame>
-  );
-}
-
-const Frame = ({
-  testid,
-  question,
-  children,
-}: {
-  readonly testid: string;
-  readonly question: string;
-  readonly children: ReactNode;
-}) => (
-  <>
-    <Question>{question}</Question>
-    <div
-      className="flex-1 min-h-0 grid place-content-center justify-items-center gap-3 p-4 overflow-y-auto"
-      data-testid={testid}
-    >
-      {children}
-    </div>
-  </>
-);
 const Empty = () => <p className="p-6">There are not enough flies in the box to ask of.</p>;

@@ -7,6 +7,7 @@ import { useMemo, useState } from 'react';
 import { useOffered } from '../../shared/commands/useKeys.ts';
 import { FlyThumb } from '../../shared/drawing/FlyThumb.tsx';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
+import { fliesNext } from './flyNext.ts';
 import { Question } from './Question.tsx';
 import type { TaskProps } from './task.ts';
 
@@ -15,8 +16,8 @@ const [WIDE, HIGH] = [440, 190] as const;
 const KEYS = 9;
 
 /** All parts of a fly put in order, one after the other; only then it is said what that breaks, and how few moves mend it. */
-export function WholeOrder({ seed, box, told, onAnswer, onNext }: TaskProps) {
-  const [fly] = useState(() => box[Math.floor(noise(seed, 0, 8) * box.length)] ?? null);
+export function WholeOrder({ seed, rounds, box, told, onAnswer, onNext }: TaskProps) {
+  const [fly] = useState(() => fliesNext(rounds, 'order', box, seed)[0] ?? null);
   const [put, setPut] = useState<readonly string[]>([]);
   const left = useMemo(
     () =>

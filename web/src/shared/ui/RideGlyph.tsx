@@ -15,10 +15,17 @@ const WORDS: Readonly<Record<string, string>> = {
 };
 export const rideWords = (ride: string): string => WORDS[ride] ?? ride;
 
+/** Whether the hook stands the other way up on the platform, so that at no heel its point is up: what the ride says is what is drawn. */
+function isTurned(ride: string, heelDeg: number): boolean {
+  const away = Math.abs(((((heelDeg + 180) % 360) + 360) % 360) - 180);
+  return (ride === 'point-up' && away < 90) || (ride === 'point-down' && away > 90);
+}
+
 /** The fly from the front over the bed, turned to its heel: a dot for the shank, an arrow for the point, two balls where eyes are fitted. */
 export function RideGlyph({ ride, heelDeg, balls, size = 40 }: RideGlyphProps) {
   // What is seen from the front is mirrored for a right-handed tier, as the drawing is.
-  const turn = (heelDeg ?? 90) * (useSettings((now) => now.hand) === 'right' ? -1 : 1);
+  const mirrored = useSettings((now) => now.hand) === 'right' ? -1 : 1;
+  const turn = ((heelDeg ?? 90) + (isTurned(ride, heelDeg ?? 90) ? 180 : 0)) * mirrored;
   const firm = ride !== 'undecided';
   return (
     <svg width={size} height={size} viewBox="-20 -20 40 40" aria-hidden="true">
