@@ -1,2 +1,2 @@
 export { MAX_BYTES, sizeFault } from './json.ts';
-export { type DocumentKind, documentJsonSchema, readDocument, readDocumentText } from './read.ts';
+export { type DocumentKind, documentJsonSchema, firstKind, readDocument, readDocumentText } from './read.ts';

@@ -16,6 +16,16 @@ export interface DocumentKind<S extends z.ZodType = z.ZodType> {
   readonly migrations: Migrations;
 }
 
+/** A kind of record in its first version: nothing has to be brought up to it yet. @param what as it is called, which its format and extension go by */
+export const firstKind = <S extends z.ZodType>(what: string, schema: S): DocumentKind<S> => ({
+  what,
+  extension: `.${what}.json`,
+  format: `jobbet.${what}`,
+  version: 1,
+  schema,
+  migrations: {},
+});
+
 /** Checks an already parsed value against the schema of its kind, after migrating older versions. Paths name the place in the file. */
 export function readDocument<S extends z.ZodType>(kind: DocumentKind<S>, value: unknown): Outcome<z.infer<S>> {
   const { what, format, version, schema, migrations } = kind;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { DocumentKind } from '../document/index.ts';
+import { firstKind } from '../document/index.ts';
 import { clock, clockMinutes, day, moment, share } from './measures.ts';
 
 /** A batch: which flies, on what, how many of each, on which evenings; and how far it has come. */
@@ -99,12 +99,4 @@ export type BatchFile = z.infer<typeof batchSchema>;
 export type BatchRow = BatchFile['rows'][number];
 export type FlyProgress = NonNullable<BatchFile['flies']>[number];
 
-export const BATCH_KIND: DocumentKind<typeof batchSchema> = {
-  what: 'batch',
-  extension: '.batch.json',
-  format: 'jobbet.batch',
-  version: 1,
-  schema: batchSchema,
-  // Version 1 is the first, so nothing has to be brought up to it yet.
-  migrations: {},
-};
+export const BATCH_KIND = firstKind('batch', batchSchema);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { bad, good, type Outcome } from '../base/index.ts';
-import type { DocumentKind } from '../document/index.ts';
+import { firstKind } from '../document/index.ts';
 import { parseQuantity, type QuantityKind } from '../units/index.ts';
 import { quantity } from './measures.ts';
 
@@ -56,15 +56,7 @@ export const beatSchema = z.strictObject({
 });
 export type BeatFile = z.infer<typeof beatSchema>;
 
-export const BEAT_KIND: DocumentKind<typeof beatSchema> = {
-  what: 'beat',
-  extension: '.beat.json',
-  format: 'jobbet.beat',
-  version: 1,
-  schema: beatSchema,
-  // Version 1 is the first, so nothing has to be brought up to it yet.
-  migrations: {},
-};
+export const BEAT_KIND = firstKind('beat', beatSchema);
 
 const mm = (kind: QuantityKind, text: string | undefined, otherwise: number): number => {
   const read = text === undefined ? null : parseQuantity(kind, text);

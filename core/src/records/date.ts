@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { DocumentKind } from '../document/index.ts';
+import { firstKind } from '../document/index.ts';
 import { day, dayMinutes } from './measures.ts';
 
 /** A time of the year one sets oneself: fish that run, a season that is open, a trip; perhaps again every year, or every other one. */
@@ -34,12 +34,4 @@ export const dateSchema = z
   });
 export type DateFile = z.infer<typeof dateSchema>;
 
-export const DATE_KIND: DocumentKind<typeof dateSchema> = {
-  what: 'date',
-  extension: '.date.json',
-  format: 'jobbet.date',
-  version: 1,
-  schema: dateSchema,
-  // Version 1 is the first, so nothing has to be brought up to it yet.
-  migrations: {},
-};
+export const DATE_KIND = firstKind('date', dateSchema);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { DocumentKind } from '../document/index.ts';
+import { firstKind } from '../document/index.ts';
 import { momentMinutes } from './measures.ts';
 
 /** A round of the drill: what was asked by eye, what was so, and what was given. */
@@ -62,12 +62,4 @@ export const drillSchema = z
   );
 export type DrillFile = z.infer<typeof drillSchema>;
 
-export const DRILL_KIND: DocumentKind<typeof drillSchema> = {
-  what: 'drill',
-  extension: '.drill.json',
-  format: 'jobbet.drill',
-  version: 1,
-  schema: drillSchema,
-  // Version 1 is the first, so nothing has to be brought up to it yet.
-  migrations: {},
-};
+export const DRILL_KIND = firstKind('drill', drillSchema);

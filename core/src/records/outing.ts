@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { DocumentKind } from '../document/index.ts';
+import { firstKind } from '../document/index.ts';
 import { clock, day, quantity } from './measures.ts';
 
 /** A day, or some hours of one, on the water: what it was like, which flies were fished, what came to them and what was lost. */
@@ -94,12 +94,4 @@ export const outingSchema = z.strictObject({
 export type OutingFile = z.infer<typeof outingSchema>;
 export type Rod = OutingFile['rods'][number];
 
-export const OUTING_KIND: DocumentKind<typeof outingSchema> = {
-  what: 'outing',
-  extension: '.outing.json',
-  format: 'jobbet.outing',
-  version: 1,
-  schema: outingSchema,
-  // Version 1 is the first, so nothing has to be brought up to it yet.
-  migrations: {},
-};
+export const OUTING_KIND = firstKind('outing', outingSchema);

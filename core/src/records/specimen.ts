@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { DocumentKind } from '../document/index.ts';
+import { firstKind } from '../document/index.ts';
 import { parseQuantity, type QuantityKind } from '../units/index.ts';
 import { moment, quantity } from './measures.ts';
 
@@ -111,15 +111,7 @@ export const specimenSchema = z.strictObject({
 export type SpecimenFile = z.infer<typeof specimenSchema>;
 export type Reading = z.infer<ReturnType<typeof reading>>;
 
-export const SPECIMEN_KIND: DocumentKind<typeof specimenSchema> = {
-  what: 'specimen',
-  extension: '.specimen.json',
-  format: 'jobbet.specimen',
-  version: 1,
-  schema: specimenSchema,
-  // Version 1 is the first, so nothing has to be brought up to it yet.
-  migrations: {},
-};
+export const SPECIMEN_KIND = firstKind('specimen', specimenSchema);
 
 /** What a reading says, in mm or mg. */
 export function readingOf(kind: QuantityKind, of: Reading): number {

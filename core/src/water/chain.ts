@@ -1,5 +1,5 @@
-import { G, type Water } from '../model/index.ts';
-import type { Current } from './current.ts';
+import { G } from '../model/index.ts';
+import type { Dropper, Ends, Mend, Place } from './cast.ts';
 import { Joints } from './joints.ts';
 import { type Body, Loads, SIX } from './loads.ts';
 import type { Segment } from './segments.ts';
@@ -24,32 +24,6 @@ interface Kept {
   readonly at: Float64Array;
   readonly speed: Float64Array;
   readonly pull: Float64Array;
-}
-
-/** What is done to line that is mended, while it is: each node is moved upstream at its own speed. */
-export interface Mend {
-  /** mm/s upstream, at a share of the way from the rod to the end of the line. */
-  readonly speedAt: (share: number) => number;
-  /** How many segments from the rod on are line. */
-  readonly segments: number;
-}
-
-/** Where something is, x downstream, y toward the far bank, z up from the surface, mm. */
-export type Place = readonly [x: number, y: number, z: number];
-
-/** A second fly, tied in so many pieces above the first. */
-export interface Dropper {
-  readonly piecesAbove: number;
-  readonly body: () => Body;
-}
-
-/** What the line lies in, and what is on it. */
-interface Ends {
-  readonly current: Current;
-  readonly water: Water;
-  readonly fly: () => Body;
-  readonly float: Body | null;
-  readonly dropper?: Dropper | null;
 }
 
 /**

@@ -1,5 +1,6 @@
 import type { Water } from '../model/index.ts';
-import { Chain, type Mend, type Place } from './chain.ts';
+import type { Mend, Place } from './cast.ts';
+import { Chain } from './chain.ts';
 import type { Current } from './current.ts';
 import type { Lies, WaterFly } from './fly.ts';
 import type { LinePiece } from './line.ts';

@@ -20,7 +20,7 @@ import {
   type Vec3,
   weightCentre,
 } from '../model/index.ts';
-import type { Place } from './chain.ts';
+import type { Place } from './cast.ts';
 import type { Body } from './loads.ts';
 
 /** Speeds that curves are tabulated at, in equal steps of their logarithm, mm/s. */
