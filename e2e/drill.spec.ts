@@ -61,6 +61,16 @@ test('a tip is pulled by the pointer and let go; what is only touched is not', a
   await page.getByLabel('what it measures at the vise').fill('21');
   await page.keyboard.press('Enter');
   await expect(said(page)).toContainText(/%|As it is asked/);
+  // The caliper's stand-in lands there as well.
+  await page.getByRole('button', { name: /^Next/ }).click();
+  await page.keyboard.press('m');
+  await page.getByLabel('what it measures at the vise').focus();
+  await page.keyboard.press('F8');
+  await expect(said(page)).toContainText(/%|As it is asked/);
+  await expect(round(page)).toContainText('2 answers');
+  // Pulls are told apart by what they were on as well.
+  await page.getByLabel('what pulls are told apart by').selectOption('platform');
+  await expect(eye(page).getByText(/^single: /)).toBeAttached();
 });
 
 test('left and right, order, ride, sink and amount by their keys; each wrong order says what it breaks', async ({

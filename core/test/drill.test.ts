@@ -8,7 +8,7 @@ import { pullsOn } from '../src/drill/pulls.ts';
 import { reportDrills } from '../src/drill/report.ts';
 import { type Answered, gradeOf, knownNow, nextKind } from '../src/drill/schedule.ts';
 import { nextShare, rightChance, type Seen, thresholdOf } from '../src/drill/staircase.ts';
-import { byRelation, pulledIn, tallyOf } from '../src/drill/tally.ts';
+import { pooledSpread, pulledIn, talliedBy, tallyOf } from '../src/drill/tally.ts';
 import { NOMINAL_DRAWERS } from '../src/drawers/index.ts';
 import type { DrillFile, DrillItem } from '../src/records/drill.ts';
 import { type LaidFly, layFly } from '../src/model/solve/layFly.ts';
@@ -63,7 +63,7 @@ describe('bias and spread', () => {
     let [biasHeld, sdHeld] = [0, 0];
     for (let tier = 0; tier < tiers; tier++) {
       const items = Array.from({ length: 15 }, (_, i) => item({ given: 20 * (1 + bias + sd * normalOf(tier, i, 0)) }));
-      const [told] = byRelation(pulledIn([drill(items)]));
+      const [told] = talliedBy(pulledIn([drill(items)]), 'relation');
       if (!told?.biasInterval || !told.sdInterval) throw new Error('nothing told');
       if (told.biasInterval[0] <= bias && bias <= told.biasInterval[1]) biasHeld++;
       if (told.sdInterval[0] <= sd && sd <= told.sdInterval[1]) sdHeld++;
@@ -71,6 +71,42 @@ describe('bias and spread', () => {
     // Nineteen in twenty, within three standard errors of as many tiers.
     const slack = 3 * Math.sqrt((0.95 * 0.05) / tiers);
     for (const held of [biasHeld, sdHeld]) expect(Math.abs(held / tiers - 0.95)).toBeLessThan(slack);
+  });
+  test('are told apart by any of four things; the spread of all is that about each relation’s own mean', () => {
+    const items = [
+      item({ given: 18 }),
+      item({ given: 22, platform: 'double' }),
+      item({ asked: '1 gap', truth: 10, given: 12, direction: 'below' }),
+      item({ asked: '1 gap', truth: 10, given: 14, on: '8' }),
+    ];
+    const all = pulledIn([drill(items)]);
+    const names = (by: 'relation' | 'size' | 'platform' | 'direction') =>
+      talliedBy(all, by).map(({ name, n }) => [name, n]);
+    expect(names('relation')).toEqual([
+      ['1.5 shank', 2],
+      ['1 gap', 2],
+    ]);
+    expect(names('size')).toEqual([
+      ['6', 3],
+      ['8', 1],
+    ]);
+    expect(names('platform')).toEqual([
+      ['single', 3],
+      ['double', 1],
+    ]);
+    expect(names('direction')).toEqual([
+      ['behind', 3],
+      ['below', 1],
+    ]);
+    // Too few to tell of hands.
+    expect(pooledSpread(all)).toBeNull();
+    const twelve = (of: (i: number) => Partial<DrillItem>) => drill(Array.from({ length: 12 }, (_, i) => item(of(i))));
+    const many = pulledIn([
+      twelve((i) => ({ given: i % 2 ? 21 : 19 })),
+      twelve((i) => ({ asked: '1 gap', truth: 10, given: i % 2 ? 15.5 : 14.5 })),
+    ]);
+    // 5 % about a mean of none, and 5 % about one of half too long: a bias is no spread.
+    expect(pooledSpread(many)?.sd).toBeCloseTo(0.05 * Math.sqrt(12 / 11), 6);
   });
   test('are told by relation, size, platform and direction; null of one answer', () => {
     const files = [

@@ -6,12 +6,13 @@ export { type DrillGroup, reportDrills } from './report.ts';
 export { type Answered, type Grade, gradeOf, knownNow, nextKind } from './schedule.ts';
 export { nextShare, rightChance, type Seen, type Threshold, thresholdOf } from './staircase.ts';
 export {
-  byRelation,
+  type GroupTally,
   pooledSpread,
   type Pulled,
   pulledIn,
-  type RelationTally,
   shareOff,
-  type Tally,
+  talliedBy,
   tallyOf,
+  TOLD_BY,
+  type ToldBy,
 } from './tally.ts';

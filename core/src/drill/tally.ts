@@ -74,16 +74,25 @@ export function grouped<T>(all: readonly T[], keyOf: (each: T) => string): Reado
   return groups;
 }
 
-/** Answers of one relation, with those on each size. */
-export interface RelationTally extends Tally {
-  readonly relation: string;
+/** What answers are told apart by. */
+export const TOLD_BY = {
+  relation: ({ asked }: DrillItem) => asked,
+  size: ({ on }: DrillItem) => on,
+  platform: ({ platform }: DrillItem) => platform ?? 'not told',
+  direction: ({ direction }: DrillItem) => direction ?? 'not told',
+} as const;
+export type ToldBy = keyof typeof TOLD_BY;
+
+/** Answers that are alike in one thing, with those on each size. */
+export interface GroupTally extends Tally {
+  readonly name: string;
   readonly sizes: readonly (Tally & { readonly size: string })[];
 }
 
-/** How far off each relation comes out, as shares of the truth: Weber's share is the spread. */
-export const byRelation = (all: readonly Pulled[]): readonly RelationTally[] =>
-  [...grouped(all, ({ item }) => item.asked)].map(([relation, group]) => ({
-    relation,
+/** How far off answers come out by what they have in common, as shares of the truth: Weber's share is the spread. */
+export const talliedBy = (all: readonly Pulled[], by: ToldBy): readonly GroupTally[] =>
+  [...grouped(all, ({ item }) => TOLD_BY[by](item))].map(([name, group]) => ({
+    name,
     ...tallyOf(group.map(shareOff)),
     sizes: [...grouped(group, ({ item }) => item.on)].map(([size, some]) => ({ size, ...tallyOf(some.map(shareOff)) })),
   }));
@@ -92,7 +101,7 @@ export const byRelation = (all: readonly Pulled[]): readonly RelationTally[] =>
 export function pooledSpread(
   all: readonly Pulled[],
 ): { readonly sd: number; readonly interval: Interval; readonly n: number } | null {
-  const groups = byRelation(all).filter(({ sd }) => sd !== null);
+  const groups = talliedBy(all, 'relation').filter(({ sd }) => sd !== null);
   const freedom = groups.reduce((sum, { n }) => sum + n - 1, 0);
   if (freedom < FEWEST) return null;
   const sd = Math.sqrt(groups.reduce((sum, { n, sd: own }) => sum + (n - 1) * (own ?? 0) ** 2, 0) / freedom);

@@ -97,10 +97,10 @@ function useAskedNow() {
     setAsked(fresh(of, only));
     setSettings({ drillOf: of });
   };
-  const answer = (told: Answer): void => {
+  const answer = (told: Answer, simulated = false): void => {
     if (asked.told) return;
     const item: DrillItem = { ...told, seconds: Math.round((Date.now() - asked.since) / 100) / 10 };
-    keepAnswer(asked.of, item);
+    keepAnswer(asked.of, item, simulated);
     setBegun((since) => since ?? asked.since);
     setAsked({ ...asked, told });
   };

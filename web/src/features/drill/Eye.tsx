@@ -1,9 +1,10 @@
-import { byRelation, pulledIn, type RelationTally, shareOff, thresholdOf } from '@jobbet/core/drill';
+import { type GroupTally, pulledIn, shareOff, talliedBy, thresholdOf, TOLD_BY, type ToldBy } from '@jobbet/core/drill';
 import { shareInterval } from '@jobbet/core/numeric';
 import type { DrillFile, DrillOf } from '@jobbet/core/records';
 import type { Style } from '@jobbet/core/units';
 import { formatNumber } from '@jobbet/core/units';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
+import { ChoiceField } from '../../shared/fields/Fields.tsx';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { seenOf, THING_NAMES, type Thing } from './seenOf.ts';
 import { isRight, itemsOf } from './task.ts';
@@ -40,8 +41,9 @@ export function Eye({
   readonly today: string;
 }) {
   const style = useStyle();
+  const [by, setBy] = useState<ToldBy>('relation');
   const pulled = useMemo(() => pulledIn(rounds).filter((each) => each.of === of), [rounds, of]);
-  const rows = useMemo(() => byRelation(pulled), [pulled]);
+  const rows = useMemo(() => talliedBy(pulled, by), [pulled, by]);
   if (of === 'equal') return <Sees rounds={rounds} />;
   if (of !== 'length' && of !== 'butts') return <Told rounds={rounds} of={of} />;
   const few = rows.filter(({ n }) => n < FEWEST);
@@ -50,6 +52,15 @@ export function Eye({
       <h2 className="text-sentence font-bold flex justify-between items-baseline">
         Your eye <i className="text-label text-ink2 font-normal">{pulled.length} pulls</i>
       </h2>
+      <p className="text-label text-ink2">
+        by{' '}
+        <ChoiceField
+          label="what pulls are told apart by"
+          value={by}
+          options={['relation', 'size', 'platform', 'direction']}
+          onChange={(next) => setBy(next as ToldBy)}
+        />
+      </p>
       {rows.length > few.length && (
         <p className="flex justify-between text-label italic text-ink2 pl-[84px] pr-[52px]" aria-hidden="true">
           <span>short</span>
@@ -61,12 +72,12 @@ export function Eye({
         {rows
           .filter(({ n }) => n >= FEWEST)
           .map((row) => (
-            <Row key={row.relation} {...{ row, style }} />
+            <Row key={row.name} {...{ row, style }} />
           ))}
       </ul>
       {few.length > 0 && (
         <p className="text-label text-ink2 py-1">
-          Of {few.map(({ relation }) => relation).join(', ')} too few yet: {String(FEWEST)} pulls each tell.
+          Of {few.map(({ name }) => name).join(', ')} too few yet: {String(FEWEST)} pulls each tell.
         </p>
       )}
       {rows.length > few.length && (
@@ -74,7 +85,7 @@ export function Eye({
           <p className="text-label italic text-ink2 py-1">
             ▲ large hooks, ▲ middle, △ small; bar: two pulls of three, line: the mean, whisker: where it may be, %
           </p>
-          <History {...{ rows, pulled, today }} />
+          <History {...{ rows, pulled, by, today }} />
         </>
       )}
     </section>
@@ -83,13 +94,13 @@ export function Eye({
 
 const at = (share: number): number => WIDE / 2 + (Math.max(-MOST, Math.min(MOST, share)) / MOST) * (WIDE / 2);
 
-function Row({ row, style }: { readonly row: RelationTally; readonly style: Style }) {
-  const { relation, bias, sd, biasInterval, sdInterval, sizes, n } = row;
+function Row({ row, style }: { readonly row: GroupTally; readonly style: Style }) {
+  const { name, bias, sd, biasInterval, sdInterval, sizes, n } = row;
   const spread = sd ?? 0;
-  const words = `${relation}: ${signed(bias, style)} %, ${biasInterval ? `between ${signed(biasInterval[0], style)} and ${signed(biasInterval[1], style)}, ` : ''}spread ${percent(spread, style)}${sdInterval ? `, between ${percent(sdInterval[0], style)} and ${percent(sdInterval[1], style)}` : ''}, ${String(n)} pulls`;
+  const words = `${name}: ${signed(bias, style)} %, ${biasInterval ? `between ${signed(biasInterval[0], style)} and ${signed(biasInterval[1], style)}, ` : ''}spread ${percent(spread, style)}${sdInterval ? `, between ${percent(sdInterval[0], style)} and ${percent(sdInterval[1], style)}` : ''}, ${String(n)} pulls`;
   return (
     <li className="grid grid-cols-[78px_108px_1fr] items-center border-b border-hair py-0.5 gap-1" title={words}>
-      <span className="italic text-measure text-label truncate">{relation}</span>
+      <span className="italic text-measure text-label truncate">{name}</span>
       <svg width={WIDE} height={HIGH} aria-hidden="true">
         <path d={`M${String(WIDE / 2)} 0V${String(HIGH)}`} stroke="var(--measure)" strokeDasharray="3 3" />
         <rect
@@ -129,10 +140,12 @@ const DAY_MS = 86_400_000;
 function History({
   rows,
   pulled,
+  by,
   today,
 }: {
-  readonly rows: readonly RelationTally[];
+  readonly rows: readonly GroupTally[];
   readonly pulled: ReturnType<typeof pulledIn>;
+  readonly by: ToldBy;
   readonly today: string;
 }) {
   const times = pulled.map((each) => Date.parse(each.at));
@@ -149,8 +162,8 @@ function History({
         {rows
           .filter(({ n }) => n >= FEWEST)
           .slice(0, 8)
-          .map(({ relation }) => (
-            <li key={relation} className="pt-1">
+          .map(({ name }) => (
+            <li key={name} className="pt-1">
               <svg width={MULTIPLE_WIDE} height={MULTIPLE_HIGH} aria-hidden="true">
                 <path
                   d={`M0 ${String(MULTIPLE_HIGH / 2)}H${String(MULTIPLE_WIDE)}`}
@@ -158,7 +171,7 @@ function History({
                   strokeDasharray="8 3 2 3"
                 />
                 {pulled
-                  .filter(({ item }) => item.asked === relation)
+                  .filter(({ item }) => TOLD_BY[by](item) === name)
                   .map((each, i) => {
                     const time = Date.parse(each.at);
                     const x = 4 + ((time - first) / Math.max(1, last - first)) * (MULTIPLE_WIDE - 8);
@@ -173,7 +186,7 @@ function History({
                     );
                   })}
               </svg>
-              <span className="text-label italic text-ink2">{relation}</span>
+              <span className="text-label italic text-ink2">{name}</span>
             </li>
           ))}
       </ul>

@@ -1,9 +1,11 @@
 import { pooledSpread, pulledIn, thresholdOf } from '@jobbet/core/drill';
 import type { Drawers } from '@jobbet/core/drawers';
+import { measuresOf } from '@jobbet/core/inspect';
+import type { LaidFly } from '@jobbet/core/model';
 import type { FlyFile } from '@jobbet/core/pattern';
 import { OWN_HANDS, type DrillFile, type DrillOf } from '@jobbet/core/records';
 import { type ScatterMoved, spreadsOf, USUAL_SPREADS } from '@jobbet/core/study';
-import type { Style } from '@jobbet/core/units';
+import { formatLength, type Style } from '@jobbet/core/units';
 import { useMemo, useState } from 'react';
 import { keepSpreads, useSpreads } from '../../fly/hands/useSpreads.ts';
 import { useDrawers } from '../../shared/api/useDrawers.ts';
@@ -50,6 +52,27 @@ function useLent(box: readonly BoxFly[]) {
   return { fly, choice };
 }
 
+/** A length that Inspect would hold to another band, mm. */
+interface BandMoved {
+  readonly words: string;
+  readonly was: readonly [number, number];
+  readonly now: readonly [number, number];
+}
+
+/** Which bands of Inspect other spreads move; those a school sets stay. */
+function bandsMoved(
+  laid: LaidFly,
+  drawers: Drawers,
+  own: Readonly<Record<string, number>>,
+  changed: Readonly<Record<string, number>>,
+): readonly BandMoved[] {
+  const after = measuresOf(laid, drawers, { ...own, ...changed });
+  return measuresOf(laid, drawers, own).flatMap(({ key, words, bandMm }): BandMoved[] => {
+    const now = after.find((each) => each.key === key)?.bandMm;
+    return bandMm && now && now[1] !== bandMm[1] ? [{ words, was: bandMm, now }] : [];
+  });
+}
+
 /** What the eye tells of lengths, for the scatter of the hands that tie a fly: shown before it is taken, and taken back by undo. */
 export function useHandsOf({ rounds, box }: LendsProps) {
   const { fly, choice } = useLent(box);
@@ -86,15 +109,32 @@ export function useHandsOf({ rounds, box }: LendsProps) {
       run: () => keepSpreads(fly.id, hand, () => before),
     });
   };
+  const bands = useMemo(
+    () => (fly && drawers && now && to !== null && !same ? bandsMoved(fly.laid, drawers.tables, now, changed) : []),
+    [fly, drawers, now, to, same, changed],
+  );
   return {
     fly,
     choice,
     spread,
+    bands,
     was: now?.[keys[0] ?? ''] ?? USUAL_SPREADS.length,
     same,
     moves: current ? answer : null,
     run: question ? run : null,
   };
+}
+
+/** What Inspect would hold lengths to, the first two told in full. */
+function bandsWords(bands: readonly BandMoved[], style: Style): string {
+  if (bands.length === 0) return 'Inspect’s bands stay.';
+  const band = ([low, high]: readonly [number, number]): string => {
+    const { figure, unit } = formatLength(high, style);
+    return `${formatLength(low, style).figure} to ${figure} ${unit}`;
+  };
+  const told = bands.slice(0, 2).map(({ words, was, now }) => `the ${words} to ${band(now)}, not ${band(was)}`);
+  const more = bands.length > 2 ? `; ${String(bands.length - 2)} more with them` : '';
+  return `Inspect would hold ${told.join(', ')}${more}.`;
 }
 
 /** What another spread moves in ten thousand flies. */
@@ -109,7 +149,7 @@ function movedWords(name: string, { meant, was, now }: ScatterMoved, style: Styl
 /** Bias and spread lent to the scatter of a fly, with what that moves. */
 export function HandsBox({ lent }: { readonly lent: ReturnType<typeof useHandsOf> }) {
   const style = useStyle();
-  const { fly, choice, spread, was, same, moves, run } = lent;
+  const { fly, choice, spread, bands, was, same, moves, run } = lent;
   if (!fly || !spread) return null;
   return (
     <section aria-label="Scatter of your hands" className="border-t border-rule mt-3 pt-2">
@@ -120,7 +160,7 @@ export function HandsBox({ lent }: { readonly lent: ReturnType<typeof useHandsOf
           {percent(spread.sd, style, 1)} ({percent(spread.interval[0], style, 1)} to{' '}
           {percent(spread.interval[1], style, 1)})
         </b>
-        {moves !== null && movedWords(fly.name, moves, style)}. Bands of Inspect go by it too.
+        {moves !== null && movedWords(fly.name, moves, style)}. {bandsWords(bands, style)}
       </p>
       {same ? (
         <p className="text-ink2">It goes by your eye.</p>

@@ -3,6 +3,7 @@ import { screenX, screenY, type View, viewOf } from '@jobbet/core/drawing';
 import { formatLength, parseQuantity } from '@jobbet/core/units';
 import { type PointerEvent, useMemo, useRef, useState } from 'react';
 import { FlyCanvas } from '../../shared/drawing/FlyCanvas.tsx';
+import { useInstruments } from '../../shared/instruments/store.ts';
 import { TextField } from '../../shared/fields/Fields.tsx';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { useSettings, useStyle } from '../../shared/settings/settings.ts';
@@ -50,15 +51,18 @@ function Pulling({ question, seed, told, onAnswer, onNext }: TaskProps & { reado
   const { hand } = useSettings();
   const clamped = (mm: number): number => Math.max(0.2, Math.min(longest, mm));
   const by = (px: number) => (told ? null : () => setPulled((mm) => clamped(mm + px / scale)));
-  const letGo = (mm: number): void =>
-    onAnswer({
-      on,
-      platform: platform.kind,
-      asked: ask.asked,
-      direction: ask.direction,
-      truth: measured(ask.truthMm),
-      given: measured(mm),
-    });
+  const letGo = (mm: number, simulated = false): void =>
+    onAnswer(
+      {
+        on,
+        platform: platform.kind,
+        asked: ask.asked,
+        direction: ask.direction,
+        truth: measured(ask.truthMm),
+        given: measured(mm),
+      },
+      simulated,
+    );
   const away = hand === 'right' ? 1 : -1;
   useTable('drill-task', PULLS, {
     letGo: told ? onNext : () => letGo(pulled),
@@ -284,7 +288,13 @@ function Said({
 }
 
 /** The same question with a real hook and the caliper: what was tied is what was meant, what it measures is the answer. */
-const AtTheVise = ({ aboutMm, onRead }: { readonly aboutMm: number; readonly onRead: (mm: number) => void }) => (
+const AtTheVise = ({
+  aboutMm,
+  onRead,
+}: {
+  readonly aboutMm: number;
+  readonly onRead: (mm: number, simulated?: boolean) => void;
+}) => (
   <p className="absolute left-4 bottom-3 text-label italic text-ink2">
     or tied at the vise, it measures{' '}
     <TextField
@@ -294,6 +304,10 @@ const AtTheVise = ({ aboutMm, onRead }: { readonly aboutMm: number; readonly onR
       later
       unit="mm"
       measures={{ kind: 'length', nominal: aboutMm }}
+      onReadings={(readings) => {
+        const mm = readings.at(-1);
+        if (mm !== undefined) onRead(mm, useInstruments.getState().port.simulated);
+      }}
       onChange={(text) => {
         if (text.trim() === '') return [];
         const read = parseQuantity('length', text);
@@ -301,6 +315,7 @@ const AtTheVise = ({ aboutMm, onRead }: { readonly aboutMm: number; readonly onR
         onRead(read.value);
         return [];
       }}
-    />
+    />{' '}
+    <span className="plain-key not-italic">M</span>
   </p>
 );

@@ -10,7 +10,7 @@ export const DRILL = {
   hands: { name: 'Reckon the scatter of your hands with it', group, also: 'use mine spread', keys: 't' },
   fly: { name: 'Tie the first fly at the vise', group, also: 'beginner', keys: 'f' },
   file: { name: 'Save all rounds as files', group, also: 'export json' },
-  takeIn: { name: 'Take in rounds from files', group, also: 'import json', keys: 'i' },
+  takeIn: { name: 'Take in rounds from files', group, also: 'import json' },
   remove: { name: 'Put this round in the trash', group, keys: 'shift+delete' },
   end: { name: 'End the round', group, keys: 'escape' },
 } as const satisfies CommandTable;

@@ -85,11 +85,12 @@ function put(key: string, round: Round): void {
 export const momentOf = (now: Date): string =>
   new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 19);
 
-/** Keeps an answer with the round that goes on, or begins one with it. */
-export function keepAnswer(of: DrillOf, item: DrillItem): void {
+/** Keeps an answer with the round that goes on, or begins one with it. @param simulated whether a stand-in gave it: the round says so from then on */
+export function keepAnswer(of: DrillOf, item: DrillItem, simulated = false): void {
+  const made = simulated ? { simulated } : {};
   const { key, round } = useGoing.getState();
   if (key !== null && round?.record.of === of) {
-    put(key, { ...round, record: { ...round.record, items: [...round.record.items, item] } });
+    put(key, { ...round, record: { ...round.record, ...made, items: [...round.record.items, item] } });
     return;
   }
   const at = momentOf(new Date());
@@ -103,6 +104,7 @@ export function keepAnswer(of: DrillOf, item: DrillItem): void {
       of,
       at,
       ...(tier === '' ? {} : { hand: tier }),
+      ...made,
       items: [item],
     },
   });

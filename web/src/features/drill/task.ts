@@ -22,7 +22,8 @@ export interface TaskProps {
   readonly only: string | null;
   /** The answer, once it is given. */
   readonly told: Answer | null;
-  readonly onAnswer: (answer: Answer) => void;
+  /** @param simulated whether a stand-in gave it */
+  readonly onAnswer: (answer: Answer, simulated?: boolean) => void;
   readonly onNext: () => void;
 }
 
