@@ -22,12 +22,13 @@ import { noise } from '../src/numeric/random.ts';
 import { normalOf } from '../src/numeric/chance.ts';
 import { laid, tail } from './build.ts';
 
-const slate = ((): LaidFly => {
-  const read = readFly(readFileSync(join(import.meta.dirname, '../../examples/slate-runner.fly.json'), 'utf8'));
+const example = (name: string): LaidFly => {
+  const read = readFly(readFileSync(join(import.meta.dirname, `../../examples/${name}.fly.json`), 'utf8'));
   const made = read.ok ? layFly(read.value) : read;
   if (!made.ok) throw new Error(JSON.stringify(made.faults));
   return made.value;
-})();
+};
+const slate = example('slate-runner');
 
 const item = (more: Partial<DrillItem> = {}): DrillItem => ({
   on: '6',
@@ -320,10 +321,27 @@ describe('order', () => {
 });
 
 test('how uneven two halves may be before the fly leans: just less leaves it, just more does not', () => {
-  const fly = slate;
-  const told = leansFrom(fly, NOMINAL_DRAWERS);
-  expect(told).not.toBeNull();
-  if (told?.share !== null && told) expect(told.share).toBeGreaterThan(0.01);
+  const spun = example('moss-anvil');
+  const told = leansFrom(spun, NOMINAL_DRAWERS);
+  if (told?.share === null || !told) throw new Error('it leans');
+  const { part, share } = told;
+  /** How far it leans with so much more on one side than on the other. */
+  const leans = (more: number): number => {
+    const made = layFly(spun.file, NOMINAL_DRAWERS, new Map([[part, { rollDeg: 0, split: more / (2 + more) }]]));
+    if (!made.ok) throw new Error('it lays out');
+    const heel = Math.abs(made.value.tight.heelDeg ?? 90) % 180;
+    return Math.min(heel, 180 - heel);
+  };
+  expect(leans(0)).toBeLessThan(1);
+  expect(leans(0.98 * share)).toBeLessThan(10);
+  expect(leans(1.02 * share)).toBeGreaterThan(10);
+});
+
+test('a tube has no bend: nothing is asked to it, and its length is called after it', () => {
+  const tube = laid([], { platform: { kind: 'tube', length: '30 mm', outside: '3 mm', inside: '2 mm' } }).platform;
+  const asks = pullsOn(tube, 'length');
+  expect(asks.length).toBeGreaterThan(1);
+  for (const { words } of asks) expect(words).not.toMatch(/bend|shank|tail/);
 });
 
 describe('the first fly', () => {

@@ -21,7 +21,7 @@ const FIRST = {
       material: 'nylon',
       diameter: '3 mm',
       at: 'station 1.6',
-      note: 'Why: eyes are a fish’s mark for what swims, and these weigh next to nothing, so that the fly rides as the hook hangs. They go on first, while the shank is bare, so that the crossing turns hold. Right when: they do not turn under your thumb, and from the front both are as high.',
+      note: 'Why: eyes are what a fish looks for, and these weigh next to nothing, so that the fly rides as the hook hangs. They go on first, while the shank is bare, so that the crossing turns hold. Right when: they do not turn under your thumb, and from the front both are as high.',
     },
     {
       id: 'tail',
@@ -45,7 +45,7 @@ const FIRST = {
       from: 'bend',
       to: 'station 2.5',
       direction: 'counter',
-      note: 'Why: teeth cut wool; wire wound the other way over it holds it when they do. It is caught at the bend now and wound once the body is on. Right when: five turns lie as far apart as each other.',
+      note: 'Why: teeth cut wool; wire wound the other way over it holds it when they do. It is caught at the bend now and wound once the body is on. Right when: its five turns are evenly spaced.',
     },
     {
       id: 'body',

@@ -5,7 +5,7 @@ import { spreadsOf } from '../study/index.ts';
 /** From how much more on one side up a fly leans. */
 export interface Leans {
   readonly part: string;
-  /** More on one side than on the other, as a share of both; null where not even all of it on one side makes it lean. */
+  /** How much more on one side than on the other, 0.5 for half as much again; null where not even all of it on one side makes it lean. */
   readonly share: number | null;
 }
 
@@ -38,7 +38,8 @@ export function leansFrom(laid: LaidFly, drawers: Drawers): Leans | null {
       if (leans(part, mid)) high = mid;
       else low = mid;
     }
-    return { part, share: high };
+    // The halves are (1 ± high) / 2 of all of it.
+    return { part, share: (2 * high) / (1 - high) };
   });
   const [first = null] = all.sort((one, other) => (one.share ?? Infinity) - (other.share ?? Infinity));
   return first;

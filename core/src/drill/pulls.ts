@@ -34,23 +34,28 @@ const inPieces = (times: number, name: string, mm: number): PullAsk['pieces'] =>
 /** A relation behind the bend or the head, so many times a measure of the hook. */
 const timesOf =
   (times: number, of: 'shank' | 'gap', at: 'bend' | 'head') =>
-  ({ shankMm, gapMm }: Platform): PullAsk | null => {
+  ({ shankMm, gapMm, tube }: Platform): PullAsk | null => {
     const mm = of === 'shank' ? shankMm : gapMm;
-    if (mm === null) return null;
+    // A tube has no bend a tail could be tied in at.
+    if (mm === null || (tube && at === 'bend')) return null;
+    const name = of === 'shank' && tube ? 'tube' : of;
     return {
       of: 'length',
       asked: `${String(times)} ${of}`,
-      words: `Pull the ${at === 'bend' ? 'tail’s' : 'wing’s'} tip to ${FIGURE[times] ?? ''} × ${of} behind its tie-in`,
+      words: `Pull the ${at === 'bend' ? 'tail’s' : 'wing’s'} tip to ${FIGURE[times] ?? ''} × ${name} behind its tie-in`,
       direction: 'behind',
       fromMm: at === 'bend' ? shankMm : AT_HEAD * shankMm,
       slope: 0,
       truthMm: times * mm,
-      pieces: inPieces(times, of, mm),
+      pieces: inPieces(times, name, mm),
       wingMm: null,
     };
   };
 
-const toBend = ({ shankMm }: Platform): PullAsk => ({
+/** A wing's tip over the bend; a tube has none. */
+const toBend = ({ shankMm, tube }: Platform): PullAsk | null => (tube ? null : wingTo(shankMm));
+
+const wingTo = (shankMm: number): PullAsk => ({
   of: 'length',
   asked: 'to the bend',
   words: 'Pull the wing’s tip to the bend',
@@ -62,11 +67,11 @@ const toBend = ({ shankMm }: Platform): PullAsk => ({
   wingMm: null,
 });
 
-const pastBend = ({ shankMm, gapMm }: Platform): PullAsk | null =>
-  gapMm === null
+const pastBend = ({ shankMm, gapMm, tube }: Platform): PullAsk | null =>
+  gapMm === null || tube
     ? null
     : {
-        ...toBend({ shankMm } as Platform),
+        ...wingTo(shankMm),
         asked: 'bend + 1 gap',
         words: 'Pull the wing’s tip one gap past the bend',
         truthMm: (1 - AT_HEAD) * shankMm + gapMm,
@@ -120,7 +125,7 @@ const turnsOf =
       : {
           of: 'butts',
           asked: `${String(turns)} turns of ${String(wireMm)} mm wire`,
-          words: `Pull to where ${String(turns)} turns of ${String(wireMm)} mm wire end, side by side`,
+          words: `From the mark, pull to where ${String(turns)} turns of ${String(wireMm)} mm wire end, turn beside turn`,
           direction: 'behind',
           fromMm: AT_HEAD * shankMm,
           slope: 0,
@@ -165,8 +170,11 @@ export const PULLS: readonly ((platform: Platform) => PullAsk | null)[] = [
   ),
   turnsOf(8, 0.5),
   turnsOf(12, 0.4),
-  buttsTo(0.25, 'Pull the butts’ cut to where a body begins that leaves a quarter of the shank for the front'),
-  buttsTo(0.1, 'Pull to where the head ends that is to be a tenth of the shank'),
+  buttsTo(
+    0.25,
+    'A tail’s butts run under the whole body: pull to where they are cut, a quarter of the shank behind the eye',
+  ),
+  buttsTo(0.1, 'Pull to the rear of a head that is a tenth of the shank long'),
 ];
 
 /** What can be asked by pulling on a platform. */

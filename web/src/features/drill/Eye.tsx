@@ -83,7 +83,8 @@ export function Eye({
       {rows.length > few.length && (
         <>
           <p className="text-label italic text-ink2 py-1">
-            ▲ large hooks, ▲ middle, △ small; bar: two pulls of three, line: the mean, whisker: where it may be, %
+            black for large hooks, grey for middle ones, white for small; bar: two pulls of three, line: the mean,
+            whisker: where it may be, %
           </p>
           <History {...{ rows, pulled, by, today }} />
         </>

@@ -196,8 +196,8 @@ export function LeansBox({ rounds, box }: LendsProps) {
         <p>Not even all of the {answer.part} on one side makes it lean ten degrees.</p>
       ) : (
         <p>
-          It leans ten degrees once one side of the {answer.part} is {percent(answer.share, style)} of both more than
-          the other
+          It leans ten degrees once one side of the {answer.part} carries {percent(answer.share, style)} more than the
+          other
           {threshold && (
             <>
               ;{' '}

@@ -91,7 +91,10 @@ function Pulling({ question, seed, told, onAnswer, onNext }: TaskProps & { reado
                 {ask.of === 'length' ? (
                   <Clump from={root} to={tip} seed={seed} stroke="var(--shape)" />
                 ) : (
-                  <Cut at={tip} />
+                  <>
+                    <Cut at={root} from />
+                    <Cut at={tip} />
+                  </>
                 )}
                 {told && <Truth {...{ view, question }} givenMm={Number(told.given)} />}
               </svg>
@@ -184,9 +187,13 @@ function placeAt(view: View, { ask, laid }: PullQuestion, mm: number): readonly 
   return [screenX(view, [x, 0, z]), screenY(view, [x, 0, z])];
 }
 
-/** Where something is to end on the shank. */
-const Cut = ({ at: [x, y] }: { readonly at: readonly [number, number] }) => (
-  <path d={`M${x.toFixed(1)} ${(y - 22).toFixed(1)}V${(y + 22).toFixed(1)}`} stroke="var(--shape)" strokeWidth={2.4} />
+/** Where something is to end on the shank, or from where it is asked. */
+const Cut = ({ at: [x, y], from = false }: { readonly at: readonly [number, number]; readonly from?: boolean }) => (
+  <path
+    d={`M${x.toFixed(1)} ${(y - 22).toFixed(1)}V${(y + 22).toFixed(1)}`}
+    stroke={from ? 'var(--ink2)' : 'var(--shape)'}
+    strokeWidth={from ? 1.2 : 2.4}
+  />
 );
 
 /** A sign of a label takes so much room, px; a piece that is shorter than its words goes without. */
