@@ -165,6 +165,7 @@ test('a batch is planned by keyboard; its rows, sizes and evenings are written, 
   await page.locator('body').press(']');
   await expect(page.getByText(/^Opening week, 18 flies/)).toBeVisible();
   await page.locator('body').press('[');
+  await expect(page.getByText(/^For the weir, 4 flies/)).toBeVisible();
   await page.locator('body').press('Delete');
   await expect(page.getByText('For the weir is in the trash.')).toBeVisible();
   await page.goto(`${own.url}/trash`);

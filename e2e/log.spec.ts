@@ -213,7 +213,7 @@ test('a run every other year is set by keyboard and stands on the season; a batc
   await expect(page.getByTestId('season')).toContainText('water in °C');
   await comes.getByRole('button', { name: 'Plan a batch for it: Opening week' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Batches' })).toBeVisible();
-  await expect(page.getByRole('region', { name: 'The batch in figures' })).toContainText('3 Mar');
+  await expect(page.getByRole('region', { name: 'The batch in figures' })).toContainText(/3 Mar|Mar 3/);
   await page.goBack();
   await settled(page);
   expect(await savedBy(page, 'Save the dates for a calendar')).toBe('runs-and-trips.ics');

@@ -74,23 +74,13 @@ mkdirSync(results);
 const node = process.execPath;
 await inTwos([
   ['lint', node, ['node_modules/oxlint/bin/oxlint', '--type-aware', '--deny-warnings', '.']],
-  ['formatting', node, ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']],
-  ...[
-    'core',
-    'core/test',
-    'print',
-    'pictures',
-    'server',
-    'web',
-    'cli',
-    'e2e',
-    'scripts/bench',
-    'scripts/trial',
-    'scripts/photographs',
-    'scripts/attack',
-    'scripts/gallery',
-    'scripts/pages',
-  ].map((workspace) => [`types ${workspace}`, node, ['node_modules/typescript-7/bin/tsc', '-p', workspace]]),
+  ['formatting', node, ['node_modules/oxfmt/bin/oxfmt', '--list-different', '.']],
+  // Core with neither Node nor a browser, the browser's own, and what runs on Node: each source is read as few times as that allows.
+  ...['web', 'tsconfig.node.json', 'tsconfig.tools.json', 'core'].map((project) => [
+    `types ${project}`,
+    node,
+    ['node_modules/typescript-7/bin/tsc', '-p', project],
+  ]),
   ['what is not used', node, ['node_modules/knip/bin/knip.js', '--no-config-hints']],
   ['the map of folders', node, ['scripts/map.mjs', '--check']],
   ['pages made from code', node, ['--import', 'tsx', 'scripts/pages/pages.ts', '--check']],

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import prettier from 'prettier';
 import { CORE, SERVER, SHARED, WEB, WITHIN } from '../folders.mjs';
+import { formatted } from './format.mjs';
 import { root } from './lib.mjs';
 
 const page = join(root, 'docs/architecture.md');
@@ -46,10 +46,7 @@ const old = readFileSync(page, 'utf8');
 const [before, rest] = old.split(BEGIN);
 const [, after] = (rest ?? '').split(END);
 if (after === undefined) throw new Error(`${page} has no place for the map`);
-const next = await prettier.format(`${before}${BEGIN}\n\n${map}\n${END}${after}`, {
-  ...(await prettier.resolveConfig(page)),
-  filepath: page,
-});
+const next = await formatted(page, `${before}${BEGIN}\n\n${map}\n${END}${after}`);
 
 if (!process.argv.includes('--check')) writeFileSync(page, next);
 else if (next !== old) {

@@ -71,8 +71,8 @@ describe('a fly of a batch', () => {
   test('step by step a handful of its row is begun at once, each at a moment of its own', () => {
     const handful = (n: number, size: number) =>
       handfulOf(goneOn(batch(), { row: 3, n }, 0, NOW, size) ?? batch()).map(({ row, n: each }) => [row, each]);
-    expect(handful(2, 2)).toEqual([[3, 2], [3, 3]]); // prettier-ignore
-    expect(handful(3, 2)).toEqual([[3, 1], [3, 3]]); // prettier-ignore
+    expect(handful(2, 2)).toEqual([[3, 2], [3, 3]]); // oxfmt-ignore
+    expect(handful(3, 2)).toEqual([[3, 1], [3, 3]]); // oxfmt-ignore
     expect(handful(1, 6)).toHaveLength(3);
     const moments = goneOn(batch(), { row: 3, n: 1 }, 0, NOW, 6)?.flies?.map(({ begun }) => begun);
     expect(new Set(moments).size).toBe(3);

@@ -1,7 +1,7 @@
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import prettier from 'prettier';
+import { formatted } from '../format.mjs';
 import { buildApp } from '../../server/src/app.ts';
 import { ERRORS } from '../../server/src/errors.ts';
 import { openHouse } from '../../server/src/house.ts';
@@ -110,7 +110,7 @@ for (const [name, text] of [
   ['docs/errors.md', errorsPage()],
 ] as const) {
   const file = join(root, name);
-  const next = await prettier.format(text, { ...(await prettier.resolveConfig(file)), filepath: file });
+  const next = await formatted(file, text);
   if (!check) writeFileSync(file, next);
   else if (readFileSync(file, 'utf8') !== next) stale.push(name);
 }

@@ -29,7 +29,8 @@ const FALLOFF = 0.18;
 /** What a read came to; a script ends where it did not. */
 function got<T>(
   read:
-    { readonly ok: true; readonly value: T } | { readonly ok: false; readonly faults: readonly { message: string }[] },
+    | { readonly ok: true; readonly value: T }
+    | { readonly ok: false; readonly faults: readonly { message: string }[] },
 ): T {
   if (!read.ok) throw new Error(read.faults.map(({ message }) => message).join('; '));
   return read.value;

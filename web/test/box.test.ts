@@ -1,6 +1,8 @@
 import { importFiles } from '../src/features/box/importing.ts';
 import { groupsOf, headingAt, matches, sortFlies } from '../src/features/box/sorting.ts';
 import { pressed } from '../src/shared/commands/useKeys.ts';
+import { lastOutOf } from '../src/fly/log/outings.ts';
+import type { StoredOuting } from '../src/shared/api/client.ts';
 import { fly, listed, withTail } from './build.ts';
 
 const named = (name: string, sinkMmS: number | null, dryMg = 100) => {
@@ -20,6 +22,21 @@ describe('the order of the box', () => {
       'Fast Floats Slow',
       'Fast Floats Slow',
     ]);
+  });
+  test('by the last day each was fished, latest first; what never was comes last, by name', () => {
+    const record = (date: string, ...flies: readonly string[]) =>
+      ({ record: { date, rods: flies.map((name) => ({ fly: name })) } }) as unknown as StoredOuting;
+    const lastOut = lastOutOf([
+      record('2026-04-07', 'Slow', 'Fast'),
+      record('2026-10-24', 'Slow'),
+      record('2026-06-10', 'Slow'),
+    ]);
+    expect([...lastOut]).toEqual([
+      ['Slow', '2026-10-24'],
+      ['Fast', '2026-04-07'],
+    ]);
+    const order = sortFlies([...flies, named('Bare', 10)], 'out', { lastOut }).map(({ name }) => name);
+    expect(order).toEqual(['Slow', 'Fast', 'Bare', 'Floats']);
   });
   test('what does not lay out comes first, whatever the order, and is found by that', () => {
     const broken = { ...named('Spoilt', 10), summary: null, listed: null, broken: 'parts[0].length: is missing' };

@@ -35,7 +35,8 @@ export type FaultCode =
 
 /** A value, or the faults that kept it from being one. */
 export type Outcome<T> =
-  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly faults: readonly Fault[] };
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly faults: readonly Fault[] };
 
 export const good = <T>(value: T): Outcome<T> => ({ ok: true, value });
 export const bad = (...faults: Fault[]): { readonly ok: false; readonly faults: readonly Fault[] } => ({

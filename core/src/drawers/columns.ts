@@ -13,7 +13,18 @@ import {
 
 /** How a figure of an item is written and read. Lengths and masses take units; a bare number is in the column's own. */
 export type ColumnKind =
-  'text' | 'number' | 'whole' | 'length' | 'mass' | 'share' | 'yes' | 'choice' | 'list' | 'tint' | 'lots' | 'mix';
+  | 'text'
+  | 'number'
+  | 'whole'
+  | 'length'
+  | 'mass'
+  | 'share'
+  | 'yes'
+  | 'choice'
+  | 'list'
+  | 'tint'
+  | 'lots'
+  | 'mix';
 
 /** One property of a drawer's items: its key in the file, its name on screen and at the head of a CSV, and how it is read. */
 export interface Column {

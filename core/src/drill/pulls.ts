@@ -163,10 +163,8 @@ export const PULLS: readonly ((platform: Platform) => PullAsk | null)[] = [
   pastBend,
   half(1.5),
   throat('to the point', 'Pull the throat’s tip to the point', ({ landmarksMm }) => landmarksMm.point),
-  throat(
-    'between point and barb',
-    'Pull the throat’s tip between point and barb',
-    ({ landmarksMm: { point, barb } }) => (point === null || barb === null ? null : (point + barb) / 2),
+  throat('between point and barb', 'Pull the throat’s tip between point and barb', ({ landmarksMm: { point, barb } }) =>
+    point === null || barb === null ? null : (point + barb) / 2,
   ),
   turnsOf(8, 0.5),
   turnsOf(12, 0.4),

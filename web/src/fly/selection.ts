@@ -2,7 +2,9 @@ import type { FlyFile } from '@jobbet/core/pattern';
 
 /** What the inspector shows: the hook and what is said of the whole fly, all there is to say of it, or one part. */
 export type Selection =
-  { readonly kind: 'hook' } | { readonly kind: 'checks' } | { readonly kind: 'part'; readonly id: string };
+  | { readonly kind: 'hook' }
+  | { readonly kind: 'checks' }
+  | { readonly kind: 'part'; readonly id: string };
 
 export const HOOK: Selection = { kind: 'hook' };
 export const ALL_CHECKS: Selection = { kind: 'checks' };

@@ -4,7 +4,8 @@ import { Reader } from './reader.ts';
 import { RelationError } from './tokens.ts';
 
 export type ParseResult<T> =
-  { readonly ok: true; readonly relation: T } | { readonly ok: false; readonly fault: Omit<Fault, 'path'> };
+  | { readonly ok: true; readonly relation: T }
+  | { readonly ok: false; readonly fault: Omit<Fault, 'path'> };
 
 function attempt<T>(text: string, read: (reader: Reader) => T): ParseResult<T> {
   try {

@@ -8,7 +8,7 @@ import { HouseBar } from '../../shared/ui/HouseBar.tsx';
 import { useTable } from '../../shared/commands/useKeys.ts';
 import { BATCH } from './commands.ts';
 import { dayWords } from '../../fly/batches/clock.ts';
-import { doing, useBatch, useBatches, useDrawersBefore } from '../../fly/batches/kept.ts';
+import { doing, removeBatch, useBatch, useBatches, useDrawersBefore } from '../../fly/batches/kept.ts';
 import { useStepTimes } from '../../fly/batches/times.ts';
 import { OneBatch } from './OneBatch.tsx';
 import { keepBatch, newBatch, plannedFly, rowOf } from '../../fly/batches/planning.ts';
@@ -41,6 +41,8 @@ export function BatchesView() {
     takeIn: () => files.current?.click(),
     before: () => walk(-1),
     after: () => walk(1),
+    // Of any that is listed, also while it is fetched, or does not read.
+    remove: open && (() => doing(removeBatch(open.id, open.name))),
   });
   return (
     <DropFrame what="batches" onTake={take}>

@@ -17,7 +17,7 @@ import {
 import type { Style } from '@jobbet/core/units';
 import { useNavigate, type NavigateFunction } from 'react-router';
 import { dayWords, momentNow } from '../../fly/batches/clock.ts';
-import { changeBatch, type Change, doing, redoBatch, removeBatch, undoBatch } from '../../fly/batches/kept.ts';
+import { changeBatch, type Change, doing, redoBatch, undoBatch } from '../../fly/batches/kept.ts';
 import { eveningsByFly, itemWords, rowWords } from '../../fly/batches/words.ts';
 import { api, type StoredBatch } from '../../shared/api/client.ts';
 import { useTable } from '../../shared/commands/useKeys.ts';
@@ -196,7 +196,6 @@ export function useBatchKeys({
       ),
     rename: () => setDialog('rename'),
     save: () => saveFile(`${slug(batch.name)}.batch.json`, `${JSON.stringify(batch, null, 2)}\n`, 'application/json'),
-    remove: () => doing(removeBatch(id, batch.name)),
     undo: () => undoBatch(id),
     redo: () => redoBatch(id),
   });

@@ -27,7 +27,7 @@ interface BoxListProps {
   readonly flies: readonly ListedFly[];
   readonly at: number;
   /** How they are ordered: by sinking they stand beside a ladder, by group each begins with its word, by a beat they say how they fish there. */
-  readonly order: Pick<ShownFlies, 'sort' | 'here'>;
+  readonly order: Pick<ShownFlies, 'sort' | 'here' | 'lastOut'>;
   readonly chosen: Chosen;
   readonly onOpen: (fly: ListedFly) => void;
   readonly onPick: (index: number) => void;
@@ -93,6 +93,7 @@ export function BoxList(props: BoxListProps) {
                   heading={order.sort === 'group' ? headingAt(flies, item.index) : null}
                   common={common}
                   inBox={inBox.get(fly.id) ?? 0}
+                  lastOut={order.lastOut.get(fly.id) ?? null}
                   list={props}
                 />
               );
@@ -112,11 +113,12 @@ interface OneRowProps {
   readonly said: string | null;
   readonly common: ReturnType<typeof commonScale>;
   readonly inBox: number;
+  readonly lastOut: string | null;
   readonly list: BoxListProps;
 }
 
 /** A fly as it is, or what keeps one from being laid out. */
-function OneRow({ fly, place, picked, heading, said, common, inBox, list }: OneRowProps) {
+function OneRow({ fly, place, picked, heading, said, common, inBox, lastOut, list }: OneRowProps) {
   const { chosen, onOpen, onPick, onCopy, onRename, onRemove } = list;
   const onThis = { onPick: () => onPick(place.index), onRemove: () => onRemove(fly) };
   if (!isSound(fly)) return <BrokenRow fly={fly} place={place} picked={picked} {...onThis} />;
@@ -128,6 +130,7 @@ function OneRow({ fly, place, picked, heading, said, common, inBox, list }: OneR
       heading={heading}
       said={said}
       inBox={inBox}
+      lastOut={lastOut}
       chosen={chosen.has(fly.id)}
       {...common}
       {...onThis}

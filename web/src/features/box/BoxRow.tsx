@@ -10,6 +10,7 @@ import { FlyCanvas } from '../../shared/drawing/FlyCanvas.tsx';
 import { useFlyOf } from '../../shared/api/listed.ts';
 import { useSettings, useStyle } from '../../shared/settings/settings.ts';
 import { Menu } from '../../shared/ui/Menu.tsx';
+import { dayLately, longDay } from '../../shared/ui/dates.ts';
 import { RideGlyph, rideWords } from '../../shared/ui/RideGlyph.tsx';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
 import { drawingWidth, rowEyeAt } from './place.ts';
@@ -36,6 +37,8 @@ interface RowProps {
   readonly said: string | null;
   /** How many of it are tied and lie in the box. */
   readonly inBox: number;
+  /** The last day it was fished; null where it never was. */
+  readonly lastOut: string | null;
   readonly frontMm: number;
   readonly rearMm: number;
   readonly scale: number;
@@ -50,7 +53,7 @@ interface RowProps {
 
 /** One fly of the box, drawn at the common scale. */
 export function BoxRow(props: RowProps) {
-  const { fly, place, picked, heading, said, inBox, frontMm, rearMm, scale, onOpen, onPick } = props;
+  const { fly, place, picked, heading, said, inBox, lastOut, frontMm, rearMm, scale, onOpen, onPick } = props;
   const style = useStyle();
   const { summary, listed } = fly;
   const sink = summary.sinkMmS === null ? null : formatSpeed(summary.sinkMmS, style);
@@ -85,7 +88,7 @@ export function BoxRow(props: RowProps) {
           if (event.currentTarget.matches(':focus-visible')) onPick();
         }}
         className="flex items-center h-full flex-1 min-w-0 text-left"
-        aria-label={`${fly.name}, ${summary.platform}, ${rides}, ${sinks}, ${mass.figure} ${mass.unit}${inBox > 0 ? `, ${String(inBox)} in the box` : ''}${checks.length > 0 ? `, ${String(checks.length)} to settle` : ''}`}
+        aria-label={`${fly.name}, ${summary.platform}, ${rides}, ${sinks}, ${mass.figure} ${mass.unit}${inBox > 0 ? `, ${String(inBox)} in the box` : ''}${lastOut === null ? '' : `, last out ${longDay(lastOut)}`}${checks.length > 0 ? `, ${String(checks.length)} to settle` : ''}`}
       >
         <span className="relative shrink-0" style={{ width: drawing, height: place.height }}>
           <strong className="absolute left-3 top-1/2 -translate-y-1/2 text-row">{sink?.figure ?? '–'}</strong>
@@ -111,7 +114,8 @@ export function BoxRow(props: RowProps) {
         <span className="w-16 shrink-0 text-right">
           {mass.figure} <span className="text-ink3">{mass.unit}</span>
         </span>
-        <span className="w-24 shrink-0 text-right max-[1150px]:hidden">{inBox > 0 && inBox}</span>
+        <span className="w-20 shrink-0 text-right max-[1150px]:hidden">{inBox > 0 && inBox}</span>
+        <span className="w-20 shrink-0 text-right max-[1250px]:hidden">{lastOut !== null && dayLately(lastOut)}</span>
         <RowChecks checks={checks} />
       </button>
       <ChooseBox {...props} />

@@ -47,7 +47,8 @@ export function CommonRule({
       <span className={`${caption} w-40 pb-1 max-[900px]:w-10`}>rides</span>
       <span className={`${caption} w-20 pb-1 max-[1100px]:hidden`}>sinks</span>
       <span className={`${caption} w-16 pb-1 text-right`}>dry</span>
-      <span className={`${caption} w-24 pb-1 text-right max-[1150px]:hidden`}>in the box</span>
+      <span className={`${caption} w-20 pb-1 text-right max-[1150px]:hidden`}>in the box</span>
+      <span className={`${caption} w-20 pb-1 text-right max-[1250px]:hidden`}>last out</span>
       <span className={`${caption} w-24 pl-8 pb-1`}>to settle</span>
       <span className="w-[84px]" />
     </div>

@@ -9,6 +9,7 @@ export const SORTS = {
   newest: 'last changed',
   weight: 'weight',
   group: 'group',
+  out: 'last out, latest first',
   here: 'as they fish where it was asked last',
 } as const;
 export type SortName = keyof typeof SORTS;
@@ -38,9 +39,19 @@ export const sortsOf = (here: FishesHere | null): readonly (readonly [SortName, 
     .filter(([name]) => name !== 'here' || here !== null)
     .map(([name, words]) => [name, name === 'here' && here ? `how they fish on ${here.where}` : words]);
 
+interface Known {
+  readonly here?: FishesHere | null;
+  readonly lastOut?: ReadonlyMap<string, string>;
+}
+
 /** Flies in the order asked for; floating ones sink slowest of all. Names break ties. Those that do not lay out come first: they want mending. */
-export function sortFlies(flies: readonly ListedFly[], by: SortName, here: FishesHere | null = null): ListedFly[] {
+export function sortFlies(
+  flies: readonly ListedFly[],
+  by: SortName,
+  { here = null, lastOut = new Map() }: Known = {},
+): ListedFly[] {
   const places = new Map(here?.flies.map(({ id }, i) => [id, i]));
+  const days = (id: string): number => Date.parse(lastOut.get(id) ?? '');
   const value = ({ id, summary, updatedAt }: ListedFly): number => {
     if (!summary) return -Infinity;
     return {
@@ -49,6 +60,7 @@ export function sortFlies(flies: readonly ListedFly[], by: SortName, here: Fishe
       newest: -updatedAt,
       name: 0,
       group: 0,
+      out: Number.isNaN(days(id)) ? Infinity : -days(id),
       here: places.get(id) ?? Infinity,
     }[by];
   };

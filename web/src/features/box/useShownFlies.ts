@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import { fishesHere } from '../../fly/fishesHere.ts';
+import { useLastOut } from '../../fly/log/outings.ts';
 import type { ListedFly } from '../../shared/api/client.ts';
 import { useSettings } from '../../shared/settings/settings.ts';
 import { matches, sortFlies, toSettleOf, type SortName } from './sorting.ts';
@@ -9,6 +10,7 @@ export function useShownFlies(all: readonly ListedFly[] | undefined) {
   const [find, setFind] = useState('');
   const [sort, setSort] = useState<SortName>('sink');
   const [here] = useState(fishesHere.read);
+  const lastOut = useLastOut();
   const [settling, setSettling] = useState(false);
   const { looks } = useSettings();
   const unsettled = useMemo(
@@ -17,11 +19,11 @@ export function useShownFlies(all: readonly ListedFly[] | undefined) {
   );
   const flies = useMemo(() => {
     const wanted = all?.filter((fly) => matches(fly, find) && (!settling || unsettled?.has(fly.id) === true));
-    return sortFlies(wanted ?? [], sort, here);
-  }, [all, find, sort, settling, unsettled, here]);
+    return sortFlies(wanted ?? [], sort, { here, lastOut });
+  }, [all, find, sort, settling, unsettled, here, lastOut]);
   /** How many have something to settle; null until that is known. */
   const unsettledCount = unsettled ? unsettled.size : null;
-  return { find, setFind, sort, setSort, here, settling, setSettling, unsettled: unsettledCount, flies };
+  return { find, setFind, sort, setSort, here, lastOut, settling, setSettling, unsettled: unsettledCount, flies };
 }
 
 export type ShownFlies = ReturnType<typeof useShownFlies>;

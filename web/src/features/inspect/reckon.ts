@@ -69,7 +69,8 @@ export type InspectAnswer =
 
 /** What was looked for in a picture, or why it is not found, and whether the picture itself can be read. */
 type Looked<T> =
-  { readonly ok: true; readonly found: T } | { readonly ok: false; readonly why: string; readonly isRead: boolean };
+  | { readonly ok: true; readonly found: T }
+  | { readonly ok: false; readonly why: string; readonly isRead: boolean };
 /** Beside what was found, by how much its lengths are longer than its outline alone has them. */
 export type PhotoAnswer =
   | Exclude<Looked<PhotoFound>, { ok: true }>

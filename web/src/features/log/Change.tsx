@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import { formatNumber } from '@jobbet/core/units';
 import { useStyle } from '../../shared/settings/settings.ts';
 import type { FlyAnswer } from './reckon.ts';
-import { dayOf } from './words.ts';
+import { longDay } from '../../shared/ui/dates.ts';
 
 const KEYS = ['T', 'Y', 'U'] as const;
 
@@ -98,7 +98,7 @@ function OneVersion({
     Number.isFinite(value) ? formatNumber(value, value < 9.95 ? 1 : 0, style) : 'any number of';
   return (
     <li className="border-b border-hair py-1">
-      <b>{at}</b> <i className="text-ink2">since {dayOf(since)}</i>
+      <b>{at}</b> <i className="text-ink2">since {longDay(since)}</i>
       {changed.length > 0 && <p className={atOnce ? 'text-warn' : ''}>{changed.join('; ')}</p>}
       {atOnce && (
         <p className="text-label text-warn">{changed.length} things at once: what came of it may be either’s.</p>

@@ -1,6 +1,7 @@
 import { nextDates, type Occurrence } from '@jobbet/core/log';
 import type { StoredDate } from '../../shared/api/client.ts';
-import { dayOf, SORT_WORDS } from './words.ts';
+import { longDay } from '../../shared/ui/dates.ts';
+import { SORT_WORDS } from './words.ts';
 
 interface DatesProps {
   readonly dates: readonly StoredDate[];
@@ -31,8 +32,8 @@ export function Dates({ dates, today, canBatch, onSet, onBatch }: DatesProps) {
               </button>{' '}
               <i className="text-ink2">{SORT_WORDS[each.sort]}</i>
               <p className="text-label">
-                {each.from <= today ? 'on until' : 'from'} {dayOf(each.from <= today ? each.to : each.from)}
-                {each.tieBy !== null && each.from > today && <>; flies ready by {dayOf(each.tieBy)}</>}
+                {each.from <= today ? 'on until' : 'from'} {longDay(each.from <= today ? each.to : each.from)}
+                {each.tieBy !== null && each.from > today && <>; flies ready by {longDay(each.tieBy)}</>}
               </p>
               {canBatch && each.tieBy !== null && each.from > today && (
                 <button

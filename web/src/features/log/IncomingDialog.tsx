@@ -3,7 +3,7 @@ import { DialogBox } from '../../shared/ui/DialogBox.tsx';
 import { say } from '../../shared/ui/toast.ts';
 import { addOuting } from './outings.ts';
 import type { Incoming } from './papers.ts';
-import { dayOf } from './words.ts';
+import { longDay } from '../../shared/ui/dates.ts';
 
 /** What files come to is shown before it is kept; what does not read is named, and takes nothing else down. */
 export function IncomingDialog({
@@ -33,7 +33,7 @@ export function IncomingDialog({
             const fished = fishedOf(outing);
             return (
               <li key={`${outing.date} ${outing.beat} ${String(i)}`} className="border-t border-hair py-0.5">
-                <b>{dayOf(outing.date)}</b>, {outing.beat}, {outing.rods.length}{' '}
+                <b>{longDay(outing.date)}</b>, {outing.beat}, {outing.rods.length}{' '}
                 {outing.rods.length === 1 ? 'fly' : 'flies'}
                 {!fished.ok && <span className="text-warn"> {fished.faults[0]?.message}</span>}
               </li>

@@ -22,7 +22,7 @@ import { ChangeMargin } from './Change.tsx';
 import { keepBatch, newBatch, plannedFly, rowOf } from '../../fly/batches/planning.ts';
 import { LOG } from './commands.ts';
 import { Losses, useLosses } from './Losses.tsx';
-import { dayOf } from './words.ts';
+import { longDay } from '../../shared/ui/dates.ts';
 import { Outing } from './Outing.tsx';
 import { addOuting, changed, removeOuting, useOutings } from './outings.ts';
 import { IncomingDialog } from './IncomingDialog.tsx';
@@ -101,7 +101,7 @@ function Open({ stored, outings, files, write }: OpenProps) {
   };
   const counted = (of: (rod: Rod) => Rod) => (rod ? () => void changed(stored, withRod(record, at, of(rod))) : null);
   const losses = useLosses(outings, files);
-  const batch = (name = `What was lost, to ${dayOf(record.date)}`, by = ''): Promise<unknown> =>
+  const batch = (name = `What was lost, to ${longDay(record.date)}`, by = ''): Promise<unknown> =>
     batchOfLost(losses, name, by).then((made) => navigate(`/batches/${made}`));
   const dated = useDated();
   const papers = usePapers({ stored, outings, files, told });

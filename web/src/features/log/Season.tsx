@@ -6,7 +6,7 @@ import { ChoiceField } from '../../shared/fields/Fields.tsx';
 import type { StoredDate, StoredOuting } from '../../shared/api/client.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { useSize } from '../../shared/ui/useSize.ts';
-import { dayOf } from './words.ts';
+import { longDay } from '../../shared/ui/dates.ts';
 
 interface SeasonProps {
   readonly outings: readonly StoredOuting[];
@@ -46,7 +46,7 @@ function staffOf({ id, record }: StoredOuting, along: Along): Staff {
     value: read?.ok === true ? read.value / ALONG[along].per : null,
     takes,
     lost,
-    name: `${dayOf(record.date)}, ${record.beat}, ${String(takes)} ${takes === 1 ? 'take' : 'takes'}, ${String(lost)} lost`,
+    name: `${longDay(record.date)}, ${record.beat}, ${String(takes)} ${takes === 1 ? 'take' : 'takes'}, ${String(lost)} lost`,
   };
 }
 

@@ -13,7 +13,8 @@ import { say } from '../../shared/ui/toast.ts';
 import { working } from '../../shared/ui/work.ts';
 import type { LogAnswer } from './reckon.ts';
 import { fileOf } from './writing.ts';
-import { BY_WORDS, dayOf } from './words.ts';
+import { longDay } from '../../shared/ui/dates.ts';
+import { BY_WORDS } from './words.ts';
 
 type Files = Readonly<Record<string, FlyFile>>;
 const named =
@@ -33,7 +34,7 @@ export async function saveCard(
     const laid = file ? layFly(file, drawers) : null;
     return { name: file?.name ?? rod.fly ?? '', laid: laid?.ok === true ? laid.value : null };
   });
-  const title = `${record.beat}, ${dayOf(record.date)}`;
+  const title = `${record.beat}, ${longDay(record.date)}`;
   const pdf = await working('Setting the card', (watching) =>
     api.printPdf(title, outingCards(flies, title, hand), watching),
   );

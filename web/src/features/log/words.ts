@@ -1,18 +1,3 @@
-import { dayMinutes } from '@jobbet/core/records';
-
-/** A day as it is said: 12 October 2026. */
-export function dayOf(date: string): string {
-  const minutes = dayMinutes(date);
-  return Number.isFinite(minutes)
-    ? new Date(minutes * 60_000).toLocaleDateString('en-GB', {
-        day: 'numeric',
-        month: 'long',
-        year: 'numeric',
-        timeZone: 'UTC',
-      })
-    : date;
-}
-
 /** What a group is called by. */
 export const BY_WORDS = {
   fly: 'by fly',

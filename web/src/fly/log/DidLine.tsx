@@ -1,18 +1,15 @@
 import { fishedOf, hoursWords } from '@jobbet/core/log';
 import { Link } from 'react-router';
-import useSWR from 'swr';
-import { api, type StoredOuting } from '../../shared/api/client.ts';
-import { OUTINGS } from '../../shared/api/keys.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { useBench } from '../store.ts';
+import { useOutingsKept } from './outings.ts';
 
 /** What the fly on the bench did so far, in a line that leads to the log; nothing where it was never fished. */
 export function DidLine() {
   const id = useBench((state) => state.id);
   const style = useStyle();
-  const { data } = useSWR<StoredOuting[], unknown>(OUTINGS, api.outings, { revalidateOnFocus: false });
-  const fished = (data ?? []).flatMap(({ id: outing, record, deletedAt }) => {
-    const read = deletedAt === null && record.rods.some(({ fly }) => fly === id) ? fishedOf(record) : null;
+  const fished = useOutingsKept().flatMap(({ id: outing, record }) => {
+    const read = record.rods.some(({ fly }) => fly === id) ? fishedOf(record) : null;
     return read?.ok === true ? read.value.filter(({ fly }) => fly === id).map((each) => ({ ...each, in: outing })) : [];
   });
   const [last] = [...fished].sort((one, other) => other.date.localeCompare(one.date));
