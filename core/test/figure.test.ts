@@ -2,7 +2,7 @@ import { FigureCache } from '../src/drawing/figure/cache.ts';
 import { flyFigure } from '../src/drawing/figure/flyFigure.ts';
 import { partAt } from '../src/drawing/figure/hit.ts';
 import type { PaintOptions } from '../src/drawing/figure/options.ts';
-import { paintFly } from '../src/drawing/figure/paint.ts';
+import { paintFly, paintSteps } from '../src/drawing/figure/paint.ts';
 import { SvgSurface } from '../src/drawing/figure/surface.ts';
 import { FIBRE_STRIDE, type PartFigure } from '../src/drawing/figure/types.ts';
 import { depthOf, screenX, screenY, viewOf } from '../src/drawing/figure/view.ts';
@@ -56,6 +56,34 @@ describe('the drawing is what was weighed', () => {
     const ids = after.parts.filter((part, i) => part !== before.parts[i]).map((part) => part.id);
     expect(ids).toEqual(['tail']);
     expect(after).toEqual(flyFigure(changed));
+  });
+  test('what moves is laid as hairs, fewer than at rest; a leg that is no hair keeps its breadth', () => {
+    const figure = flyFigure(
+      laid([
+        tail({ id: 'film', material: 'flash', strands: 3, dose: undefined, pinch: undefined }),
+        tail({ id: 'legs', material: 'rubber leg', strands: 2, dose: undefined, pinch: undefined }),
+        tail(),
+      ]),
+    );
+    const view = viewOf('profile', 400, 200, 10, 'right');
+    /** What is filled, and how broad what is stroked is, px. */
+    const painted = (share: number) => {
+      const surface = new SvgSurface();
+      let filled = 0;
+      const broad: number[] = [];
+      surface.fill = () => void filled++;
+      surface.stroke = (_, px) => void broad.push(px);
+      const parts = new Set<object>(figure.parts.flatMap((part) => [part, ...part.solids]));
+      for (const step of paintSteps(figure, view, { mode: 'dressed', ink: '#000', sheet: '#fff', dark: false }))
+        if (parts.has(step.matter)) step.paint(surface, share);
+      return { filled, broad };
+    };
+    const [still, moving] = [painted(1), painted(0.35)];
+    expect(still.filled).toBeGreaterThan(0);
+    expect(moving.filled).toBe(0);
+    const legs = still.broad.filter((px) => px > 3);
+    expect(legs).toHaveLength(2);
+    expect(moving.broad.filter((px) => px !== 1)).toEqual(legs);
   });
   test('a part whose outline runs otherwise between the same ends is another; the same outline anew is not', () => {
     const cache = new FigureCache();
@@ -257,8 +285,8 @@ describe('painting', () => {
     expect(light(paint(parts, { dark: true }))).toBeGreaterThan(light(paint(parts)) + 20);
   });
   test('fewer fibres are painted while something moves, the same ones among them', () => {
-    const blades = (markup: string): number => markup.match(/Q/g)?.length ?? 0;
-    const [all, moving] = [blades(paint([tail()])), blades(paint([tail()], { share: 0.6 }))];
+    const fibres = (markup: string): number => markup.match(/M/g)?.length ?? 0;
+    const [all, moving] = [fibres(paint([tail()])), fibres(paint([tail()], { share: 0.6 }))];
     expect(moving / all).toBeGreaterThan(0.5);
     expect(moving / all).toBeLessThan(0.85);
   });

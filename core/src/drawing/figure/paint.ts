@@ -1,7 +1,7 @@
 import { mixTint } from '../../data/index.ts';
 import type { Vec3 } from '../../model/index.ts';
 import { paintEdge, paintLines } from './paintLines.ts';
-import { paintSolid } from './paintSolids.ts';
+import { HAIR_PX, paintMovingStrand, paintSolid } from './paintSolids.ts';
 import type { Palette } from './palette.ts';
 import type { Surface } from './surface.ts';
 import type { PaintOptions } from './options.ts';
@@ -15,8 +15,19 @@ const shareAt = (scale: number): number => (scale > 8 ? 1 : scale >= 3 ? 0.75 : 
 
 type Side = 'far' | 'near' | 'all';
 
-/** Lays the path of a part's fibres of one tint that lie before or behind the axis, each a thin blade. */
-function layFibres(surface: Surface, fibres: Float32Array, view: View, side: Side, tint: number, share: number): void {
+/** How a fibre is laid: as the thin blade it is, or by its middle alone, which is stroked. */
+type Laid = 'blade' | 'middle';
+
+/** Lays the path of a part's fibres of one tint that lie before or behind the axis. */
+function layFibres(
+  surface: Surface,
+  fibres: Float32Array,
+  view: View,
+  side: Side,
+  tint: number,
+  share: number,
+  laid: Laid = 'blade',
+): void {
   const count = Math.floor(fibres.length / FIBRE_STRIDE);
   const { scale, across, up, toward } = view;
   const at = (row: Vec3, i: number): number =>
@@ -30,6 +41,11 @@ function layFibres(surface: Surface, fibres: Float32Array, view: View, side: Sid
     if (share < 1 && (f * 0.618034) % 1 > share) continue;
     if (side !== 'all' && at(toward, i + 3) < 0 !== (side === 'far')) continue;
     const [ax, ay, bx, by, cx, cy] = [x(i), y(i), x(i + 3), y(i + 3), x(i + 6), y(i + 6)];
+    if (laid === 'middle') {
+      surface.move(ax, ay);
+      surface.quad(bx, by, cx, cy);
+      continue;
+    }
     const half = Math.max(LEAST_PX, (fibres[i + 9] as number) * scale) / 2;
     const length = Math.hypot(bx - ax, by - ay) || 1;
     const [nx, ny] = [(-(by - ay) / length) * half, ((bx - ax) / length) * half];
@@ -67,13 +83,17 @@ function paintFibres(
   colour: (tint: number) => string,
   alpha: number,
   share: number,
+  moving: boolean,
 ): void {
-  const seen = [view.ox, view.oy, view.scale, ...view.across, ...view.up, side, share].join();
+  // What moves is as wide as a hair: a hair is stroked in a fraction of the time that a blade is filled in.
+  const laid = moving ? 'middle' : 'blade';
+  const seen = [view.ox, view.oy, view.scale, ...view.across, ...view.up, side, share, laid].join();
   for (let tint = 0; tint < part.tints.length; tint++) {
     surface.reuse(part.fibres, `${seen},${String(tint)}`, () => {
-      layFibres(surface, part.fibres, view, side, tint, share);
+      layFibres(surface, part.fibres, view, side, tint, share, laid);
     });
-    surface.fill(colour(tint), alpha);
+    if (moving) surface.stroke(colour(tint), HAIR_PX, alpha);
+    else surface.fill(colour(tint), alpha);
   }
 }
 
@@ -159,9 +179,8 @@ class Steps {
       matter: each,
       key: 'solid',
       paint: (surface, share) => {
-        // While it moves a strand goes without its glints.
-        const seen = share < 1 && each.kind === 'strand' ? { ...each, glint: null } : each;
-        paintSolid(surface, seen, view, palette, wire);
+        if (share < 1 && each.kind === 'strand') paintMovingStrand(surface, each, view, palette);
+        else paintSolid(surface, each, view, palette, wire);
       },
     });
   }
@@ -175,7 +194,7 @@ class Steps {
       key: side,
       paint: (surface, share) => {
         const colour = (tint: number): string => palette.tint(part.tints[tint] ?? ink);
-        paintFibres(surface, part, view, side, colour, palette.plain ? 1 : alpha, Math.min(most, share));
+        paintFibres(surface, part, view, side, colour, palette.plain ? 1 : alpha, Math.min(most, share), share < 1);
       },
     });
   }

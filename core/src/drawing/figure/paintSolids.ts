@@ -226,11 +226,25 @@ function paintNeck(surface: Surface, solid: Of<'neck'>, view: View, palette: Pal
 const LEAST_STRAND_PX = 0.9;
 
 /** A pale base line, and on film a bright line over it, broken where the film turns. */
-function paintStrand(surface: Surface, solid: Of<'strand'>, view: View, palette: Palette): void {
-  const [root, bend, tip] = solid.points;
+function layStrand(surface: Surface, { points: [root, bend, tip] }: Of<'strand'>, view: View): void {
   surface.begin();
   surface.move(screenX(view, root), screenY(view, root));
   surface.quad(screenX(view, bend), screenY(view, bend), screenX(view, tip), screenY(view, tip));
+}
+
+/** Across what is as fine as a hair while it moves, px: no wider line is stroked as fast. */
+export const HAIR_PX = 1;
+const FINE_PX = 3;
+
+/** A strand while it moves: without its glint, and as a hair where it is a fine one. */
+export function paintMovingStrand(surface: Surface, solid: Of<'strand'>, view: View, palette: Palette): void {
+  layStrand(surface, solid, view);
+  const px = solid.breadthMm * view.scale;
+  surface.stroke(palette.tint(solid.tint), px < FINE_PX ? HAIR_PX : px);
+}
+
+function paintStrand(surface: Surface, solid: Of<'strand'>, view: View, palette: Palette): void {
+  layStrand(surface, solid, view);
   const px = Math.max(LEAST_STRAND_PX, solid.breadthMm * view.scale);
   surface.stroke(palette.tint(solid.tint), px, palette.plain || solid.glint === null ? 1 : 0.8);
   if (palette.plain) return;
