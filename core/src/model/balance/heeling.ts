@@ -1,4 +1,4 @@
-import { project } from '../geometry/silhouette.ts';
+import { blankSilhouette, project } from '../geometry/silhouette.ts';
 import { CURVE_STEPS, cylinderCurve, G, LAST_STEP, octaveOf, sphereCurve } from './drag.ts';
 import { toRad, type BalanceModel } from './model.ts';
 
@@ -18,11 +18,11 @@ export class HeelingLoads {
   private readonly count: number;
   private readonly model: BalanceModel;
 
-  /** @param theta roll, radians */
-  constructor(model: BalanceModel, theta: number) {
+  /** @param theta roll, radians @param into a silhouette to cut it in, of as many cells as the model */
+  constructor(model: BalanceModel, theta: number, into = blankSilhouette(model.table.cells)) {
     this.model = model;
     const { table } = model;
-    const { b, ball, ballMm, load } = project(table, 'side', theta);
+    const { b, ball, ballMm, load } = project(table, 'side', theta, { into });
     const tow = model.tow[1] * Math.sin(theta) + model.tow[2] * Math.cos(theta);
     this.octaves = new Float64Array(2 * table.cells);
     this.levers = new Float64Array(2 * table.cells);
@@ -51,17 +51,17 @@ export class HeelingLoads {
   /** @param speed mm/s */
   at(speed: number): number {
     const out = new Float64Array(1);
-    this.atOctaves(speed, out, 0, 1);
+    this.atOctaves(speed, out);
     return out[0] as number;
   }
 
   /**
    * Moments at speeds an octave apart: one look at each breadth serves all of them.
-   * @param first the slowest, mm/s @param out gets them, from `from` on, `step` apart
+   * @param first the slowest, mm/s @param out gets them
    */
-  atOctaves(first: number, out: Float64Array, from: number, step: number): void {
+  atOctaves(first: number, out: Float64Array): void {
     const { density, viscosity } = this.model.water;
-    for (let k = from; k < out.length; k += step) out[k] = 0;
+    out.fill(0);
     if (first <= 0) return;
     const flow = octaveOf(first / viscosity);
     for (let i = 0; i < this.count; i++) {
@@ -69,13 +69,13 @@ export class HeelingLoads {
       const at = Math.max(0, ((this.octaves[i] as number) + flow) * CURVE_STEPS);
       const whole = Math.floor(at);
       const [share, lever] = [at - whole, this.levers[i] as number];
-      for (let k = from, next = whole; k < out.length; k += step, next += CURVE_STEPS) {
+      for (let k = 0, next = whole; k < out.length; k++, next += CURVE_STEPS) {
         const j = Math.min(LAST_STEP, next);
         const [low, high] = [curve[j] as number, curve[j + 1] as number];
         out[k] = (out[k] as number) + lever * (low + share * (high - low));
       }
     }
-    for (let k = from, speed = first; k < out.length; k += step, speed *= 2)
+    for (let k = 0, speed = first; k < out.length; k++, speed *= 2)
       out[k] = (out[k] as number) * ((density * speed * speed) / (2 * G));
   }
 }
@@ -85,7 +85,8 @@ export class SideFlow {
   private readonly loads: readonly HeelingLoads[];
 
   constructor(model: BalanceModel) {
-    this.loads = CURVE_DEG.map((deg) => new HeelingLoads(model, toRad(deg)));
+    const shape = blankSilhouette(model.table.cells);
+    this.loads = CURVE_DEG.map((deg) => new HeelingLoads(model, toRad(deg), shape));
   }
 
   /** Torque about the shank at each heel of the curve, mg·mm, positive toward +θ. @param flow 1 along +η, −1 against it */

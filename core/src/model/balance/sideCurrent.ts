@@ -1,4 +1,5 @@
 import { between } from '../../numeric/index.ts';
+import { blankSilhouette, type Silhouette } from '../geometry/silhouette.ts';
 import { HeelingLoads } from './heeling.ts';
 import { speedFor, toRad, type BalanceModel } from './model.ts';
 import type { TightKeel } from './keel.ts';
@@ -25,10 +26,9 @@ const LAST_DEG = 45;
 const CUT_DEG = 5;
 const CUTS = (2 * LAST_DEG) / CUT_DEG + 1;
 const WHOLE = 2 * LAST_DEG + 1;
-/** Speeds the loads are worked out at: two an octave, from the slowest. */
+/** Speeds the loads are worked out at: one an octave, from the slowest; between them they are read by cubics. */
 const SLOWEST_MM_S = 2;
-const SPEEDS = 22;
-const PER_OCTAVE = 2;
+const SPEEDS = 12;
 /** A fly is asked at speeds so far apart whether it stands, and then between the last two. */
 const STRIDE = 1.03;
 const HALVINGS = 12;
@@ -43,6 +43,7 @@ interface GivesWay {
 class Heels {
   private readonly known = new Map<number, HeelingLoads>();
   private readonly model: BalanceModel;
+  private readonly shape: Silhouette;
   private readonly restDeg: number;
   private readonly stiffness: number;
   private readonly symmetric: boolean;
@@ -52,6 +53,7 @@ class Heels {
 
   constructor(model: BalanceModel, restDeg: number, stiffness: number, symmetric: boolean) {
     this.model = model;
+    this.shape = blankSilhouette(model.table.cells);
     this.restDeg = restDeg;
     this.stiffness = stiffness;
     this.symmetric = symmetric;
@@ -61,7 +63,7 @@ class Heels {
   private loads(deltaDeg: number): HeelingLoads {
     const known = this.known.get(deltaDeg);
     if (known) return known;
-    const fresh = new HeelingLoads(this.model, toRad(this.restDeg + deltaDeg));
+    const fresh = new HeelingLoads(this.model, toRad(this.restDeg + deltaDeg), this.shape);
     this.known.set(deltaDeg, fresh);
     return fresh;
   }
@@ -72,8 +74,7 @@ class Heels {
       const delta = -LAST_DEG + i * CUT_DEG;
       // A fly that is its own mirror image is pushed alike at either heel.
       const loads = this.loads(this.symmetric ? Math.abs(delta) : delta);
-      for (let half = 0; half < PER_OCTAVE; half++)
-        loads.atOctaves(SLOWEST_MM_S * 2 ** (half / PER_OCTAVE), moments, half, PER_OCTAVE);
+      loads.atOctaves(SLOWEST_MM_S, moments);
       return Float64Array.from(moments, (moment, k) => moment / speedAt(k) ** 2);
     });
     for (let k = 0; k < SPEEDS; k++) {
@@ -88,7 +89,7 @@ class Heels {
 
   /** Torque at every whole degree in a flow, positive toward +θ: what rights it and what pushes it. */
   private torques(speed: number, flow: 1 | -1): Float64Array {
-    const at = Math.log2(speed / SLOWEST_MM_S) * PER_OCTAVE;
+    const at = Math.log2(speed / SLOWEST_MM_S);
     const i = Math.min(SPEEDS - 2, Math.max(0, Math.floor(at)));
     const rows = [i - 1, i, i + 1, i + 2].map((k) => this.table[Math.min(SPEEDS - 1, Math.max(0, k))] as Float64Array);
     const [a, b, c, d] = rows as [Float64Array, Float64Array, Float64Array, Float64Array];
@@ -205,7 +206,7 @@ class Heels {
 /** A speed of the table that differs by more from the one on the silhouettes gave way in another manner. */
 const TRUSTED = 0.1;
 
-const speedAt = (k: number): number => SLOWEST_MM_S * 2 ** (k / PER_OCTAVE);
+const speedAt = (k: number): number => SLOWEST_MM_S * 2 ** k;
 const SINES = Float64Array.from({ length: WHOLE }, (_, x) => Math.sin(toRad(x - LAST_DEG)));
 
 /** A side current against one fly, from either side; what it has met is remembered, so that many speeds can be asked. */

@@ -1,4 +1,4 @@
-import { project, sumSilhouette } from '../geometry/silhouette.ts';
+import { blankSilhouette, project, sumSilhouette } from '../geometry/silhouette.ts';
 import { cellLoad, speedFor, sumWeights, toRad, type BalanceModel } from './model.ts';
 import { G, skinCf, sphereCd, sphereCdFast } from './drag.ts';
 import type { Water } from './water.ts';
@@ -41,9 +41,10 @@ const hasSoft = (model: BalanceModel): boolean => model.table.softness.some((sof
 /** Drag of level sinking at a roll, as a function of speed (mm/s → mg). Soft sections narrow with speed. */
 function levelDrag(model: BalanceModel, theta: number): (speed: number) => number {
   const { table, water, dragFactor = 1 } = model;
-  const rigid = hasSoft(model) ? null : project(table, 'plan', theta);
+  const into = blankSilhouette(table.cells);
+  const rigid = hasSoft(model) ? null : project(table, 'plan', theta, { into });
   return (speed) => {
-    const shape = rigid ?? project(table, 'plan', theta, { speedMmS: speed });
+    const shape = rigid ?? project(table, 'plan', theta, { speedMmS: speed, into });
     let drag = 0;
     for (let c = 0; c < table.cells; c++) drag += cellLoad(shape, c, speed, water) * (table.dx[c] as number);
     return dragFactor * drag;
@@ -58,9 +59,11 @@ function alongDrag(model: BalanceModel, theta: number, leads: 'nose' | 'tail'): 
   const { water, nose, dragFactor = 1, softDrag = 1 } = model;
   const equivalentMm = Math.sqrt((4 * nose.stiffFrontMm2) / Math.PI);
   const blunt = leads === 'nose' ? nose.blunt : nose.bluntBehind;
+  const into = nose.trails && blankSilhouette(nose.trails.cells);
   const softAt = (speedMmS: number): number =>
-    nose.trails
-      ? (sumSilhouette(nose.trails, project(nose.trails, 'side', theta, { speedMmS, beyondCore: true }))?.areaMm2 ?? 0)
+    nose.trails && into
+      ? (sumSilhouette(nose.trails, project(nose.trails, 'side', theta, { speedMmS, beyondCore: true, into }))
+          ?.areaMm2 ?? 0)
       : 0;
   const open = leads === 'tail' ? softAt(0) : null;
   return (speed) => {

@@ -1,5 +1,5 @@
 import { between, fallBetween } from '../../numeric/index.ts';
-import { project } from '../geometry/silhouette.ts';
+import { blankSilhouette, project, type Silhouette } from '../geometry/silhouette.ts';
 import { normalDeg, rideOf, sumWeights, toRad, type BalanceModel, type Ride, type WeightSums } from './model.ts';
 
 /** Rest of a fly that lies level and free on a slack line. Angles in degrees. */
@@ -21,9 +21,8 @@ const NEAR_DEG = 1e-4;
 const SLOPE_DEG = 0.1;
 
 /** Where the load of sinking water acts across the fly at roll θ, mm. */
-function planAcross(model: BalanceModel, theta: number): number {
-  const { table } = model;
-  const shape = project(table, 'plan', theta);
+function planAcross({ table }: BalanceModel, theta: number, into: Silhouette): number {
+  const shape = project(table, 'plan', theta, { into });
   let area = 0;
   let load = 0;
   for (let c = 0; c < table.cells; c++) {
@@ -48,13 +47,14 @@ const torqueOf = ({ total, wy, wz }: WeightSums, eta: number, theta: number): nu
 
 /** Torque on a slack line in mg·mm: τ(θ) = W·η_plan(θ) − cosθ·Σwy + sinθ·Σwz. @param theta radians */
 export const slackTorque = (model: BalanceModel, theta: number): number =>
-  torqueOf(sumWeights(model.weights), planAcross(model, theta), theta);
+  torqueOf(sumWeights(model.weights), planAcross(model, theta, blankSilhouette(model.table.cells)), theta);
 
 /** The torque over the full turn: as it is at some degrees, read between them at the others. */
 class Turn {
   private readonly known: Map<number, number>;
   private readonly model: BalanceModel;
   private readonly sums: WeightSums;
+  private readonly shape: Silhouette;
   /** Torque at every whole degree from 0 to 359. */
   readonly torque: Float64Array;
   /** Degrees at which it is exact. */
@@ -63,6 +63,7 @@ class Turn {
   constructor(model: BalanceModel, sums: WeightSums) {
     this.model = model;
     this.sums = sums;
+    this.shape = blankSilhouette(model.table.cells);
     this.known = etasOf(model);
     const plan = new Float64Array(360);
     const coarse = Array.from({ length: 360 / COARSE_DEG }, (_, i) => this.eta(i * COARSE_DEG));
@@ -84,7 +85,7 @@ class Turn {
     if (this.model.table.mirrored && turned > 90) return this.eta(180 - turned);
     const known = this.known.get(turned);
     if (known !== undefined) return known;
-    const fresh = planAcross(this.model, toRad(turned));
+    const fresh = planAcross(this.model, toRad(turned), this.shape);
     this.known.set(turned, fresh);
     return fresh;
   }

@@ -114,8 +114,8 @@ export function BoxRow(props: RowProps) {
         <span className="w-16 shrink-0 text-right">
           {mass.figure} <span className="text-ink3">{mass.unit}</span>
         </span>
-        <span className="w-20 shrink-0 text-right max-[1150px]:hidden">{inBox > 0 && inBox}</span>
-        <span className="w-20 shrink-0 text-right max-[1250px]:hidden">{lastOut !== null && dayLately(lastOut)}</span>
+        <span className="w-16 shrink-0 text-right max-[1150px]:hidden">{inBox > 0 && inBox}</span>
+        <span className="w-[72px] shrink-0 text-right max-[1250px]:hidden">{lastOut !== null && dayLately(lastOut)}</span>
         <RowChecks checks={checks} />
       </button>
       <ChooseBox {...props} />
@@ -144,7 +144,7 @@ function RowRide({ fly: { summary, listed } }: Pick<RowProps, 'fly'>) {
   const { meant } = listed;
   const other = meant !== null && meant !== summary.ride;
   return (
-    <span className="w-40 max-[900px]:w-10 flex items-center gap-2 shrink-0">
+    <span className="w-36 max-[900px]:w-10 flex items-center gap-2 shrink-0">
       <RideGlyph ride={summary.ride} heelDeg={summary.heelDeg} balls={listed.balls} size={36} />
       {other ? (
         <span className="text-warn max-[900px]:hidden">
@@ -164,7 +164,7 @@ function RowRide({ fly: { summary, listed } }: Pick<RowProps, 'fly'>) {
 function RowChecks({ checks }: { readonly checks: readonly KeptCheck[] }) {
   return (
     <span
-      className="w-24 shrink-0 pl-8 flex items-center gap-1.5"
+      className="w-20 shrink-0 pl-6 flex items-center gap-1.5"
       title={checks.length > 0 ? checks.map(({ message }) => message).join('\n') : 'nothing to settle'}
     >
       {checks.length > 0 && (

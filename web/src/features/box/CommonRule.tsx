@@ -44,12 +44,12 @@ export function CommonRule({
         </text>
       </svg>
       <span className={`${caption} flex-1 pl-4 pb-1`}>fly</span>
-      <span className={`${caption} w-40 pb-1 max-[900px]:w-10`}>rides</span>
+      <span className={`${caption} w-36 pb-1 max-[900px]:w-10`}>rides</span>
       <span className={`${caption} w-20 pb-1 max-[1100px]:hidden`}>sinks</span>
       <span className={`${caption} w-16 pb-1 text-right`}>dry</span>
-      <span className={`${caption} w-20 pb-1 text-right max-[1150px]:hidden`}>in the box</span>
-      <span className={`${caption} w-20 pb-1 text-right max-[1250px]:hidden`}>last out</span>
-      <span className={`${caption} w-24 pl-8 pb-1`}>to settle</span>
+      <span className={`${caption} w-16 pb-1 text-right max-[1150px]:hidden`}>in the box</span>
+      <span className={`${caption} w-[72px] pb-1 text-right max-[1250px]:hidden`}>last out</span>
+      <span className={`${caption} w-20 pl-6 pb-1`}>to settle</span>
       <span className="w-[84px]" />
     </div>
   );
