@@ -109,6 +109,8 @@ step(
     '--experimental-vm-modules',
     'node_modules/jest/bin/jest.js',
     '--maxWorkers=100%',
+    // What nobody has looked at is not written down by the way.
+    '--ci',
     '--json',
     '--outputFile',
     'test-results/jest.json',

@@ -115,7 +115,9 @@ export function BoxRow(props: RowProps) {
           {mass.figure} <span className="text-ink3">{mass.unit}</span>
         </span>
         <span className="w-16 shrink-0 text-right max-[1150px]:hidden">{inBox > 0 && inBox}</span>
-        <span className="w-[72px] shrink-0 text-right max-[1250px]:hidden">{lastOut !== null && dayLately(lastOut)}</span>
+        <span className="w-[72px] shrink-0 text-right max-[1250px]:hidden">
+          {lastOut !== null && dayLately(lastOut)}
+        </span>
         <RowChecks checks={checks} />
       </button>
       <ChooseBox {...props} />
