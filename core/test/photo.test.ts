@@ -14,7 +14,7 @@ import type { Tried } from './tried.ts';
 const plan: LaidFly = plannedFly();
 
 /** So many pictures are looked at in every check; `npm run trial` looks at more. */
-const PICTURES = 12;
+const PICTURES = 6;
 
 /** Pictures are drawn and looked at by a process of their own: millions of pixels are slow within a test's own world. */
 function triedPictures(): ReadonlyMap<string, Tried> {

@@ -56,13 +56,13 @@ function keptName(folder: string, now = new Date()): string {
 async function restoreAll(folder: string, path: string, { onShare, signal }: Watched): Promise<Jobs['restore']> {
   const stop = signal ? { signal } : {};
   // A file that is no backup leaves nothing behind.
-  await readBackup(path, {}, stop);
+  await readBackup(path, {}, { ...stop, onShare: (share) => onShare?.(0.3 * share) });
   const kept = keptName(folder);
-  await writeAll(folder, join(folder, kept), { ...stop, onShare: (share) => onShare?.(0.3 * share) });
+  await writeAll(folder, join(folder, kept), { ...stop, onShare: (share) => onShare?.(0.3 + 0.2 * share) });
   const looked = await withConnection(folder, (db) =>
     restoreBackup({ db, pictures: new PictureShelf(folder) }, path, {
       ...stop,
-      onShare: (share) => onShare?.(0.3 + 0.7 * share),
+      onShare: (share) => onShare?.(0.5 + 0.5 * share),
     }),
   );
   return { ...looked, kept };

@@ -9,8 +9,7 @@ import { TABLES, type BackupTable } from './tables.ts';
 const AT_ONCE = 200;
 
 /**
- * Puts a backup in the place of everything there is, in one transaction: all of it or nothing. The backup is read through once before
- * anything is touched.
+ * Puts a backup in the place of everything there is, in one transaction: all of it or nothing.
  * Its connection is one that nothing else uses.
  * @throws ApiError `bad-backup`, `stopped`; then nothing was changed
  */
@@ -20,7 +19,6 @@ export async function restoreBackup(
   { onShare, signal }: Watched = {},
 ): Promise<LookedAt> {
   const stop = signal ? { signal } : {};
-  await readBackup(path, {}, { ...stop, onShare: (share) => onShare?.(share / 2) });
   return db.transaction(async (inside) => {
     for (const { table, stays } of [...TABLES].reverse() as readonly BackupTable[])
       await inside.delete(table).where(stays === undefined ? undefined : not(sql.raw(stays)));
@@ -42,7 +40,7 @@ export async function restoreBackup(
           await pictures.keep(bytes, name.split('.')[1] ?? '');
         },
       },
-      { ...stop, onShare: (share) => onShare?.(0.5 + share / 2) },
+      { ...stop, ...(onShare ? { onShare } : {}) },
     );
     await flush();
     return looked;
