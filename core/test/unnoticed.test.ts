@@ -3,11 +3,15 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { findingsOf } from '../src/checks/checkFly.ts';
 import { METRIC } from '../src/units/index.ts';
+import { NOMINAL_DRAWERS } from '../src/drawers/index.ts';
 import { type LaidFly, layFly, reportFly, type SolvedFly, solveLaid } from '../src/model/index.ts';
 import type { Ellipse, Section } from '../src/model/platform/section.ts';
 import type { FlyFile } from '../src/pattern/index.ts';
 import { readFlyValue } from '../src/pattern/read.ts';
-import { sheetOf, sheetPages, tyingPlan } from '../src/tying/index.ts';
+import { cutLength, pointsOf } from '../src/model/solve/cutLength.ts';
+import { noise } from '../src/numeric/index.ts';
+import { sheetOf, sheetPages, stageSvgs, techniqueDrawing, tyingPlan } from '../src/tying/index.ts';
+import { TECHNIQUES } from '../src/data/index.ts';
 import { anyFly, lay } from './anyFly.ts';
 import { fileOf, PLATFORMS, TIED } from './everything.ts';
 
@@ -94,6 +98,23 @@ function foundLines(laid: LaidFly): string[] {
   });
 }
 
+/** What is cut for each thing on a fly, and where it is held up against the hook. */
+const cutLines = (laid: LaidFly): string[] =>
+  laid.parts.map((part) => told(part.file.id, cutLength(part, laid), pointsOf(part, laid)));
+
+/** A fly of which each thing sits some way round the shank, and has more on one side. */
+function askewLines({ file }: LaidFly): string[] {
+  const laid = layFly(file, NOMINAL_DRAWERS, new Map(file.parts.map(({ id }) => [id, { rollDeg: 20, split: 0.3 }])));
+  return laid.ok ? laidLines(laid.value).map((line) => `askew ${line}`) : ['askew it does not lay out'];
+}
+
+/** Numbers as one, each counted by where it stands. */
+const weighed = (numbers: readonly number[]): number =>
+  numbers.reduce((sum, value, i) => sum + (1 + (i % 13)) * value, numbers.length);
+
+/** All numbers of a drawing. */
+const drawnFigure = (markup: string): number => weighed((markup.match(/-?\d+(?:\.\d+)?/g) ?? []).map(Number));
+
 /** How a fly is tied, step by step, in figures. */
 function tiedLines(laid: LaidFly): string[] {
   const plan = tyingPlan(laid, METRIC);
@@ -130,6 +151,38 @@ const laidOf = (file: unknown): LaidFly | null => {
   const laid = read.ok ? layFly(read.value) : read;
   return laid.ok ? laid.value : null;
 };
+
+/** So many flies of some things that are tied, picked by a seed; what each is meant for too. */
+const MIXED = 50;
+const INTENTS = [
+  undefined,
+  { ride: 'point-up', water: { kind: 'salt' } },
+  { ride: 'point-down', sink: 'slow', manner: 'swing' },
+  { sink: 'fast', depth: '1 m', current: '20 cm/s', manner: 'jig' },
+  { trim: 'level', line: 'sinking', manner: 'strip', water: { kind: 'brackish', temperature: '15 C' } },
+] as const;
+
+function mixedFly(seed: number): unknown {
+  const pick = (k: number, of: number): number => Math.floor(noise(seed, k, 0) * of);
+  const kinds = Object.keys(PLATFORMS);
+  const platform = PLATFORMS[kinds[pick(1, kinds.length)] ?? ''] ?? {};
+  const parts = Array.from({ length: 3 + pick(2, 4) }, (_, i) => {
+    const { part } = TIED[pick(10 + i, TIED.length)] as (typeof TIED)[number];
+    return { ...part, id: `${String(part['id'])}${i === 0 ? '' : `-${String(i)}`}` };
+  }).filter((part: Readonly<Record<string, unknown>>) => part['construction'] !== 'coat');
+  const intent = INTENTS[seed % INTENTS.length];
+  return {
+    format: 'jobbet.fly',
+    version: 1,
+    name: `Mixed ${String(seed)}`,
+    ...(intent ? { intent } : {}),
+    platform,
+    thread: { denier: seed % 2 === 0 ? 140 : 70, colour: 'black' },
+    head: seed % 3 === 0 ? 'neat' : 'bold',
+    finish: { coats: ['varnish'] },
+    parts,
+  };
+}
 const kept = (lines: readonly string[]): string => `\n${lines.join('\n')}\n`;
 
 const FOLDER = join(import.meta.dirname, '../../examples');
@@ -149,7 +202,11 @@ describe('nothing changes unnoticed', () => {
     const lines = ['single', 'double', 'tube'].flatMap((kind) => {
       const laid = laidOf(fileOf(tied, PLATFORMS[kind] ?? {}));
       if (!laid) return [`${kind}: does not lay out`];
-      return [`${kind}:`, ...laidLines(laid), ...(kind === 'single' ? [...foundLines(laid), ...tiedLines(laid)] : [])];
+      return [
+        `${kind}:`,
+        ...laidLines(laid),
+        ...(kind === 'single' ? [...askewLines(laid), ...cutLines(laid), ...foundLines(laid), ...tiedLines(laid)] : []),
+      ];
     });
     expect(kept(lines)).toMatchSnapshot();
   });
@@ -164,21 +221,45 @@ describe('nothing changes unnoticed', () => {
       style: METRIC,
       textWidth: (text, size) => 0.5 * size * text.length,
     });
-    const pageLines = pages.map(({ items }) =>
-      told(
-        items.length,
-        ...items
-          .map((item) => ('at' in item ? item.at : item.points[0]))
-          .flat()
-          .reduce<number[]>(
-            (sums, value, i) => ((sums[i % 2] = (sums[i % 2] ?? 0) + (1 + (i % 13)) * (value ?? 0)), sums),
-            [],
-          ),
-      ),
-    );
+    const pageLines = pages.map(({ items }) => {
+      const at = items.flatMap((item) => ('at' in item ? item.at : item.points.flat()));
+      return told(items.length, weighed(at));
+    });
+    const stages = told(stageSvgs(laid, sheet, 'right').map(drawnFigure));
     expect(
-      kept([...laidLines(laid), told(reportFly(solved)), ...foundLines(laid), ...tiedLines(laid), ...pageLines]),
+      kept([
+        ...laidLines(laid),
+        told(reportFly(solved)),
+        ...foundLines(laid),
+        ...cutLines(laid),
+        ...tiedLines(laid),
+        stages,
+        ...pageLines,
+      ]),
     ).toMatchSnapshot();
+  });
+  test('small drawings of techniques', () => {
+    const laid = laidOf(EXAMPLES.find(([name]) => name === 'slate-runner')?.[1]);
+    if (!laid) throw new Error('an example lays out');
+    const lines = TECHNIQUES.map(({ key }) => {
+      const strokes = techniqueDrawing(key, laid) ?? [];
+      const numbers = strokes.flatMap(({ points, breadthMm }) => [breadthMm, ...points.flat()]);
+      return told(key, strokes.map(({ tone, goes }) => `${tone}${goes === true ? '>' : ''}`).join(), weighed(numbers));
+    });
+    expect(kept(lines)).toMatchSnapshot();
+  });
+  test.each(Array.from({ length: MIXED }, (_, seed) => seed))('mixed fly %s', (seed) => {
+    const laid = laidOf(mixedFly(seed));
+    const lines = laid
+      ? [
+          laid.file.parts.map(({ id }) => id).join(', '),
+          ...laidLines(laid).slice(0, 2),
+          told(weighed(laid.sections.flatMap(sectionFigures))),
+          ...foundLines(laid),
+          ...tiedLines(laid),
+        ]
+      : ['does not lay out'];
+    expect(kept(lines)).toMatchSnapshot();
   });
   test('of flies of all kinds what is found', () => {
     const flies = fc.sample(anyFly, { numRuns: 60, seed: 1891 });
