@@ -1,38 +1,25 @@
 import { faultLine } from '@jobbet/core/base';
 import { readDocumentText } from '@jobbet/core/document';
 import { DRILL_KIND, drillSchema, type DrillFile, type DrillItem, type DrillOf } from '@jobbet/core/records';
-import { useEffect, useMemo } from 'react';
+import { useMemo } from 'react';
 import useSWR, { mutate } from 'swr';
 import { z } from 'zod';
 import { create } from 'zustand';
-import { api, RequestError, type StoredDrill } from '../../shared/api/client.ts';
+import { api, type StoredDrill } from '../../shared/api/client.ts';
 import { DRILLS } from '../../shared/api/keys.ts';
-import { kept } from '../../shared/kept/kept.ts';
-import { inTurns } from '../../shared/kept/turns.ts';
+import { saidUnlessAway, unsentOf } from '../../shared/records/unsent.ts';
 import { useSettings } from '../../shared/settings/settings.ts';
 import { say } from '../../shared/ui/toast.ts';
 
 /** A round as this browser has it: what the server has not confirmed yet stands here, so that neither a reload nor a server that is away loses it. */
 const roundSchema = z.object({ id: z.string().nullable(), revision: z.number(), record: drillSchema });
 type Round = z.infer<typeof roundSchema>;
-type Rounds = Readonly<Record<string, Round>>;
-
-const waiting = kept('jobbet.drill.unsent', z.record(z.string(), roundSchema), {});
-const useWaiting = create<{ readonly rounds: Rounds }>()(() => ({ rounds: waiting.read() }));
-function wait(rounds: Rounds): void {
-  waiting.write({ ...rounds });
-  useWaiting.setState({ rounds });
-}
 
 /** Which round is going on here, by its key; it is begun with its first answer. */
 const useGoing = create<{ readonly key: string | null; readonly round: Round | null }>()(() => ({
   key: null,
   round: null,
 }));
-
-const inTurn = inTurns();
-const AGAIN_MS = 10_000;
-let again: ReturnType<typeof setTimeout> | undefined;
 
 /** Lays what was saved among the rounds that are known here; where none are yet, all of them are fetched. */
 async function taken(saved: StoredDrill): Promise<void> {
@@ -45,40 +32,24 @@ async function taken(saved: StoredDrill): Promise<void> {
   if (!known) await mutate(DRILLS);
 }
 
-/** Brings one round to the server; what was answered meanwhile is brought after it. */
-async function send(key: string): Promise<void> {
-  const round = useWaiting.getState().rounds[key];
-  if (!round) return;
-  try {
-    const saved =
-      round.id === null
-        ? await api.createDrill(round.record)
-        : await api.saveDrill(round.id, round.record, round.revision);
+/** Rounds the server has not confirmed. */
+const unsent = unsentOf<Round>({
+  key: 'jobbet.drill.unsent',
+  schema: roundSchema,
+  bring: async (key, { id: sent, record, revision: over }) => {
+    const saved = sent === null ? await api.createDrill(record) : await api.saveDrill(sent, record, over);
     await taken(saved);
-    const { [key]: now, ...others } = useWaiting.getState().rounds;
     const { id, revision } = saved;
-    if (now && now.record !== round.record) wait({ ...others, [key]: { ...now, id, revision } });
-    else wait(others);
     if (useGoing.getState().key === key)
-      useGoing.setState(({ round: going }) => ({ round: going && { ...going, id, revision } }));
-  } catch (error) {
-    if (!(error instanceof RequestError) || error.code !== 'offline') throw error;
-    clearTimeout(again);
-    again = setTimeout(sendRounds, AGAIN_MS);
-  }
-}
-
-function sendRounds(): void {
-  for (const key of Object.keys(useWaiting.getState().rounds))
-    inTurn(() => send(key)).catch((reason: unknown) =>
-      say(reason instanceof Error ? reason.message : 'The round was not kept.'),
-    );
-}
+      useGoing.setState(({ round }) => ({ round: round && { ...round, id, revision } }));
+    return (now) => ({ ...now, id, revision });
+  },
+});
 
 function put(key: string, round: Round): void {
   useGoing.setState({ key, round });
-  wait({ ...useWaiting.getState().rounds, [key]: round });
-  sendRounds();
+  unsent.keep(key, round);
+  saidUnlessAway(unsent.send(key));
 }
 
 /** The moment as a record has it. */
@@ -127,13 +98,9 @@ export const useRound = (): DrillFile | null => useGoing(({ round }) => round?.r
 /** All rounds of whoever's eye it is, first to last; undefined until they are here. */
 export function useRounds(): readonly DrillFile[] | undefined {
   const { data, error } = useSWR<StoredDrill[], unknown>(DRILLS, api.drills);
-  const { rounds } = useWaiting();
+  const rounds = unsent.use();
+  unsent.useSending();
   const { tier } = useSettings();
-  useEffect(() => {
-    sendRounds();
-    window.addEventListener('online', sendRounds);
-    return () => window.removeEventListener('online', sendRounds);
-  }, []);
   return useMemo(() => {
     if (!data && error === undefined) return undefined;
     const own = Object.values(rounds);
@@ -151,12 +118,12 @@ export function useRounds(): readonly DrillFile[] | undefined {
 export async function removeRound(): Promise<void> {
   const { key } = useGoing.getState();
   if (key === null) return;
-  await inTurn(() => send(key));
+  // Where the server is away the round was never there, or stays where it is.
+  await unsent.send(key).catch(() => undefined);
   const id = useGoing.getState().round?.id ?? null;
   endRound();
   if (id === null) {
-    const { [key]: _gone, ...others } = useWaiting.getState().rounds;
-    wait(others);
+    unsent.drop(key);
     return;
   }
   await api.removeDrill(id);

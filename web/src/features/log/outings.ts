@@ -2,37 +2,31 @@ import { byDay } from '@jobbet/core/log';
 import type { Fault } from '@jobbet/core/base';
 import { readDocument } from '@jobbet/core/document';
 import { OUTING_KIND, type OutingFile, outingSchema } from '@jobbet/core/records';
-import { dequal } from 'dequal';
-import { useEffect, useMemo } from 'react';
+import { useMemo } from 'react';
 import useSWR, { mutate } from 'swr';
 import { z } from 'zod';
 import { api, RequestError, type StoredOuting } from '../../shared/api/client.ts';
 import { OUTINGS } from '../../shared/api/keys.ts';
-import { kept } from '../../shared/kept/kept.ts';
-import { inTurns } from '../../shared/kept/turns.ts';
+import { unsentOf } from '../../shared/records/unsent.ts';
 import { say } from '../../shared/ui/toast.ts';
 
 /** The outings of the house, the first one first; undefined until they are here. */
 export function useOutings(): readonly StoredOuting[] | undefined {
   const { data } = useSWR<StoredOuting[], unknown>(OUTINGS, api.outings);
-  useEffect(() => {
-    sendOutings();
-    window.addEventListener('online', sendOutings);
-    return () => window.removeEventListener('online', sendOutings);
-  }, []);
+  const waiting = unsent.use();
+  unsent.useSending();
   return useMemo(
     () =>
       data
         ?.filter(({ deletedAt }) => deletedAt === null)
         // What was written here and has not arrived yet is how it is.
-        .map((each) => ({ ...each, record: unsent.read()[each.id]?.record ?? each.record }))
+        .map((each) => ({ ...each, record: waiting[each.id]?.record ?? each.record }))
         .sort((one, other) => byDay(one.record, other.record)),
-    [data],
+    [data, waiting],
   );
 }
 
 const refresh = (): Promise<unknown> => mutate(OUTINGS);
-const inTurn = inTurns();
 const told = (work: Promise<unknown>): void => {
   work.catch((reason: unknown) => say(reason instanceof Error ? reason.message : 'It was not kept.'));
 };
@@ -48,55 +42,32 @@ const show = (id: string, record: OutingFile): Promise<unknown> =>
 /** The revision each outing was left at by the last save from here. */
 const revisions = new Map<string, number>();
 
-/** What the server has not confirmed yet stands in this browser, so that neither a reload nor a server that is away loses it. */
-const unsent = kept(
-  'jobbet.outings.unsent',
-  z.record(z.string(), z.object({ revision: z.number(), record: outingSchema })),
-  {},
-);
-const confirmed = (id: string): void => {
-  const { [id]: _sent, ...others } = unsent.read();
-  unsent.write(others);
-};
-const AGAIN_MS = 10_000;
-let again: ReturnType<typeof setTimeout> | undefined;
-
-/** Writes one over the revision the save before it left; where another device wrote it meanwhile both are kept, side by side. */
-async function write(id: string): Promise<void> {
-  const waiting = unsent.read()[id];
-  if (!waiting) return;
-  const { record } = waiting;
-  try {
-    const { revision } = await api.saveOuting(id, record, revisions.get(id) ?? waiting.revision);
-    revisions.set(id, revision);
-  } catch (error) {
-    if (error instanceof RequestError && error.code === 'offline') {
-      clearTimeout(again);
-      again = setTimeout(sendOutings, AGAIN_MS);
-      throw error;
+/** Outings the server has not confirmed. One is written over the revision the save before it left; where another device wrote it meanwhile both are kept, side by side. */
+const unsent = unsentOf({
+  key: 'jobbet.outings.unsent',
+  schema: z.object({ revision: z.number(), record: outingSchema }),
+  bring: async (id, { revision: over, record }) => {
+    try {
+      const { revision } = await api.saveOuting(id, record, revisions.get(id) ?? over);
+      revisions.set(id, revision);
+    } catch (error) {
+      if (!(error instanceof RequestError) || error.code !== 'stale') throw error;
+      revisions.delete(id);
+      await api.createOuting(record);
+      say('Another device wrote this outing too: both are kept, side by side.');
     }
-    if (!(error instanceof RequestError) || error.code !== 'stale') throw error;
-    revisions.delete(id);
-    await api.createOuting(record);
-    say('Another device wrote this outing too: both are kept, side by side.');
-  }
-  // What changed while it was on its way is sent again.
-  if (dequal(unsent.read()[id]?.record, record)) confirmed(id);
-  await refresh();
-}
-
-/** Brings to the server whatever it has not confirmed. */
-export function sendOutings(): void {
-  for (const id of Object.keys(unsent.read())) inTurn(() => write(id)).catch(() => undefined);
-}
+    await refresh();
+    return (now) => now;
+  },
+});
 
 /** Keeps an outing as it is now, here at once and on the server as soon as it answers; with words there is a way back. */
 export function keepOuting(stored: StoredOuting, record: OutingFile, words: string | null = null): void {
   const { id, revision } = stored;
   if (!revisions.has(id)) revisions.set(id, revision);
-  unsent.write({ ...unsent.read(), [id]: { revision: revisions.get(id) ?? revision, record } });
+  unsent.keep(id, { revision: revisions.get(id) ?? revision, record });
   void show(id, record);
-  told(inTurn(() => write(id)));
+  told(unsent.send(id));
   if (words !== null) say(words, { name: 'Undo', run: () => keepOuting({ ...stored, record }, stored.record) });
 }
 
