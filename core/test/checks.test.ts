@@ -782,6 +782,23 @@ describe('what trips no check', () => {
     expect(one(fly([tail()], { platform: tube, intent }), 'salt.hook')?.message).toContain('bronze');
     expect(codes(fly([tail()], { platform: { kind: 'tube', length: '30 mm' }, intent }))).not.toContain('salt.hook');
   });
+  test('in salt water a hook that says nothing of its finish is not blamed; tin stands it, in fresh water any does', () => {
+    const of = (finish: string | undefined, kind: string): string | undefined =>
+      one(fly([tail()], { platform: { ...HOOK, finish }, intent: { water: { kind } } }), 'salt.hook')?.severity;
+    expect([of(undefined, 'salt'), of('tin', 'salt'), of('bronze', 'fresh')]).toEqual([
+      undefined,
+      undefined,
+      undefined,
+    ]);
+    expect([of('bronze', 'salt'), of('bronze', 'brackish')]).toEqual(['warn', 'note']);
+  });
+  test('a palmered stem lies sheltered only where it lies between the tufts of a bushy body', () => {
+    const of = (...parts: Loose[]): string | undefined => one(fly(parts), 'strength.palmer')?.severity;
+    expect(of(body(), palmer())).toBe('note');
+    // Bushy, but no body; a body, but one that the hackle does not touch.
+    expect(of(body({ id: 'butt', role: 'butt' }), palmer())).toBe('warn');
+    expect(of(body({ from: 'bend', to: 'station 7' }), palmer({ from: 'station 6', to: 'station 3' }))).toBe('warn');
+  });
   test('what costs looks alone is shown where it is wished for', () => {
     const findings = [{ costs: 'looks' }, { costs: 'fish' }] as Finding[];
     expect(shownOf(findings, true)).toHaveLength(2);

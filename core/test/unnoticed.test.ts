@@ -13,6 +13,8 @@ import { noise } from '../src/numeric/index.ts';
 import { sheetOf, sheetPages, stageSvgs, techniqueDrawing, tyingPlan } from '../src/tying/index.ts';
 import { TECHNIQUES } from '../src/data/index.ts';
 import { anyFly, lay } from './anyFly.ts';
+import { laid } from './build.ts';
+import { amongOthers, CHANGES } from './changes.ts';
 import { fileOf, PLATFORMS, TIED } from './everything.ts';
 
 /**
@@ -152,6 +154,10 @@ const laidOf = (file: unknown): LaidFly | null => {
   return laid.ok ? laid.value : null;
 };
 
+/** What is not the same without it. */
+const otherThan = (usual: readonly string[], lines: readonly string[]): string[] =>
+  lines.filter((line) => !usual.includes(line));
+
 /** So many flies of some things that are tied, picked by a seed; what each is meant for too. */
 const MIXED = 50;
 const INTENTS = [
@@ -236,6 +242,17 @@ describe('nothing changes unnoticed', () => {
         stages,
         ...pageLines,
       ]),
+    ).toMatchSnapshot();
+  });
+  const changed = Object.entries(CHANGES).flatMap(([construction, keys]) =>
+    Object.entries(keys).map(([key, [, after]]) => [construction, key, after] as const),
+  );
+  const alone = laid(amongOthers({}).slice(0, -1), { thread: { denier: 140 }, head: 'bold' });
+  const usual = [...laidLines(alone), ...cutLines(alone), ...foundLines(alone), ...tiedLines(alone)];
+  test.each(changed)('%s with another %s', (_construction, _key, part) => {
+    const it = laid(amongOthers(part), { thread: { denier: 140 }, head: 'bold' });
+    expect(
+      kept(otherThan(usual, [...laidLines(it), ...cutLines(it), ...foundLines(it), ...tiedLines(it)])),
     ).toMatchSnapshot();
   });
   test('small drawings of techniques', () => {
