@@ -342,6 +342,7 @@ test('a tube has no bend: nothing is asked to it, and its length is called after
   const asks = pullsOn(tube, 'length');
   expect(asks.length).toBeGreaterThan(1);
   for (const { words } of asks) expect(words).not.toMatch(/bend|shank|tail/);
+  for (const { words, asked } of pullsOn(tube, 'butts')) expect(`${words} ${asked}`).not.toMatch(/bend|shank|eye/);
 });
 
 describe('the first fly', () => {

@@ -136,11 +136,11 @@ const turnsOf =
 
 /** Where a tail's butts are cut so that the body lies even to its front. */
 const buttsTo =
-  (share: number, words: string) =>
-  ({ shankMm }: Platform): PullAsk => ({
+  (share: number, words: (of: 'shank' | 'tube', front: 'eye' | 'front') => string) =>
+  ({ shankMm, tube }: Platform): PullAsk => ({
     of: 'butts',
-    asked: `butts to ${String(share)} shank`,
-    words,
+    asked: `butts to ${String(share)} ${tube ? 'tube' : 'shank'}`,
+    words: tube ? words('tube', 'front') : words('shank', 'eye'),
     direction: 'behind',
     fromMm: 0,
     slope: 0,
@@ -170,9 +170,10 @@ export const PULLS: readonly ((platform: Platform) => PullAsk | null)[] = [
   turnsOf(12, 0.4),
   buttsTo(
     0.25,
-    'A tail’s butts run under the whole body: pull to where they are cut, a quarter of the shank behind the eye',
+    (of, front) =>
+      `A tail’s butts run under the whole body: pull to where they are cut, a quarter of the ${of} behind the ${front}`,
   ),
-  buttsTo(0.1, 'Pull to the rear of a head that is a tenth of the shank long'),
+  buttsTo(0.1, (of) => `Pull to the rear of a head that is a tenth of the ${of} long`),
 ];
 
 /** What can be asked by pulling on a platform. */

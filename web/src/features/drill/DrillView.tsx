@@ -180,7 +180,7 @@ function Drilling({ rounds, box }: { readonly rounds: readonly DrillFile[]; read
           <Eye {...{ of, rounds, today }} />
           {of === 'length' && <HandsBox lent={lent} />}
           {of === 'equal' && <LeansBox {...{ of, rounds, box }} />}
-          {rounds.some(({ simulated }) => simulated === true) && (
+          {rounds.some((each) => each.simulated === true && each.of === of) && (
             <p className="text-label italic text-ink2 mt-2">Some of these rounds are made up, for show.</p>
           )}
         </aside>
@@ -280,7 +280,11 @@ function Drills({
               type="button"
               aria-current={task.of === of}
               className={`relative w-full text-left px-4 py-1.5 border-t border-hair ${task.of === of ? 'bg-sunk' : 'hover:bg-sunk'}`}
-              onClick={() => onBegin(task.of)}
+              onClick={(event) => {
+                onBegin(task.of);
+                // Chosen by the pointer it leaves the keys to the drill.
+                if (event.detail > 0) event.currentTarget.blur();
+              }}
             >
               {task.of === of && <span className="absolute left-0 inset-y-0 w-[5px] bg-pick" aria-hidden="true" />}
               <span className="flex justify-between gap-2">

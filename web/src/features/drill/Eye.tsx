@@ -52,15 +52,21 @@ export function Eye({
       <h2 className="text-sentence font-bold flex justify-between items-baseline">
         Your eye <i className="text-label text-ink2 font-normal">{pulled.length} pulls</i>
       </h2>
-      <p className="text-label text-ink2">
-        by{' '}
-        <ChoiceField
-          label="what pulls are told apart by"
-          value={by}
-          options={['relation', 'size', 'platform', 'direction']}
-          onChange={(next) => setBy(next as ToldBy)}
-        />
-      </p>
+      {pulled.length === 0 ? (
+        <p className="text-label text-ink2">
+          Nothing is pulled yet: {String(FEWEST)} pulls of a kind tell how it runs.
+        </p>
+      ) : (
+        <p className="text-label text-ink2">
+          by{' '}
+          <ChoiceField
+            label="what pulls are told apart by"
+            value={by}
+            options={['relation', 'size', 'platform', 'direction']}
+            onChange={(next) => setBy(next as ToldBy)}
+          />
+        </p>
+      )}
       {rows.length > few.length && (
         <p className="flex justify-between text-label italic text-ink2 pl-[84px] pr-[52px]" aria-hidden="true">
           <span>short</span>
