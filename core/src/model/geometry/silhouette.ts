@@ -131,7 +131,6 @@ export function project(
   const ends = orderFor(table);
   for (let c = 0; c < table.cells; c++) {
     let n = 0;
-    let plain = true;
     const [from, to] = [first[c] as number, first[c + 1] as number];
     makeRoom(to - from);
     for (let i = from; i < to; i++) {
@@ -154,12 +153,10 @@ export function project(
       across[n] = (shiftY[i] as number) * wy + (shiftZ[i] as number) * wz;
       aft[n] = shiftX[i] as number;
       ballOf[n] = ballMm[i] as number;
-      plain &&= soft === 0 && ballMm[i] === 0;
       n++;
     }
     if (n === 0) leaveEmpty(out, c);
     else if (n === 1) sumOne(out, c);
-    else if (plain) sumPlain(out, c, n, ends, 2 * from);
     else sumMany(out, c, n, ends, 2 * from);
   }
   return out;
@@ -191,38 +188,6 @@ function sumOne(out: Silhouette, c: number): void {
   const ball = ballOf[0] as number;
   out.ball[c] = ball > 0 ? covered : 0;
   out.ballMm[c] = ball;
-}
-
-/** Adds up a cell with nothing limp in it and no ball: the same walk, with nothing but breadth and moment to keep. */
-function sumPlain(out: Silhouette, c: number, n: number, ends: Int32Array, base: number): void {
-  sortEnds(ends, base, 2 * n);
-  let [b, moment, count, opaque, clear] = [0, 0, 0, 0, 1];
-  for (let e = 0; e + 1 < 2 * n; e++) {
-    const event = ends[base + e] as number;
-    if (event >= 0) {
-      const o = shade[event] as number;
-      count++;
-      if (o >= OPAQUE) opaque++;
-      else clear *= 1 - o;
-    } else if (--count === 0) {
-      opaque = 0;
-      clear = 1;
-      continue;
-    } else {
-      const o = shade[~event] as number;
-      if (o >= OPAQUE) opaque--;
-      else clear /= 1 - o;
-    }
-    const from = eventAt[e] as number;
-    const width = (eventAt[e + 1] as number) - from;
-    if (width <= 0) continue;
-    const covered = opaque > 0 ? width : (1 - clear) * width;
-    b += covered;
-    moment += covered * (from + width / 2);
-  }
-  out.b[c] = b;
-  out.moment[c] = out.load[c] = moment;
-  out.loadX[c] = out.ball[c] = out.ballMm[c] = 0;
 }
 
 /** Adds up one cell: walks from interval end to interval end, keeping what covers the stretch between. @param ends the cell's, from `base` on, in any order */
