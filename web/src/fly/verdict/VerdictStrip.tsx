@@ -3,7 +3,7 @@ import { rideIfLight, sinkRangeIfLight, verdictSentence } from '@jobbet/core/con
 import { partName } from '@jobbet/core/tying';
 import type { Asked, Certainty } from '@jobbet/core/study';
 import { formatAngle, formatMass, formatNumber, formatSpeed, type Style, type Written } from '@jobbet/core/units';
-import { useEffect, useState, type ReactNode } from 'react';
+import { Fragment, useEffect, useState, type ReactNode } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { OffBy } from './Trust.tsx';
 import { WhyButton } from './WhyButton.tsx';
@@ -37,6 +37,16 @@ const Figure = ({ value }: { readonly value: Written }) => (
     <strong className="text-verdict font-bold">{value.figure}</strong> <span className="text-ink2">{value.unit}</span>
   </>
 );
+
+/** Figures beside one another; a unit they share is said once, after the last. */
+const InARow = ({ values }: { readonly values: readonly Written[] }) =>
+  values.map(({ figure, unit }, i) => (
+    <Fragment key={i}>
+      <strong className="text-verdict font-bold">{figure}</strong>{' '}
+      {unit !== values[i + 1]?.unit && <span className="text-ink2">{unit} </span>}
+      {i + 1 < values.length && <span className="max-[1000px]:hidden">&ensp;</span>}
+    </Fragment>
+  ));
 
 function Cell({
   label,
@@ -141,9 +151,8 @@ function Figures({ report, tight, laid, certain }: FiguresProps) {
       </Cell>
       <SinkCell report={report} laid={laid} certain={certain} />
       <Cell label="weight dry, cast, under water" why="weights" laid={laid}>
-        <Figure value={formatMass(weight.dry_mg, style)} /> <span className="max-[1000px]:hidden">&ensp;</span>
-        <Figure value={formatMass(weight.casting_mg, style)} /> <span className="max-[1000px]:hidden">&ensp;</span>
-        <Figure value={formatMass(weight.submerged_mg, style)} /> <OffBy certain={certain?.submerged} />
+        <InARow values={[weight.dry_mg, weight.casting_mg, weight.submerged_mg].map((mg) => formatMass(mg, style))} />{' '}
+        <OffBy certain={certain?.submerged} />
       </Cell>
       {keel.tipping && (
         <Cell
@@ -155,7 +164,8 @@ function Figures({ report, tight, laid, certain }: FiguresProps) {
         >
           <Figure value={formatMass(keel.tipping.mass_mg, style)} />{' '}
           <span className="text-ink2" title={tippingWords(keel.tipping, style)}>
-            {tippingWords(keel.tipping, style)}
+            <span className="max-[1320px]:hidden">yours </span>
+            {tippingShort(keel.tipping, style)}
           </span>
         </Cell>
       )}
@@ -164,12 +174,15 @@ function Figures({ report, tight, laid, certain }: FiguresProps) {
 }
 
 /** How many times the eyes that turn it over are fitted; a range where nobody has weighed them and the verdict turns within it. */
-function tippingWords({ ratio, ratioRange }: NonNullable<FlyReport['keel']['tipping']>, style: Style): string {
-  const open = ratioRange && turnsWithin(ratioRange);
-  return open
-    ? `yours ${formatNumber(ratioRange[0], 1, style)} to ${formatNumber(ratioRange[1], 1, style)} ×, weigh a pair`
-    : `yours ${formatNumber(ratio, 2, style)} ×`;
+function tippingShort({ ratio, ratioRange }: NonNullable<FlyReport['keel']['tipping']>, style: Style): string {
+  return ratioRange && turnsWithin(ratioRange)
+    ? `${formatNumber(ratioRange[0], 1, style)} to ${formatNumber(ratioRange[1], 1, style)} ×`
+    : `${formatNumber(ratio, 2, style)} ×`;
 }
+
+/** The same with whose they are, and what would settle it. */
+const tippingWords = (tipping: Parameters<typeof tippingShort>[0], style: Style): string =>
+  `yours ${tippingShort(tipping, style)}${tipping.ratioRange && turnsWithin(tipping.ratioRange) ? ', weigh a pair' : ''}`;
 
 type KeelCellsProps = Pick<VerdictStripProps, 'tight' | 'laid' | 'certain'> & { readonly keel: FlyReport['keel'] };
 
