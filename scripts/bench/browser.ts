@@ -41,12 +41,15 @@ async function instrument(page: Page): Promise<void> {
           if (marks.painted > before) marks.frame = began;
         });
       });
-    const context = CanvasRenderingContext2D.prototype as unknown as { fill: (...given: unknown[]) => void };
-    const { fill } = context;
-    context.fill = function (...given) {
-      fill.apply(this, given);
-      marks.painted = performance.now();
-    };
+    const context = CanvasRenderingContext2D.prototype as unknown as Record<string, (...given: unknown[]) => void>;
+    // What rests is filled, what moves is stroked.
+    for (const put of ['fill', 'stroke']) {
+      const paint = context[put];
+      context[put] = function (...given) {
+        paint?.apply(this, given);
+        marks.painted = performance.now();
+      };
+    }
   });
 }
 

@@ -7,6 +7,7 @@ import { createContext, useContext } from 'react';
 import { createStore, useStore, type StoreApi } from 'zustand';
 import type { StoredFly } from '../shared/api/client.ts';
 import type { PullState } from '../shared/drawing/Overlay.tsx';
+import { figuresTookMs } from '../shared/solve/useReport.ts';
 import { firstOf, isGone, partOf, type Selection } from './selection.ts';
 
 /** `conflict`: saved elsewhere since it was opened. `gone`: it is no longer in the box. Both wait for someone to settle them. */
@@ -91,14 +92,15 @@ export function createBench(fly: StoredFly, drawers: Drawers = NOMINAL_DRAWERS):
   };
   bench.subscribe(({ laid: now, calm, moving }) => {
     if (now === calm) return;
-    if (moving) due ??= setTimeout(show, CALM_MS);
+    if (moving) due ??= setTimeout(show, calmMs(figuresTookMs()));
     else show();
   });
   return bench;
 }
 
-/** How far behind a pull the margins may be. */
-const CALM_MS = 160;
+/** How far behind a pull the margins may be; where their figures take long, so much longer that the pull has the machine for most of the time. */
+const [CALM_MS, TIMES_TOOK] = [160, 3] as const;
+export const calmMs = (tookMs: number): number => Math.max(CALM_MS, TIMES_TOOK * tookMs);
 
 /** Typing that goes on in one blank within so long is one step of undo. */
 const TYPING_MS = 1200;

@@ -27,8 +27,16 @@ export const useOfFly = (file: FlyFile, drawers: Drawers, off: readonly Deviatio
 
 const reckoner = reckonerOf<ReturnType<typeof figuresReckon>>('figures');
 
-const figuresOf = ({ file, off, drawers }: OfFly): Promise<FlyFigures> =>
-  reckoner.short<FlyFigures>(drawers, async (figures) => figures.figures(file, off));
+let tookMs = 0;
+/** How long the last figures took from being asked to being there, ms. */
+export const figuresTookMs = (): number => tookMs;
+
+async function figuresOf({ file, off, drawers }: OfFly): Promise<FlyFigures> {
+  const began = performance.now();
+  const answer = await reckoner.short<FlyFigures>(drawers, async (figures) => figures.figures(file, off));
+  tookMs = performance.now() - began;
+  return answer;
+}
 
 /** Figures of a fly that is looked at. */
 export interface Reckoned {
