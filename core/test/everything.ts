@@ -1,6 +1,8 @@
 import type { MaterialItem } from '../src/drawers/items.ts';
 import { NOMINAL_MATERIALS } from '../src/drawers/tables.ts';
+import { newFly } from '../src/edit/newFly.ts';
 import { PRESETS } from '../src/edit/presets.ts';
+import type { FlyFile } from '../src/pattern/index.ts';
 
 /** One thing that is tied, as it is drawn on every platform. */
 export interface Tied {
@@ -88,13 +90,5 @@ const BODY = {
 /** A fly with one thing on it, as it would be written. */
 export function fileOf({ name, part }: Tied, platform: object): unknown {
   const parts = part['construction'] === 'coat' ? [BODY, { ...part, over: 'body' }] : [part];
-  return {
-    format: 'jobbet.fly',
-    version: 1,
-    name,
-    platform,
-    thread: { denier: 140, colour: 'black' },
-    head: 'neat',
-    parts,
-  };
+  return { ...newFly(name, platform as FlyFile['platform']), parts };
 }

@@ -276,6 +276,21 @@ describe('a restore', () => {
     house.database.ledger.writtenPast();
     expect(await everything()).not.toEqual(before);
   }, 60_000);
+  test('a thread does one job after another, whatever came of the one before, and two at once on two', async () => {
+    await filled();
+    const path = await made();
+    const [nothing, look] = [join(house.folder, 'nothing'), { kind: 'look', path } as const];
+    writeFileSync(nothing, '');
+    await expect(inThread({ kind: 'look', path: nothing })).rejects.toMatchObject({ code: 'bad-backup' });
+    expect((await inThread(look)).counts.flies).toBe(2);
+    const stop = new AbortController();
+    const stopped = inThread({ kind: 'restore', folder: house.folder, path }, { signal: stop.signal });
+    stop.abort();
+    const [one, other] = await Promise.all([inThread(look), stopped.catch((error: unknown) => error)]);
+    expect([one.counts.flies, other]).toEqual([2, expect.objectContaining({ code: 'stopped' })]);
+    // What was told to stop it is not told to what comes after.
+    expect((await inThread(look)).counts.flies).toBe(2);
+  }, 60_000);
   test('keeps others from writing meanwhile, and says so', async () => {
     const { ledger } = house.database;
     let go: () => void = () => undefined;

@@ -122,3 +122,17 @@ test('the ride glyph turns to the heel it stands for, and its words are whole', 
     'undecided',
   ]);
 });
+
+test('weights say the unit they share once, each its own where they share none; eyes of two minds as a range', () => {
+  const heavy = report([eyes('5.5 mm')]);
+  show(heavy);
+  const weights = screen.getByText('weight dry, cast, under water').closest('.border-r')?.textContent ?? '';
+  expect(weights.match(/ g\b/g)).toHaveLength(1);
+  expect(weights.match(/\d\.\d\d/g)).toHaveLength(3);
+});
+test('a weight under a tenth of a gram is in milligrams beside others in grams', () => {
+  const light = { ...report([eyes('5.5 mm')]) };
+  show({ ...light, weight: { ...light.weight, dry_mg: 900, casting_mg: 1200, submerged_mg: 12 } });
+  const weights = screen.getByText('weight dry, cast, under water').closest('.border-r')?.textContent ?? '';
+  expect(weights).toMatch(/0\.90.*1\.20 g.*12(\.0)? mg/);
+});
