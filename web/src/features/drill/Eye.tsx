@@ -50,7 +50,10 @@ export function Eye({
   return (
     <section aria-label="Your eye">
       <h2 className="text-sentence font-bold flex justify-between items-baseline">
-        Your eye <i className="text-label text-ink2 font-normal">{pulled.length} pulls</i>
+        Your eye{' '}
+        <i className="text-label text-ink2 font-normal">
+          {pulled.length} {pulled.length === 1 ? 'pull' : 'pulls'}
+        </i>
       </h2>
       {pulled.length === 0 ? (
         <p className="text-label text-ink2">
@@ -83,7 +86,7 @@ export function Eye({
       </ul>
       {few.length > 0 && (
         <p className="text-label text-ink2 py-1">
-          Of {few.map(({ name }) => name).join(', ')} too few yet: {String(FEWEST)} pulls each tell.
+          Too few yet of {few.map(({ name }) => name).join(', ')}: {String(FEWEST)} pulls of each tell.
         </p>
       )}
       {rows.length > few.length && (

@@ -7,6 +7,14 @@ import { isRight } from './task.ts';
 import { offWords, percent } from './words.ts';
 
 const [HIGH, MOST] = [86, 0.3] as const;
+/** px that an answer takes across at most, and a letter of what was asked. */
+const [WIDEST, LETTER] = [86, 6] as const;
+
+/** What was asked, as far as it has room. */
+function cutTo(px: number, asked: string): string {
+  const most = Math.floor(px / LETTER);
+  return asked.length > most ? `${asked.slice(0, most - 1)}…` : asked;
+}
 
 /** The round so far, each answer against what was asked. */
 export function Round({ of, round }: { readonly of: DrillOf; readonly round: DrillFile | null }) {
@@ -16,7 +24,8 @@ export function Round({ of, round }: { readonly of: DrillOf; readonly round: Dri
   const pulls = of === 'length' || of === 'butts';
   const offs = round && pulls ? pulledIn([round]).map((each) => ({ off: shareOff(each), asked: each.item.asked })) : [];
   const { bias, sd } = tallyOf(offs.map(({ off }) => off));
-  const x = (i: number): number => 30 + i * Math.min(86, Math.max(20, (width - 60) / Math.max(1, offs.length)));
+  const step = Math.min(WIDEST, Math.max(20, (width - WIDEST) / Math.max(1, offs.length)));
+  const x = (i: number): number => WIDEST / 2 + i * step;
   const y = (off: number): number => HIGH / 2 - 6 - (Math.max(-MOST, Math.min(MOST, off)) / MOST) * (HIGH / 2 - 14);
   const items = round?.items ?? [];
   return (
@@ -44,7 +53,7 @@ export function Round({ of, round }: { readonly of: DrillOf; readonly round: Dri
               />
               {offs.length <= 12 && (
                 <text x={x(i)} y={HIGH - 4} textAnchor="middle" className="text-label italic" fill="var(--ink2)">
-                  {asked.length > 14 ? `${asked.slice(0, 13)}…` : asked}
+                  {cutTo(step, asked)}
                 </text>
               )}
             </g>
