@@ -1,10 +1,10 @@
-import { balanceModel, boundsOf, type LaidFly, project, sumSilhouette, toRad } from '../model/index.ts';
+import { balanceModel, boundsOf, type LaidFly, silhouetteAt, toRad } from '../model/index.ts';
 import type { Traits } from './groups.ts';
 
 /** Side silhouette of a fly as it rides, mm². */
 export function sideAreaMm2(laid: LaidFly): number {
   const { table } = balanceModel(laid);
-  return sumSilhouette(table, project(table, 'side', toRad(laid.tight.heelDeg ?? 0)))?.areaMm2 ?? 0;
+  return silhouetteAt(table, 'side', toRad(laid.tight.heelDeg ?? 0))?.areaMm2 ?? 0;
 }
 
 /** What a fly is, as far as takes may hang on it. Its colour is that of its largest coloured part. */

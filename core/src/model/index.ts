@@ -24,7 +24,7 @@ export { SALINITY, USUAL_TEMPERATURE, type Water, water } from './balance/water.
 export { type Bounds, boundsOf, reachOf } from './geometry/bounds.ts';
 export { trimAt } from './balance/trim.ts';
 export { PLAN_UP, PROFILE_UP, extentOf, outlineOf } from './geometry/outline.ts';
-export { project, sumSilhouette } from './geometry/silhouette.ts';
+export { project, silhouetteArea, silhouetteAt } from './geometry/silhouette.ts';
 export { type Askew } from './parts/askew.ts';
 export { discVolume, FACES, STALK } from './parts/ballShapes.ts';
 export { type CoatCut, type FreeLine, type PartForm } from './parts/forms.ts';

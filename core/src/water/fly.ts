@@ -13,7 +13,7 @@ import {
   rideOf,
   SideCurrent,
   sinkingDrag,
-  sumSilhouette,
+  silhouetteAt,
   sumWeights,
   toDeg,
   toRad,
@@ -85,12 +85,12 @@ function leversAt(model: BalanceModel, rollDeg: number): Levers | null {
   const sums = sumWeights(model.weights);
   const centre = weightCentre(sums);
   const theta = toRad(rollDeg);
-  const plan = sumSilhouette(model.table, project(model.table, 'plan', theta));
-  const side = sumSilhouette(model.table, project(model.table, 'side', theta));
+  const plan = silhouetteAt(model.table, 'plan', theta);
+  const side = silhouetteAt(model.table, 'side', theta);
   if (!centre || !plan || !side) return null;
   const high = ([, y, z]: Vec3): number => y * Math.sin(theta) + z * Math.cos(theta);
   const load = (speed: number): number => {
-    const shape = project(model.table, 'plan', theta, { speedMmS: speed });
+    const shape = project(model.table, 'plan', theta, { speedMmS: speed, wants: 'breadth' });
     let sum = 0;
     for (let c = 0; c < model.table.cells; c++)
       sum += cellLoad(shape, c, speed, model.water) * (model.table.dx[c] as number);

@@ -37,7 +37,8 @@ function read(curve: Float64Array, re: number): number {
   if (re < LEAST_RE) return 0;
   const at = octaveOf(re) * CURVE_STEPS;
   const i = Math.min(LAST_STEP, Math.floor(at));
-  const [low, high] = [curve[i] as number, curve[i + 1] as number];
+  const low = curve[i] as number;
+  const high = curve[i + 1] as number;
   return low + (at - i) * (high - low);
 }
 

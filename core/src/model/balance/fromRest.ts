@@ -19,7 +19,7 @@ export function effectiveMass(
   noseDownDeg: number,
 ): number {
   const { table, water } = model;
-  const shape = project(table, 'plan', toRad(restDeg));
+  const shape = project(table, 'plan', toRad(restDeg), { wants: 'breadth' });
   let cylinders = 0;
   for (let c = 0; c < table.cells; c++)
     cylinders += (Math.PI / 4) * (shape.b[c] as number) ** 2 * (table.dx[c] as number);

@@ -22,7 +22,7 @@ export class HeelingLoads {
   constructor(model: BalanceModel, theta: number, into = blankSilhouette(model.table.cells)) {
     this.model = model;
     const { table } = model;
-    const { b, ball, ballMm, load } = project(table, 'side', theta, { into });
+    const { b, ball, ballMm, load } = project(table, 'side', theta, { into, wants: 'load' });
     const tow = model.tow[1] * Math.sin(theta) + model.tow[2] * Math.cos(theta);
     this.octaves = new Float64Array(2 * table.cells);
     this.levers = new Float64Array(2 * table.cells);
@@ -40,7 +40,8 @@ export class HeelingLoads {
 
   /** Area moment about the tow axis, mm³, and the same with every lever counted as positive. */
   get areaMoment(): { readonly moment: number; readonly size: number } {
-    let [moment, size] = [0, 0];
+    let moment = 0;
+    let size = 0;
     for (let i = 0; i < this.count; i++) {
       moment += this.levers[i] as number;
       size += Math.abs(this.levers[i] as number);
@@ -68,10 +69,12 @@ export class HeelingLoads {
       const curve = i < this.cylinders ? cylinderCurve : sphereCurve;
       const at = Math.max(0, ((this.octaves[i] as number) + flow) * CURVE_STEPS);
       const whole = Math.floor(at);
-      const [share, lever] = [at - whole, this.levers[i] as number];
+      const share = at - whole;
+      const lever = this.levers[i] as number;
       for (let k = 0, next = whole; k < out.length; k++, next += CURVE_STEPS) {
         const j = Math.min(LAST_STEP, next);
-        const [low, high] = [curve[j] as number, curve[j + 1] as number];
+        const low = curve[j] as number;
+        const high = curve[j + 1] as number;
         out[k] = (out[k] as number) + lever * (low + share * (high - low));
       }
     }

@@ -39,6 +39,16 @@ interface GivesWay {
   readonly deltaDeg: number;
 }
 
+/** A flow by the rows of the table at the speeds around it. */
+interface Push {
+  readonly a: Float64Array;
+  readonly b: Float64Array;
+  readonly c: Float64Array;
+  readonly d: Float64Array;
+  readonly t: number;
+  readonly square: number;
+}
+
 /** The heels of a fly between 45° to either side of its tight rest, and what any side current does to it there. */
 class Heels {
   private readonly known = new Map<number, HeelingLoads>();
@@ -87,19 +97,40 @@ class Heels {
     }
   }
 
-  /** Torque at every whole degree in a flow, positive toward +θ: what rights it and what pushes it. */
-  private torques(speed: number, flow: 1 | -1): Float64Array {
+  private rowAt(k: number): Float64Array {
+    return this.table[Math.min(SPEEDS - 1, Math.max(0, k))] as Float64Array;
+  }
+
+  /** The table between its speeds: what a flow does at any whole degree. */
+  private pushAt(speed: number, flow: 1 | -1): Push {
     const at = Math.log2(speed / SLOWEST_MM_S);
     const i = Math.min(SPEEDS - 2, Math.max(0, Math.floor(at)));
-    const rows = [i - 1, i, i + 1, i + 2].map((k) => this.table[Math.min(SPEEDS - 1, Math.max(0, k))] as Float64Array);
-    const [a, b, c, d] = rows as [Float64Array, Float64Array, Float64Array, Float64Array];
-    const t = Math.max(0, at - i);
-    const square = flow * speed * speed;
-    for (let x = 0; x < WHOLE; x++) {
-      const push = between(a[x] as number, b[x] as number, c[x] as number, d[x] as number, t);
-      this.row[x] = -this.stiffness * (SINES[x] as number) - square * push;
-    }
+    const [a, b, c, d] = [this.rowAt(i - 1), this.rowAt(i), this.rowAt(i + 1), this.rowAt(i + 2)];
+    return { a, b, c, d, t: Math.max(0, at - i), square: flow * speed * speed };
+  }
+
+  /** Torque at a whole degree, positive toward +θ: what rights it and what pushes it. */
+  private torque({ a, b, c, d, t, square }: Push, x: number): number {
+    const push = between(a[x] as number, b[x] as number, c[x] as number, d[x] as number, t);
+    return -this.stiffness * (SINES[x] as number) - square * push;
+  }
+
+  private torques(speed: number, flow: 1 | -1): Float64Array {
+    const push = this.pushAt(speed, flow);
+    for (let x = 0; x < WHOLE; x++) this.row[x] = this.torque(push, x);
     return this.row;
+  }
+
+  /** Whether it has a stable heel in a flow: somewhere the torque comes down through nothing. */
+  private stands(speed: number, flow: 1 | -1): boolean {
+    const push = this.pushAt(speed, flow);
+    let above = false;
+    for (let x = 0; x < WHOLE; x++) {
+      const now = this.torque(push, x);
+      if (now > 0) above = true;
+      else if (now < 0 && above) return true;
+    }
+    return false;
   }
 
   /** Stable heels off the rest in a flow, degrees: where the torque comes down through nothing. */
@@ -123,12 +154,12 @@ class Heels {
   givesWay(flow: 1 | -1): GivesWay | null {
     let [low, high] = [0, 0];
     for (let speed = SLOWEST_MM_S; speed <= MOST_MM_S * STRIDE && high === 0; speed *= STRIDE)
-      if (this.stable(speed, flow).length === 0) high = speed;
+      if (!this.stands(speed, flow)) high = speed;
       else low = speed;
     if (high === 0) return null;
     for (let i = 0; i < HALVINGS && low > 0; i++) {
       const mid = (low + high) / 2;
-      if (this.stable(mid, flow).length === 0) high = mid;
+      if (!this.stands(mid, flow)) high = mid;
       else low = mid;
     }
     return this.refined({ speed: high, deltaDeg: this.lastHeel(low, flow) }, flow);

@@ -1,4 +1,4 @@
-import { blankSilhouette, project, sumSilhouette } from '../geometry/silhouette.ts';
+import { blankSilhouette, project, silhouetteArea } from '../geometry/silhouette.ts';
 import { cellLoad, speedFor, sumWeights, toRad, type BalanceModel } from './model.ts';
 import { G, skinCf, sphereCd, sphereCdFast } from './drag.ts';
 import type { Water } from './water.ts';
@@ -14,6 +14,8 @@ export interface Sinking {
 }
 
 const MOST_MM_S = 20_000;
+/** Drag of a fly grows with about this power of the speed. */
+const USUAL_POWER = 1.8;
 /** Drag of trailing soft stuff on its side area; flags have 0.1-0.2 a side. The least certain number of the model. */
 const TRAILING_CD = 0.4;
 
@@ -42,9 +44,9 @@ const hasSoft = (model: BalanceModel): boolean => model.table.softness.some((sof
 function levelDrag(model: BalanceModel, theta: number): (speed: number) => number {
   const { table, water, dragFactor = 1 } = model;
   const into = blankSilhouette(table.cells);
-  const rigid = hasSoft(model) ? null : project(table, 'plan', theta, { into });
+  const rigid = hasSoft(model) ? null : project(table, 'plan', theta, { into, wants: 'breadth' });
   return (speed) => {
-    const shape = rigid ?? project(table, 'plan', theta, { speedMmS: speed, into });
+    const shape = rigid ?? project(table, 'plan', theta, { speedMmS: speed, into, wants: 'breadth' });
     let drag = 0;
     for (let c = 0; c < table.cells; c++) drag += cellLoad(shape, c, speed, water) * (table.dx[c] as number);
     return dragFactor * drag;
@@ -62,8 +64,10 @@ function alongDrag(model: BalanceModel, theta: number, leads: 'nose' | 'tail'): 
   const into = nose.trails && blankSilhouette(nose.trails.cells);
   const softAt = (speedMmS: number): number =>
     nose.trails && into
-      ? (sumSilhouette(nose.trails, project(nose.trails, 'side', theta, { speedMmS, beyondCore: true, into }))
-          ?.areaMm2 ?? 0)
+      ? silhouetteArea(
+          nose.trails,
+          project(nose.trails, 'side', theta, { speedMmS, beyondCore: true, into, wants: 'breadth' }),
+        )
       : 0;
   const open = leads === 'tail' ? softAt(0) : null;
   return (speed) => {
@@ -117,7 +121,7 @@ export function sinking(model: BalanceModel, restDeg: number, noseDownDeg: numbe
   const ledOf = leads === 'nose' ? noseOf : alongDrag(model, theta, 'tail');
   const level = speedFor(levelOf, weight, MOST_MM_S, 220);
   const noseFirst = speedFor(noseOf, weight, MOST_MM_S, 1.8 * level);
-  const guess = level * (1 - along) + noseFirst * along;
+  const guess = (level ** -USUAL_POWER * (1 - along) + noseFirst ** -USUAL_POWER * along) ** (-1 / USUAL_POWER);
   const terminal =
     along === 0
       ? level

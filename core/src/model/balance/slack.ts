@@ -12,8 +12,9 @@ export interface SlackRest {
   readonly lowestDeg: number | null;
 }
 
-/** The plan's centre is asked for so often over the turn, and every degree near the uprights, where rests crowd. */
-const COARSE_DEG = 6;
+/** The plan's centre is asked for so often over the turn, and every degree so near the uprights, where rests crowd. */
+const COARSE_DEG = 10;
+const UPRIGHT_DEG = 5;
 const UNDECIDED_MM = 0.25;
 /** A torque of under this lever is none. */
 const NOTHING_MM = 1e-9;
@@ -22,7 +23,7 @@ const SLOPE_DEG = 0.1;
 
 /** Where the load of sinking water acts across the fly at roll θ, mm. */
 function planAcross({ table }: BalanceModel, theta: number, into: Silhouette): number {
-  const shape = project(table, 'plan', theta, { into });
+  const shape = project(table, 'plan', theta, { into, wants: 'load' });
   let area = 0;
   let load = 0;
   for (let c = 0; c < table.cells; c++) {
@@ -75,14 +76,17 @@ class Turn {
     }
     this.torque = Float64Array.from(plan, (eta, deg) => torqueOf(sums, eta, toRad(deg)));
     for (let deg = 0; deg < 360; deg += COARSE_DEG) this.exactly[deg] = 1;
-    for (let off = 1 - COARSE_DEG; off < COARSE_DEG; off++) for (const upright of [0, 180]) this.exact(upright + off);
+    for (let off = -UPRIGHT_DEG; off <= UPRIGHT_DEG; off++) for (const upright of [0, 180]) this.exact(upright + off);
   }
 
   /** η_plan at an angle. Half a turn mirrors it: η(θ + 180°) = −η(θ); a mirrored fly adds η(−θ) = −η(θ). */
   private eta(deg: number): number {
     const turned = ((deg % 360) + 360) % 360;
     if (turned >= 180) return -this.eta(turned - 180);
-    if (this.model.table.mirrored && turned > 90) return this.eta(180 - turned);
+    if (this.model.table.mirrored) {
+      if (turned === 0) return 0;
+      if (turned > 90) return this.eta(180 - turned);
+    }
     const known = this.known.get(turned);
     if (known !== undefined) return known;
     const fresh = planAcross(this.model, toRad(turned), this.shape);

@@ -1,5 +1,5 @@
 import { firstFall } from '../../numeric/index.ts';
-import { project, sumSilhouette } from '../geometry/silhouette.ts';
+import { silhouetteAt } from '../geometry/silhouette.ts';
 import { sumWeights, toDeg, toRad, weightCentre, type BalanceModel } from './model.ts';
 
 /** Trim of a sinking fly: lever as a share of the shank, nose-down angle in degrees (tail-down negative). */
@@ -31,8 +31,8 @@ export function trimAt(model: BalanceModel, restDeg: number): Trim {
   const sums = sumWeights(model.weights);
   const centre = weightCentre(sums);
   const theta = toRad(restDeg);
-  const plan = sumSilhouette(model.table, project(model.table, 'plan', theta));
-  const side = sumSilhouette(model.table, project(model.table, 'side', theta));
+  const plan = silhouetteAt(model.table, 'plan', theta);
+  const side = silhouetteAt(model.table, 'side', theta);
   if (!centre || !plan || !side) return NONE;
   const deltaX = plan.loadX - centre[0];
   const deltaZ = side.load - (centre[1] * Math.sin(theta) + centre[2] * Math.cos(theta));

@@ -79,7 +79,8 @@ function rootFor(root: LoadRoot, x: number): Vec3 {
 
 function isMirrored(table: Cells): boolean {
   for (let cell = 0; cell < table.cells; cell++) {
-    const [from, to] = [table.first[cell] ?? 0, table.first[cell + 1] ?? 0];
+    const from = table.first[cell] ?? 0;
+    const to = table.first[cell + 1] ?? 0;
     for (let i = from; i < to; i++) {
       if ((table.y[i] ?? 0) === 0 && (table.turn[i] ?? 0) === 0) continue;
       let found = false;
@@ -98,63 +99,77 @@ function isMirrored(table: Cells): boolean {
   return true;
 }
 
-/** The rows of a table as they come, an ellipse each, grown as needed. */
+const COLUMNS = [
+  'y',
+  'z',
+  'semiY',
+  'semiZ',
+  'turn',
+  'opacity',
+  'softness',
+  'ballMm',
+  'leastSemi',
+  'coreSemi',
+  'shiftX',
+  'shiftY',
+  'shiftZ',
+] as const;
+type Columns = Pick<Cells, (typeof COLUMNS)[number] | 'section'>;
+
+/** Room for so many ellipses. */
+const columnsFor = (rows: number): Columns => ({
+  ...(Object.fromEntries(COLUMNS.map((name) => [name, new Float64Array(rows)])) as Omit<Columns, 'section'>),
+  section: new Int32Array(rows),
+});
+
+/** The rows of a table as they come, an ellipse each, in columns that are used again from one table to the next and grow as needed. */
 class Rows {
-  readonly y = new Column();
-  readonly z = new Column();
-  readonly semiY = new Column();
-  readonly semiZ = new Column();
-  readonly turn = new Column();
-  readonly opacity = new Column();
-  readonly softness = new Column();
-  readonly ballMm = new Column();
-  readonly leastSemi = new Column();
-  readonly coreSemi = new Column();
-  readonly shiftX = new Column();
-  readonly shiftY = new Column();
-  readonly shiftZ = new Column();
-  readonly section = new Column();
+  private columns = columnsFor(1024);
   length = 0;
+
+  private grow(): void {
+    const narrow = this.columns;
+    this.columns = columnsFor(2 * narrow.y.length);
+    for (const name of [...COLUMNS, 'section'] as const) this.columns[name].set(narrow[name]);
+  }
 
   /** One section's cut at x; what is limp carries its load some way toward its root. */
   add(section: Section, index: number, x: number, cut: Readonly<Ellipse>): void {
     const i = this.length++;
+    if (i >= this.columns.y.length) this.grow();
     const s = section.softness;
     const root = s === 0 ? null : rootFor(section.root, x);
-    this.y.set(i, cut.y);
-    this.z.set(i, cut.z);
-    this.semiY.set(i, cut.semiY);
-    this.semiZ.set(i, cut.semiZ);
-    this.turn.set(i, section.turn);
-    this.opacity.set(i, cut.opacity);
-    this.softness.set(i, s);
-    this.ballMm.set(i, section.ballMm);
-    this.leastSemi.set(i, section.leastSemiMm);
-    this.coreSemi.set(i, section.coreMm);
-    this.shiftX.set(i, root ? s * (root[0] - x) : 0);
-    this.shiftY.set(i, root ? s * (root[1] - cut.y) : 0);
-    this.shiftZ.set(i, root ? s * (root[2] - cut.z) : 0);
-    this.section.set(i, index);
+    const { columns } = this;
+    columns.y[i] = cut.y;
+    columns.z[i] = cut.z;
+    columns.semiY[i] = cut.semiY;
+    columns.semiZ[i] = cut.semiZ;
+    columns.turn[i] = section.turn;
+    columns.opacity[i] = cut.opacity;
+    columns.softness[i] = s;
+    columns.ballMm[i] = section.ballMm;
+    columns.leastSemi[i] = section.leastSemiMm;
+    columns.coreSemi[i] = section.coreMm;
+    columns.shiftX[i] = root ? s * (root[0] - x) : 0;
+    columns.shiftY[i] = root ? s * (root[1] - cut.y) : 0;
+    columns.shiftZ[i] = root ? s * (root[2] - cut.z) : 0;
+    columns.section[i] = index;
+  }
+
+  /** What has come so far, as columns of a table's own. */
+  taken(): Columns {
+    const { columns, length } = this;
+    return {
+      ...(Object.fromEntries(COLUMNS.map((name) => [name, columns[name].slice(0, length)])) as Omit<
+        Columns,
+        'section'
+      >),
+      section: columns.section.slice(0, length),
+    };
   }
 }
 
-/** A growing column of numbers. */
-class Column {
-  private values = new Float64Array(256);
-
-  set(i: number, value: number): void {
-    if (i >= this.values.length) {
-      const wider = new Float64Array(2 * this.values.length);
-      wider.set(this.values);
-      this.values = wider;
-    }
-    this.values[i] = value;
-  }
-
-  upTo(length: number): Float64Array {
-    return this.values.slice(0, length);
-  }
-}
+const scratch = new Rows();
 
 /** A stiff, opaque, plain ellipse, kept to see what else of its cell lies within it. */
 interface Plain {
@@ -167,17 +182,22 @@ interface Plain {
 const within = (small: Plain, big: Plain): boolean =>
   small.y === big.y && small.z === big.z && big.semiY >= small.semiY && big.semiZ >= small.semiZ;
 
-/** A cut of the cell that is being filled. */
-interface Shown extends Plain {
-  readonly index: number;
-  readonly opacity: number;
-  readonly plain: boolean;
+/** A cut of the cell that is being filled; cells are filled into the same ones. */
+interface Shown extends Ellipse {
+  index: number;
+  plain: boolean;
 }
 
-/** Whether a cut is hidden: the wire under its thread changes no silhouette. Of two that are alike the first stays. */
-const isBuried = (each: Shown, i: number, all: readonly Shown[]): boolean =>
-  each.plain &&
-  all.some((other, j) => j !== i && other.plain && within(each, other) && (j < i || !within(other, each)));
+/** Whether the cut k of n is hidden: the wire under its thread changes no silhouette. Of two that are alike the first stays. */
+function isBuried(shown: readonly Shown[], k: number, n: number): boolean {
+  const each = shown[k] as Shown;
+  if (!each.plain) return false;
+  for (let j = 0; j < n; j++) {
+    const other = shown[j] as Shown;
+    if (j !== k && other.plain && within(each, other) && (j < k || !within(other, each))) return true;
+  }
+  return false;
+}
 
 /** A table of some of a fly's ellipses in the same cells. @param keeps asked with the index of an ellipse's section */
 export function partOf(table: Cells, keeps: (section: number) => boolean): Cells {
@@ -189,74 +209,47 @@ export function partOf(table: Cells, keeps: (section: number) => boolean): Cells
     first[c + 1] = kept.length;
   }
   const { cells, x, dx } = table;
-  const of = (column: Float64Array): Float64Array => {
-    const some = new Float64Array(kept.length);
-    for (let i = 0; i < kept.length; i++) some[i] = column[kept[i] as number] as number;
-    return some;
-  };
-  return {
-    cells,
-    x,
-    dx,
-    first,
-    y: of(table.y),
-    z: of(table.z),
-    semiY: of(table.semiY),
-    semiZ: of(table.semiZ),
-    turn: of(table.turn),
-    opacity: of(table.opacity),
-    softness: of(table.softness),
-    ballMm: of(table.ballMm),
-    leastSemi: of(table.leastSemi),
-    coreSemi: of(table.coreSemi),
-    shiftX: of(table.shiftX),
-    shiftY: of(table.shiftY),
-    shiftZ: of(table.shiftZ),
-    section: Int32Array.from(of(Float64Array.from(table.section))),
-  };
+  const columns = columnsFor(kept.length);
+  for (const name of [...COLUMNS, 'section'] as const) {
+    const [all, some] = [table[name], columns[name]];
+    for (let i = 0; i < kept.length; i++) some[i] = all[kept[i] as number] as number;
+  }
+  return { cells, x, dx, first, ...columns };
 }
 
 /** Cuts sections into cells at every section's ends, and between them by Gauss's rule. */
 export function cutCells(sections: readonly Section[]): CellTable {
   const cells = stations(sections);
   const first = new Int32Array(cells.length + 1);
-  const rows = new Rows();
-  const cut: Ellipse = { y: 0, z: 0, semiY: 0, semiZ: 0, opacity: 1 };
-  cells.forEach(({ x }, c) => {
-    const shown: Shown[] = [];
-    sections.forEach((each, index) => {
-      if (x < each.fromMm || x > each.toMm) return;
+  const rows = scratch;
+  rows.length = 0;
+  const shown = sections.map((): Shown => ({ index: 0, plain: false, y: 0, z: 0, semiY: 0, semiZ: 0, opacity: 1 }));
+  for (let c = 0; c < cells.length; c++) {
+    const { x } = cells[c] as Station;
+    let n = 0;
+    for (let index = 0; index < sections.length; index++) {
+      const each = sections[index] as Section;
+      if (x < each.fromMm || x > each.toMm) continue;
+      const cut = shown[n] as Shown;
       cut.opacity = 1;
       each.at(x, cut);
-      if (!(cut.semiY > 0 && cut.semiZ > 0 && cut.opacity > 0)) return;
-      const plain = each.softness === 0 && each.ballMm === 0 && each.turn === 0 && cut.opacity === 1;
-      shown.push({ index, plain, y: cut.y, z: cut.z, semiY: cut.semiY, semiZ: cut.semiZ, opacity: cut.opacity });
-    });
-    shown.forEach((each, i) => {
-      if (!isBuried(each, i, shown)) rows.add(sections[each.index] as Section, each.index, x, each);
-    });
+      if (!(cut.semiY > 0 && cut.semiZ > 0 && cut.opacity > 0)) continue;
+      cut.plain = each.softness === 0 && each.ballMm === 0 && each.turn === 0 && cut.opacity === 1;
+      cut.index = index;
+      n++;
+    }
+    for (let k = 0; k < n; k++) {
+      const cut = shown[k] as Shown;
+      if (!isBuried(shown, k, n)) rows.add(sections[cut.index] as Section, cut.index, x, cut);
+    }
     first[c + 1] = rows.length;
-  });
-  const column = (of: Column): Float64Array => of.upTo(rows.length);
+  }
   const table = {
     cells: cells.length,
     x: Float64Array.from(cells, (cell) => cell.x),
     dx: Float64Array.from(cells, (cell) => cell.dx),
     first,
-    y: column(rows.y),
-    z: column(rows.z),
-    semiY: column(rows.semiY),
-    semiZ: column(rows.semiZ),
-    turn: column(rows.turn),
-    opacity: column(rows.opacity),
-    softness: column(rows.softness),
-    ballMm: column(rows.ballMm),
-    leastSemi: column(rows.leastSemi),
-    coreSemi: column(rows.coreSemi),
-    shiftX: column(rows.shiftX),
-    shiftY: column(rows.shiftY),
-    shiftZ: column(rows.shiftZ),
-    section: Int32Array.from(column(rows.section)),
+    ...rows.taken(),
     fromMm: sections.length === 0 ? 0 : Math.min(...sections.map((each) => each.fromMm)),
     toMm: sections.length === 0 ? 0 : Math.max(...sections.map((each) => each.toMm)),
   };

@@ -38,7 +38,7 @@ interface Disc {
   /** Half its breadth across. */
   readonly reach: number;
   /** Whether it reaches farthest of its section. */
-  readonly widest: boolean;
+  widest: boolean;
   /** Of how many of the areas it is part, the first first. */
   readonly sets: number;
 }
@@ -67,7 +67,8 @@ const inside = (disc: Disc, big: Disc): boolean =>
 
 function discsIn(each: Section, sets: number): Disc[] {
   const cut = { y: 0, z: 0, semiY: 0, semiZ: 0, opacity: 1 };
-  const [cos, sin] = [Math.cos(each.turn), Math.sin(each.turn)];
+  const cos = Math.cos(each.turn);
+  const sin = Math.sin(each.turn);
   const discs: Disc[] = [];
   for (let k = 0; k < CUTS; k++) {
     const x = each.fromMm + (k / (CUTS - 1)) * (each.toMm - each.fromMm);
@@ -83,9 +84,9 @@ function discsIn(each: Section, sets: number): Disc[] {
     if (last && inside(disc, last)) continue;
     discs.push(disc);
   }
-  const widest = Math.max(...discs.map(({ reach }) => reach));
-  const at = discs.findIndex(({ reach }) => reach === widest);
-  return discs.map((disc, i) => (i === at ? { ...disc, widest: true } : disc));
+  const widest = discs.reduce<Disc | null>((most, disc) => (most && most.reach >= disc.reach ? most : disc), null);
+  if (widest) widest.widest = true;
+  return discs;
 }
 
 /** A bent wire seen from the front: its centre line in straight pieces, each a circle drawn out along it. */
@@ -186,10 +187,14 @@ class Cover {
     active[disc] = on ? 1 : 0;
     const owner = this.ownerOf[disc] as number;
     const to = firstOf[owner + 1] as number;
-    let [all, stiff, round, ball] = [0, 0, 0, 0];
+    let all = 0;
+    let stiff = 0;
+    let round = 0;
+    let ball = 0;
     for (let k = firstOf[owner] as number; k < to; k++) {
       if (active[k] === 0) continue;
-      const [shade, most] = [opacity[k] as number, sets[k] as number];
+      const shade = opacity[k] as number;
+      const most = sets[k] as number;
       if (shade > all) all = shade;
       if (most > 1 && shade > stiff) stiff = shade;
       if (most > 2 && shade > round) round = shade;
@@ -297,7 +302,8 @@ class Scan {
     cover.wipe();
     for (let i = 0; i + 1 < count; i++) {
       const event = events[i] as number;
-      const [at, next] = [ends[event] as number, ends[events[i + 1] as number] as number];
+      const at = ends[event] as number;
+      const next = ends[events[i + 1] as number] as number;
       cover.turn(event >> 1, (event & 1) === 0);
       if (next > at) cover.addTo(areas, (next - at) * weight);
     }
@@ -309,11 +315,18 @@ function chord(disc: Disc, y: number, out: Float64Array, at: number): void {
   const u = y - disc.y;
   out[at] = out[at + 1] = Infinity;
   if (Math.abs(u) >= disc.reach) return;
-  if (disc.outY !== 0 || disc.outZ !== 0) {
+  const { cos, sin } = disc;
+  if (disc.outY === 0 && sin === 0) {
+    const share = u / disc.semiY;
+    const half = Math.abs(disc.outZ) + disc.semiZ * Math.sqrt(1 - share * share);
+    out[at] = disc.z - half;
+    out[at + 1] = disc.z + half;
+    return;
+  }
+  if (disc.outY !== 0) {
     drawnOut(disc, u, out, at);
     return;
   }
-  const { cos, sin } = disc;
   const a2 = disc.semiY * disc.semiY;
   const b2 = disc.semiZ * disc.semiZ;
   // Points p·cos − q·sin = u with (p, q) on the ellipse; solve the quadratic in the height v.
@@ -327,9 +340,10 @@ function chord(disc: Disc, y: number, out: Float64Array, at: number): void {
   out[at + 1] = disc.z + (-b + s) / (2 * a);
 }
 
-/** The same of a circle drawn out along a line: the hull of two circles, between its two straight edges. @param u across from its middle */
+/** The same of a circle drawn out along a slanting line: the hull of two circles, between its two straight edges. @param u across from its middle */
 function drawnOut({ z, semiY: radius, outY, outZ }: Disc, u: number, out: Float64Array, at: number): void {
-  let [low, high] = [Infinity, -Infinity];
+  let low = Infinity;
+  let high = -Infinity;
   const reach = (v: number): void => {
     low = Math.min(low, v);
     high = Math.max(high, v);
@@ -344,7 +358,7 @@ function drawnOut({ z, semiY: radius, outY, outZ }: Disc, u: number, out: Float6
   const length = Math.hypot(outY, outZ);
   for (const side of [1, -1] as const) {
     // An edge runs beside the line at the radius: (−outZ, outY)·side/length off it.
-    const t = outY === 0 ? NaN : (u + (side * radius * outZ) / length) / outY;
+    const t = (u + (side * radius * outZ) / length) / outY;
     if (Math.abs(t) <= 1) reach(t * outZ + (side * radius * outY) / length);
   }
   if (low > high) return;
@@ -372,9 +386,11 @@ export function frontAreas(
   const lines = fejer(Math.max(BETWEEN_EDGES, Math.ceil(LEAST_LINES / (edges.length - 1))));
   const close = CLOSE * ((edges.at(-1) ?? 0) - (edges[0] ?? 0));
   for (let e = 0; e + 1 < edges.length; e++) {
-    const [from, to] = [edges[e] as number, edges[e + 1] as number];
+    const from = edges[e] as number;
+    const to = edges[e + 1] as number;
     if (to - from < NOTHING_MM) continue;
-    const [mid, half] = [(from + to) / 2, (to - from) / 2];
+    const mid = (from + to) / 2;
+    const half = (to - from) / 2;
     for (const { at, weight } of to - from < close ? fejer(1) : lines) scan.add(mid + half * at, weight * half);
   }
   const [allMm2 = 0, stiffMm2 = 0, roundMm2 = 0, ballMm2 = 0] = scan.areas.map((area) => (mirrored ? 2 : 1) * area);

@@ -13,6 +13,12 @@ export interface Silhouette {
   readonly ballMm: Float64Array;
 }
 
+/**
+ * What of a silhouette is asked for; the columns of what is not are left as they are. `breadth` is b and what balls cover of it, `load` adds
+ * where the load acts across, `all` where the breadth lies and where the load acts along.
+ */
+export type Wanted = 'breadth' | 'load' | 'all';
+
 export interface ProjectionOptions {
   /** Speed at which soft sections narrow, mm/s; 0 leaves them as drawn. */
   readonly speedMmS?: number;
@@ -20,21 +26,22 @@ export interface ProjectionOptions {
   readonly beyondCore?: boolean;
   /** Written over and returned, in the place of a new one; of as many cells as the table. */
   readonly into?: Silhouette;
+  readonly wants?: Wanted;
 }
 
-/** The intervals of the cell that is being summed, and their ends in order. */
+/** What the ellipses of the table that is looked at show as intervals; `across` and `aft` are how far a load is off, times the opacity. And the ends of one cell in order. */
 let low = new Float64Array(0);
 let high = new Float64Array(0);
 let shade = new Float64Array(0);
+let uncovered = new Float64Array(0);
 let across = new Float64Array(0);
 let aft = new Float64Array(0);
-let ballOf = new Float64Array(0);
 let eventAt = new Float64Array(0);
 
 function makeRoom(intervals: number): void {
   if (intervals <= low.length) return;
-  const most = Math.max(256, 2 * intervals);
-  [low, high, shade, across, aft, ballOf] = Array.from({ length: 6 }, () => new Float64Array(most)) as [
+  const most = Math.max(1024, 2 * intervals);
+  [low, high, shade, uncovered, across, aft] = Array.from({ length: 6 }, () => new Float64Array(most)) as [
     Float64Array<ArrayBuffer>,
     Float64Array<ArrayBuffer>,
     Float64Array<ArrayBuffer>,
@@ -45,24 +52,48 @@ function makeRoom(intervals: number): void {
   eventAt = new Float64Array(2 * most);
 }
 
-/** For each ellipse of a table two ends of intervals, by cells: k where the cell's interval k begins, ~k where it ends. */
-function endsOf({ cells, first }: Cells): Int32Array {
-  const ends = new Int32Array(2 * (first[cells] as number));
-  for (let c = 0; c < cells; c++)
-    for (let i = first[c] as number, k = 0; i < (first[c + 1] as number); i++, k++) {
-      ends[2 * i] = k;
-      ends[2 * i + 1] = ~k;
-    }
-  return ends;
+/** What is kept of a table from one projection to the next. */
+interface Kept {
+  /** Two ends of an interval for each ellipse, by cells: i where that of ellipse i begins, ~i where it ends. They lie as at the last roll or speed: hardly one has to move. */
+  readonly ends: Int32Array;
+  /** By cell, 1 where something in it passes its load on, and 1 where there is a ball. */
+  readonly limp: Uint8Array;
+  readonly balls: Uint8Array;
+  /** The softnesses there are, and which of them each ellipse has. */
+  readonly softnesses: readonly number[];
+  readonly softnessOf: Int32Array;
+  /** Of each ellipse 1/(1 − o), by which what lies under it shows again where it ends. */
+  readonly uncovers: Float64Array;
 }
 
-/** The ends as they lay when a table was last projected: from one roll or speed to the next hardly one has to move. */
-const lastOrders = new WeakMap<Cells, Int32Array>();
+function keptOf({ cells, first, softness, ballMm, opacity }: Cells): Kept {
+  const ends = new Int32Array(2 * (first[cells] as number));
+  const limp = new Uint8Array(cells);
+  const balls = new Uint8Array(cells);
+  const softnesses = [...new Set(softness)];
+  for (let c = 0; c < cells; c++)
+    for (let i = first[c] as number; i < (first[c + 1] as number); i++) {
+      ends[2 * i] = i;
+      ends[2 * i + 1] = ~i;
+      if ((softness[i] as number) > 0) limp[c] = 1;
+      if ((ballMm[i] as number) > 0) balls[c] = 1;
+    }
+  return {
+    ends,
+    limp,
+    balls,
+    softnesses,
+    softnessOf: Int32Array.from(softness, (each) => softnesses.indexOf(each)),
+    uncovers: opacity.map((o) => 1 / (1 - o)),
+  };
+}
 
-function orderFor(table: Cells): Int32Array {
-  let order = lastOrders.get(table);
-  if (!order) lastOrders.set(table, (order = endsOf(table)));
-  return order;
+const keptTables = new WeakMap<Cells, Kept>();
+
+function keptFor(table: Cells): Kept {
+  let kept = keptTables.get(table);
+  if (!kept) keptTables.set(table, (kept = keptOf(table)));
+  return kept;
 }
 
 /** Puts ends in their order along the line; where two lie together by their numbers, so that the order never tells what it was before. */
@@ -86,16 +117,6 @@ function sortEnds(ends: Int32Array, from: number, count: number): void {
 export const narrowing = (softness: number, speedMmS: number): number =>
   (1 + (speedMmS / 100) ** 2) ** (-0.4 * softness);
 
-/** The narrowing at one speed, remembered by softness: a fly holds few. */
-function narrowingOf(speedMmS: number): (softness: number) => number {
-  const known = new Map<number, number>();
-  return (softness) => {
-    let share = known.get(softness);
-    if (share === undefined) known.set(softness, (share = narrowing(softness, speedMmS)));
-    return share;
-  };
-}
-
 /** A silhouette to be written over: for who reads it at once and asks for the next, which saves making six columns each time. */
 export const blankSilhouette = (cells: number): Silhouette => ({
   b: new Float64Array(cells),
@@ -106,100 +127,94 @@ export const blankSilhouette = (cells: number): Silhouette => ({
   ballMm: new Float64Array(cells),
 });
 
+/** From the side, or from straight above or below. */
+export type View = 'side' | 'plan';
+
+/** Writes the intervals a table's ellipses show, its own columns read into variables: this is half of a solve. */
+function look(table: Cells, kept: Kept, view: View, theta: number, options: ProjectionOptions): void {
+  const { speedMmS: speed = 0, beyondCore = false, wants = 'all' } = options;
+  const { y, z, semiY, semiZ, turn, opacity, softness, leastSemi, coreSemi, shiftX, shiftY, shiftZ } = table;
+  const { softnessOf, uncovers } = kept;
+  const side = view === 'side';
+  // ζ = y·sinθ + z·cosθ, η = y·cosθ − z·sinθ: one pair of weights serves both views.
+  const wy = side ? Math.sin(theta) : Math.cos(theta);
+  const wz = side ? Math.cos(theta) : -Math.sin(theta);
+  const thin = speed > 0 ? kept.softnesses.map((each) => narrowing(each, speed)) : null;
+  makeRoom(y.length);
+  for (let i = 0; i < y.length; i++) {
+    let uy = wy;
+    let uz = wz;
+    if (turn[i] !== 0) {
+      const a = theta + (turn[i] as number);
+      uy = side ? Math.sin(a) : Math.cos(a);
+      uz = side ? Math.cos(a) : -Math.sin(a);
+    }
+    const sy = (semiY[i] as number) * uy;
+    const sz = (semiZ[i] as number) * uz;
+    let half = Math.sqrt(sy * sy + sz * sz);
+    if (thin !== null && (softness[i] as number) > 0) {
+      const narrowed = half * (thin[softnessOf[i] as number] as number);
+      half = Math.max(narrowed, Math.min(half, leastSemi[i] as number));
+    }
+    const centre = (y[i] as number) * wy + (z[i] as number) * wz;
+    low[i] = centre - half;
+    high[i] = centre + half;
+    let o = opacity[i] as number;
+    let uncover = uncovers[i] as number;
+    if (beyondCore && (coreSemi[i] as number) > 0) {
+      o *= Math.max(0, 1 - (coreSemi[i] as number) / half);
+      uncover = 1 / (1 - o);
+    }
+    shade[i] = o;
+    uncovered[i] = uncover;
+    if (wants === 'breadth') continue;
+    across[i] = o * ((shiftY[i] as number) * wy + (shiftZ[i] as number) * wz);
+    aft[i] = o * (shiftX[i] as number);
+  }
+}
+
 /**
  * Projects a fly at roll θ: `side` on ζ (up; what a side current meets), `plan` on η (across; what sinking water meets).
  * Where intervals overlap the opacity is 1 − Π(1 − o) over those covering that very point.
  * @param theta roll in radians, in the sense of the model's two formulas
  */
-export function project(
-  table: Cells,
-  view: 'side' | 'plan',
-  theta: number,
-  options: ProjectionOptions = {},
-): Silhouette {
-  const out = options.into ?? blankSilhouette(table.cells);
-  const speed = options.speedMmS ?? 0;
-  const [cos, sin] = [Math.cos(theta), Math.sin(theta)];
-  // ζ = y·sinθ + z·cosθ, η = y·cosθ − z·sinθ: one pair of weights serves both views.
-  const side = view === 'side';
-  const wy = side ? sin : cos;
-  const wz = side ? cos : -sin;
-  const { beyondCore: beyond = false } = options;
-  const thin = speed > 0 ? narrowingOf(speed) : null;
-  const { first, y, z, semiY, semiZ, turn, opacity, softness, ballMm, leastSemi, coreSemi, shiftX, shiftY, shiftZ } =
-    table;
-  const ends = orderFor(table);
-  for (let c = 0; c < table.cells; c++) {
-    let n = 0;
-    const [from, to] = [first[c] as number, first[c + 1] as number];
-    makeRoom(to - from);
-    for (let i = from; i < to; i++) {
-      let uy = wy;
-      let uz = wz;
-      if (turn[i] !== 0) {
-        const a = theta + (turn[i] as number);
-        uy = side ? Math.sin(a) : Math.cos(a);
-        uz = side ? Math.cos(a) : -Math.sin(a);
-      }
-      const sy = (semiY[i] as number) * uy;
-      const sz = (semiZ[i] as number) * uz;
-      let half = Math.sqrt(sy * sy + sz * sz);
-      const soft = softness[i] as number;
-      if (thin !== null && soft > 0) half = Math.max(half * thin(soft), Math.min(half, leastSemi[i] as number));
-      const centre = (y[i] as number) * wy + (z[i] as number) * wz;
-      low[n] = centre - half;
-      high[n] = centre + half;
-      shade[n] = (opacity[i] as number) * (beyond ? Math.max(0, 1 - (coreSemi[i] as number) / half) : 1);
-      across[n] = (shiftY[i] as number) * wy + (shiftZ[i] as number) * wz;
-      aft[n] = shiftX[i] as number;
-      ballOf[n] = ballMm[i] as number;
-      n++;
-    }
-    if (n === 0) leaveEmpty(out, c);
-    else if (n === 1) sumOne(out, c);
-    else sumMany(out, c, n, ends, 2 * from);
-  }
-  return out;
+export function project(table: Cells, view: View, theta: number, options: ProjectionOptions = {}): Silhouette {
+  const { into = blankSilhouette(table.cells), wants = 'all' } = options;
+  const kept = keptFor(table);
+  look(table, kept, view, theta, options);
+  for (let c = 0; c < table.cells; c++) sumCell(into, table, c, kept, wants);
+  return into;
 }
 
 const OPAQUE = 1 - 1e-9;
 
-function widestBall(n: number, mid: number): number {
+/** The widest of the balls from one ellipse to before another that covers a place. */
+function widestBall(ballMm: Float64Array, from: number, to: number, mid: number): number {
   let widest = 0;
-  for (let k = 0; k < n; k++)
-    if ((ballOf[k] as number) > widest && mid >= (low[k] as number) && mid <= (high[k] as number))
-      widest = ballOf[k] as number;
+  for (let i = from; i < to; i++) {
+    const ball = ballMm[i] as number;
+    if (ball > widest && mid >= (low[i] as number) && mid <= (high[i] as number)) widest = ball;
+  }
   return widest;
 }
 
-function leaveEmpty(out: Silhouette, c: number): void {
-  out.b[c] = out.moment[c] = out.load[c] = out.loadX[c] = out.ball[c] = out.ballMm[c] = 0;
-}
-
-/** What a single interval shows. */
-function sumOne(out: Silhouette, c: number): void {
-  const [from, to] = [low[0] as number, high[0] as number];
-  const covered = (to - from) * (shade[0] as number);
-  const mid = from + (to - from) / 2;
-  out.b[c] = covered;
-  out.moment[c] = covered * mid;
-  out.load[c] = covered * (mid + (across[0] as number));
-  out.loadX[c] = covered * (aft[0] as number);
-  const ball = ballOf[0] as number;
-  out.ball[c] = ball > 0 ? covered : 0;
-  out.ballMm[c] = ball;
-}
-
-/** Adds up one cell: walks from interval end to interval end, keeping what covers the stretch between. @param ends the cell's, from `base` on, in any order */
+/** Adds up one cell: walks from interval end to interval end, keeping what covers the stretch between. */
 // oxlint-disable-next-line max-lines-per-function -- the innermost loop of a solve: its running sums stay in local variables
-function sumMany(out: Silhouette, c: number, n: number, ends: Int32Array, base: number): void {
+function sumCell(out: Silhouette, { first, ballMm }: Cells, c: number, kept: Kept, wants: Wanted): void {
+  const from = first[c] as number;
+  const to = first[c + 1] as number;
+  const n = to - from;
+  const base = 2 * from;
+  const { ends } = kept;
+  const limp = wants !== 'breadth' && kept.limp[c] === 1;
+  const anyBalls = kept.balls[c] === 1;
   sortEnds(ends, base, 2 * n);
   let b = 0,
     moment = 0,
     load = 0,
     loadX = 0,
     ball = 0,
-    ballMm = 0;
+    widest = 0;
   let count = 0,
     opaque = 0,
     balls = 0,
@@ -209,17 +224,20 @@ function sumMany(out: Silhouette, c: number, n: number, ends: Int32Array, base: 
     shiftX = 0;
   for (let e = 0; e + 1 < 2 * n; e++) {
     const event = ends[base + e] as number;
-    const from = eventAt[e] as number;
+    const at = eventAt[e] as number;
     if (event >= 0) {
       const o = shade[event] as number;
       count++;
       if (o >= OPAQUE) opaque++;
       else clear *= 1 - o;
-      sum += o;
-      shift += o * (across[event] as number);
-      shiftX += o * (aft[event] as number);
-      if ((ballOf[event] as number) > 0) balls++;
+      if (limp) {
+        sum += o;
+        shift += across[event] as number;
+        shiftX += aft[event] as number;
+      }
+      if (anyBalls && (ballMm[event] as number) > 0) balls++;
     } else if (--count === 0) {
+      // What sums of differences leave behind goes where nothing covers the place.
       opaque = 0;
       balls = 0;
       clear = 1;
@@ -231,32 +249,38 @@ function sumMany(out: Silhouette, c: number, n: number, ends: Int32Array, base: 
       const k = ~event;
       const o = shade[k] as number;
       if (o >= OPAQUE) opaque--;
-      else clear /= 1 - o;
-      sum -= o;
-      shift -= o * (across[k] as number);
-      shiftX -= o * (aft[k] as number);
-      if ((ballOf[k] as number) > 0) balls--;
+      else clear *= uncovered[k] as number;
+      if (limp) {
+        sum -= o;
+        shift -= across[k] as number;
+        shiftX -= aft[k] as number;
+      }
+      if (anyBalls && (ballMm[k] as number) > 0) balls--;
     }
-    const width = (eventAt[e + 1] as number) - from;
+    const width = (eventAt[e + 1] as number) - at;
     if (width <= 0) continue;
     const covered = opaque > 0 ? width : (1 - clear) * width;
-    const mid = from + width / 2;
-    const share = covered / sum;
+    const mid = at + width / 2;
     b += covered;
     moment += covered * mid;
-    load += covered * mid + share * shift;
-    loadX += share * shiftX;
+    if (limp) {
+      const share = sum > 0 ? covered / sum : 0;
+      load += share * shift;
+      loadX += share * shiftX;
+    }
     if (balls > 0) {
       ball += covered;
-      ballMm = Math.max(ballMm, widestBall(n, mid));
+      widest = Math.max(widest, widestBall(ballMm, from, to, mid));
     }
   }
   out.b[c] = b;
-  out.moment[c] = moment;
-  out.load[c] = load;
-  out.loadX[c] = loadX;
   out.ball[c] = ball;
-  out.ballMm[c] = ballMm;
+  out.ballMm[c] = widest;
+  if (wants === 'breadth') return;
+  out.load[c] = moment + load;
+  if (wants === 'load') return;
+  out.moment[c] = moment;
+  out.loadX[c] = loadX;
 }
 
 /** Area of a silhouette, mm², its centre along x and across, mm, and where its load acts. Null centres for an empty one. */
@@ -297,4 +321,34 @@ export function sumSilhouette(table: Cells, shape: Silhouette): SilhouetteSum | 
     load: la / area,
     spreadX: Math.sqrt(Math.max(0, sxx / area - x * x)),
   };
+}
+
+/** Opacity-weighted area of a silhouette, mm². */
+export function silhouetteArea(table: Cells, { b }: Silhouette): number {
+  let area = 0;
+  for (let c = 0; c < table.cells; c++) area += (b[c] as number) * (table.dx[c] as number);
+  return area;
+}
+
+const knownSums = new WeakMap<Cells, Map<string, SilhouetteSum | null>>();
+
+/** The same half a turn on: upside down. */
+const turnedOver = ({ across, load, ...sum }: SilhouetteSum): SilhouetteSum => ({
+  ...sum,
+  across: 0 - across,
+  load: 0 - load,
+});
+
+/** What a table's silhouette as drawn adds up to at a roll, radians; remembered, since its trim, its figures and their whys ask for the same ones. */
+export function silhouetteAt(table: Cells, view: View, theta: number): SilhouetteSum | null {
+  if (theta >= Math.PI) {
+    const upright = silhouetteAt(table, view, theta - Math.PI);
+    return upright && turnedOver(upright);
+  }
+  let known = knownSums.get(table);
+  if (!known) knownSums.set(table, (known = new Map<string, SilhouetteSum | null>()));
+  const key = `${view} ${String(theta)}`;
+  let sum = known.get(key);
+  if (sum === undefined) known.set(key, (sum = sumSilhouette(table, project(table, view, theta))));
+  return sum;
 }

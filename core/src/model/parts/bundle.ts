@@ -113,7 +113,8 @@ function freeSection(id: string, clump: Clump, m: BundleMaterial): Section {
       const mm = (x - line.root[0]) / line.along[0];
       const [, y, z] = pointAlong(line, mm);
       const off = Math.abs(x - line.root[0]);
-      const [semiY, semiZ] = [half + off * tanH, half + off * tanV];
+      const semiY = half + off * tanH;
+      const semiZ = half + off * tanV;
       const local = solidMm2 * Math.max(0, 1 - (2 * (1 - m.taper) * mm) / line.lengthMm);
       setEllipse(out, y, z, semiY, semiZ, clumpOpacity(local, m.fibreMm, m.clump ?? CLUMP, { semiY, semiZ }));
     },

@@ -65,7 +65,8 @@ function layOver(piece: Piece, away: Away, { fromMm, toMm, standMm, flat }: Lie)
   const level = away.z !== 0;
   const widthAt = (x: number): number => widthMm * flat.slice(toMm - x).breadth;
   const centre = (x: number): Vec3 => {
-    const [stand, aside] = [standMm(x), widthMm * flat.slice(toMm - x).off];
+    const stand = standMm(x);
+    const aside = widthMm * flat.slice(toMm - x).off;
     return [x, away.y * stand + (level ? aside : 0), axisZ(x) + away.z * stand + (level ? 0 : aside)];
   };
   let [x, y, z, all] = [0, 0, 0, 0];

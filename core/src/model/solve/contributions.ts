@@ -1,5 +1,5 @@
 import { partOf } from '../geometry/cells.ts';
-import { project, sumSilhouette } from '../geometry/silhouette.ts';
+import { project, silhouetteArea } from '../geometry/silhouette.ts';
 import type { SolidLump } from '../platform/section.ts';
 import { tippingWeight, type Tipping } from '../balance/tipping.ts';
 import type { LaidFly } from './layFly.ts';
@@ -28,7 +28,7 @@ export function contributionsOf(laid: LaidFly): readonly Contribution[] {
   const owners = laid.sections.map((section) => section.owner);
   const area = (holds: (owner: string) => boolean): number => {
     const own = partOf(table, (section) => holds(owners[section] ?? ''));
-    return sumSilhouette(own, project(own, 'side', 0))?.areaMm2 ?? 0;
+    return silhouetteArea(own, project(own, 'side', 0, { wants: 'breadth' }));
   };
   const of = (
     id: string,

@@ -3,7 +3,7 @@ import { leaderDrag, type Leader } from '../balance/leader.ts';
 import { speedFor, toRad } from '../balance/model.ts';
 import { sinkingDrag } from '../balance/sinking.ts';
 import { restAndSink } from '../balance/solveBalance.ts';
-import { project, sumSilhouette } from '../geometry/silhouette.ts';
+import { silhouetteAt } from '../geometry/silhouette.ts';
 import type { Ellipse } from '../platform/section.ts';
 import type { LaidFly } from './layFly.ts';
 import { balanceModel } from './balanceModel.ts';
@@ -42,7 +42,7 @@ function sinker(laid: LaidFly): { readonly drag: Drag; readonly massMg: number; 
   const { restDeg, trim } = restAndSink(model);
   const nose = trim.noseDownDeg ?? 0;
   const balls = laid.parts.reduce((sum, part) => sum + (part.built.ball?.volumeMm3 ?? 0), 0);
-  const area = sumSilhouette(model.table, project(model.table, 'plan', toRad(restDeg)))?.areaMm2 ?? 0;
+  const area = silhouetteAt(model.table, 'plan', toRad(restDeg))?.areaMm2 ?? 0;
   return {
     drag: sinkingDrag(model, restDeg, nose),
     massMg: effectiveMass(model, laid.castingMg, balls, restDeg, nose),

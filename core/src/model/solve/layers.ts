@@ -13,9 +13,13 @@ const TOUCH_MM = 1e-6;
 
 /** Remembers the last answer: layers over one another ask the same x again and again. */
 export function lastKept(of: (x: number) => number): (x: number) => number {
-  let [at, value] = [Number.NaN, 0];
+  let at = Number.NaN;
+  let value = 0;
   return (x) => {
-    if (x !== at) [at, value] = [x, of(x)];
+    if (x !== at) {
+      at = x;
+      value = of(x);
+    }
     return value;
   };
 }

@@ -1,6 +1,6 @@
 import { type Drawers, NOMINAL_DRAWERS } from '../../drawers/index.ts';
 import type { FlyFile } from '../../pattern/index.ts';
-import { project, sumSilhouette } from '../geometry/silhouette.ts';
+import { silhouetteAt } from '../geometry/silhouette.ts';
 import { bad, good, type Fault, type Outcome } from '../../base/index.ts';
 import { solveBalance, type Balance } from '../balance/solveBalance.ts';
 import { balanceModel } from './balanceModel.ts';
@@ -25,8 +25,8 @@ export interface SolvedFly {
 export function settleFly(laid: LaidFly): SolvedFly {
   const model = balanceModel(laid);
   const { table } = model;
-  const side = sumSilhouette(table, project(table, 'side', 0));
-  const plan = sumSilhouette(table, project(table, 'plan', 0));
+  const side = silhouetteAt(table, 'side', 0);
+  const plan = silhouetteAt(table, 'plan', 0);
   return {
     laid,
     balance: solveBalance(model),

@@ -9,8 +9,7 @@ import {
   weightCentre,
   sumWeights,
   toRad,
-  project,
-  sumSilhouette,
+  silhouetteAt,
   fallOf,
   SOAKED_ALONE,
   type LaidFly,
@@ -29,7 +28,7 @@ const LEAST_CERTAIN =
 
 const areaOf = (laid: LaidFly, view: 'side' | 'plan', deg: number): number => {
   const { table } = balanceModel(laid);
-  return sumSilhouette(table, project(table, view, toRad(deg)))?.areaMm2 ?? 0;
+  return silhouetteAt(table, view, toRad(deg))?.areaMm2 ?? 0;
 };
 const mm2 = (area: number, style: Style): string => `${formatNumber(area, 0, style)} mm²`;
 
@@ -91,7 +90,7 @@ export function whyTrim(laid: LaidFly, style: Style): Why {
   const model = balanceModel(laid);
   const { trim, restDeg } = restAndSink(model);
   const centre = weightCentre(sumWeights(model.weights));
-  const plan = sumSilhouette(model.table, project(model.table, 'plan', toRad(restDeg)));
+  const plan = silhouetteAt(model.table, 'plan', toRad(restDeg));
   const nose = trim.noseDownDeg;
   return {
     title: 'Trim',
@@ -197,7 +196,7 @@ export function whyDroop(laid: LaidFly, style: Style): Why {
 export function whySilhouette(laid: LaidFly, style: Style): Why {
   const { length } = saying(style);
   const model = balanceModel(laid);
-  const side = sumSilhouette(model.table, project(model.table, 'side', 0));
+  const side = silhouetteAt(model.table, 'side', 0);
   return {
     title: 'Silhouette',
     says: 'What a side current meets of it: its outline from the side, each spot as dense as the fibres that cover it.',

@@ -1,4 +1,4 @@
-import { toRad, project, sumSilhouette, type LaidFly, balanceModel } from '../../model/index.ts';
+import { toRad, project, silhouetteArea, type LaidFly, balanceModel } from '../../model/index.ts';
 
 /** A fly's outline as it rides: areas in mm², its length, greatest depth and breadth in mm. */
 export interface Shape {
@@ -14,7 +14,7 @@ export interface Shape {
 export function shapeOf(laid: LaidFly, rollDeg: number): Shape {
   const { table } = balanceModel(laid);
   const [side, plan] = (['side', 'plan'] as const).map((view) => project(table, view, toRad(rollDeg)));
-  const area = (of: typeof side): number => (of ? (sumSilhouette(table, of)?.areaMm2 ?? 0) : 0);
+  const area = (of: typeof side): number => (of ? silhouetteArea(table, of) : 0);
   const most = (of: typeof side): number => (of ? of.b.reduce((top, b) => Math.max(top, b), 0) : 0);
   return {
     sideMm2: area(side),
