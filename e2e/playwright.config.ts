@@ -1,4 +1,5 @@
 import { existsSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { defineConfig } from '@playwright/test';
 
 /** Debian's browser without a window, which is quicker, else the whole one. */
@@ -14,7 +15,9 @@ export default defineConfig({
   snapshotPathTemplate: '{testDir}/pictures/{arg}{ext}',
   updateSnapshots: 'none',
   reporter: [['list'], ['json', { outputFile: '../test-results/playwright.json' }]],
-  workers: 2,
+  // One more than there are cores: while a story waits for what it sees, another is told.
+  workers: availableParallelism() + 1,
+  fullyParallel: true,
   // No story waits for time: these end what hangs, on a machine that does something else too.
   timeout: 240_000,
   expect: { timeout: 60_000 },
