@@ -1,194 +1,38 @@
 import fc from 'fast-check';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { findingsOf } from '../src/checks/checkFly.ts';
-import { METRIC } from '../src/units/index.ts';
-import { NOMINAL_DRAWERS } from '../src/drawers/index.ts';
-import { type LaidFly, layFly, reportFly, type SolvedFly, solveLaid } from '../src/model/index.ts';
-import type { Ellipse, Section } from '../src/model/platform/section.ts';
-import type { FlyFile } from '../src/pattern/index.ts';
-import { readFlyValue } from '../src/pattern/read.ts';
-import { cutLength, pointsOf } from '../src/model/solve/cutLength.ts';
-import { noise } from '../src/numeric/index.ts';
-import { sheetOf, sheetPages, stageSvgs, techniqueDrawing, tyingPlan } from '../src/tying/index.ts';
 import { TECHNIQUES } from '../src/data/index.ts';
+import { reportFly } from '../src/model/index.ts';
+import type { FlyFile } from '../src/pattern/index.ts';
+import { sheetOf, sheetPages, stageSvgs, techniqueDrawing } from '../src/tying/index.ts';
+import { METRIC } from '../src/units/index.ts';
 import { anyFly, lay } from './anyFly.ts';
 import { laid } from './build.ts';
 import { amongOthers, CHANGES } from './changes.ts';
 import { fileOf, PLATFORMS, TIED } from './everything.ts';
+import {
+  askewLines,
+  cutLines,
+  drawnFigure,
+  foundLines,
+  laidLines,
+  laidOf,
+  mixedFly,
+  otherThan,
+  sectionFigures,
+  solvedOf,
+  tiedLines,
+  told,
+  weighed,
+} from './told.ts';
 
 /**
  * What is laid out, found and tied of everything there is to tie, as it was when somebody last looked at it: no figure of it changes
  * unnoticed. Where a change is meant, `npm test -- unnoticed -u` writes it down, and what else it moved is seen in what was written.
  */
 
-const NOTHING = 1e-9;
-
-/** Six digits of a figure: more than anybody measures, fewer than machines differ in. */
-const six = (value: unknown): string =>
-  typeof value === 'number'
-    ? Number.isFinite(value)
-      ? String(Math.abs(value) < NOTHING ? 0 : Number(value.toPrecision(6)))
-      : String(value)
-    : typeof value === 'boolean' || value === null || value === undefined
-      ? String(value ?? '–')
-      : typeof value === 'string'
-        ? value
-        : `(${Object.values(value).map(six).join(' ')})`;
-const told = (...values: readonly unknown[]): string => values.map(six).join(' ');
-
-const LOOKED_AT = [0, 0.21, 0.5, 0.83, 1] as const;
-
-/** What a section is, looked at in five places; each figure counts by where it stands, so that no two can change places. */
-function sectionFigures(section: Section): number[] {
-  const cut: Ellipse = { y: 0, z: 0, semiY: 0, semiZ: 0, opacity: 1 };
-  const sums = [0, 0, 0, 0, 0, 0];
-  LOOKED_AT.forEach((share, i) => {
-    const x = section.fromMm + share * (section.toMm - section.fromMm);
-    cut.opacity = 1;
-    section.at(x, cut);
-    [cut.y, cut.z, cut.semiY, cut.semiZ, cut.opacity, section.endOn?.(x) ?? 0].forEach((value, k) => {
-      sums[k] = (sums[k] ?? 0) + (i + 1) * value;
-    });
-  });
-  const { fromMm, toMm, softness, ballMm, turn, leastSemiMm, coreMm, root } = section;
-  const roots = root === 'axis' ? 0 : root.flat().reduce((sum, value, i) => sum + (i + 1) * value, 0);
-  return [...sums, fromMm, toMm, softness, ballMm, turn, leastSemiMm, coreMm, roots];
-}
-
-/** All sections of one owner, added up by their order. */
-function sectionsOf(laid: LaidFly, owner: string): string {
-  const own = laid.sections.filter((each) => each.owner === owner);
-  const sums = own
-    .map(sectionFigures)
-    .reduce<number[]>((sum, figures, i) => figures.map((value, k) => (sum[k] ?? 0) + (1 + i / 7) * value), []);
-  return told(own.length, ...sums);
-}
-
-/** A fly as it is laid out, a line for the whole and one for each thing on it. */
-function laidLines(laid: LaidFly): string[] {
-  const { headMm, headSpaceMm, dryMg, castingMg, submergedMg, gravity, buoyancy, effectiveGapMm, tipping } = laid;
-  const { ride, heelDeg, momentMgMm, lateralMgMm } = laid.tight;
-  return [
-    told(headMm, headSpaceMm, dryMg, castingMg, submergedMg, gravity, buoyancy, effectiveGapMm, tipping ?? '–'),
-    told(ride, heelDeg, momentMgMm, lateralMgMm),
-    ...laid.parts.map(({ file, extent, massMg, volumeMm3, submergedMg: under, centroid }) =>
-      told(file.id, massMg, volumeMm3, under, centroid, extent, '|', sectionsOf(laid, file.id)),
-    ),
-    `thread ${told(laid.thread.bedMm, laid.thread.skinMm2, laid.thread.headMm ?? '–', laid.thread.lumps)} | ${sectionsOf(laid, 'thread')}`,
-    `platform ${sectionsOf(laid, 'platform')}`,
-  ];
-}
-
-function solvedOf(laid: LaidFly): SolvedFly {
-  const solved = solveLaid(laid);
-  if (!solved.ok) throw new Error(JSON.stringify(solved.faults));
-  return solved.value;
-}
-
-/** What is found on a fly, and which lines of its file a fix would write. */
-function foundLines(laid: LaidFly): string[] {
-  const before = new Set(JSON.stringify(laid.file, null, 1).split('\n'));
-  return findingsOf(solvedOf(laid)).map(({ code, severity, parts, figure, limit, atMm, fix, with: alike }) => {
-    const writes = fix
-      ? JSON.stringify(fix.file, null, 1)
-          .split('\n')
-          .filter((line) => !before.has(line))
-          .map((line) => line.trim())
-      : [];
-    return told(severity, code, parts.join('+'), figure, limit, atMm, alike?.join('+') ?? '', ...writes);
-  });
-}
-
-/** What is cut for each thing on a fly, and where it is held up against the hook. */
-const cutLines = (laid: LaidFly): string[] =>
-  laid.parts.map((part) => told(part.file.id, cutLength(part, laid), pointsOf(part, laid)));
-
-/** A fly of which each thing sits some way round the shank, and has more on one side. */
-function askewLines({ file }: LaidFly): string[] {
-  const laid = layFly(file, NOMINAL_DRAWERS, new Map(file.parts.map(({ id }) => [id, { rollDeg: 20, split: 0.3 }])));
-  return laid.ok ? laidLines(laid.value).map((line) => `askew ${line}`) : ['askew it does not lay out'];
-}
-
-/** Numbers as one, each counted by where it stands. */
-const weighed = (numbers: readonly number[]): number =>
-  numbers.reduce((sum, value, i) => sum + (1 + (i % 13)) * value, numbers.length);
-
-/** All numbers of a drawing. */
-const drawnFigure = (markup: string): number => weighed((markup.match(/-?\d+(?:\.\d+)?/g) ?? []).map(Number));
-
-/** How a fly is tied, step by step, in figures. */
-function tiedLines(laid: LaidFly): string[] {
-  const plan = tyingPlan(laid, METRIC);
-  return [
-    told(plan.threadMm, plan.travelMm, plan.moves.map(({ part, does }) => `${part.file.id}/${does}`).join(' ')),
-    ...plan.steps.map((step) =>
-      told(
-        step.key,
-        step.measure?.mm ?? '–',
-        step.measure?.span ?? '–',
-        step.thread ?? '–',
-        step.asksG,
-        step.turned,
-        step.cutMm,
-        step.tieInMm,
-        step.buttMm,
-        step.turns,
-        step.pitchMm,
-        step.direction,
-        step.end,
-        step.dryS,
-        step.techniques.join('+'),
-        step.drawn.join('+'),
-        step.how.length,
-        step.inHand.length,
-        step.look.length,
-      ),
-    ),
-  ];
-}
-
-const laidOf = (file: unknown): LaidFly | null => {
-  const read = readFlyValue(file);
-  const laid = read.ok ? layFly(read.value) : read;
-  return laid.ok ? laid.value : null;
-};
-
-/** What is not the same without it. */
-const otherThan = (usual: readonly string[], lines: readonly string[]): string[] =>
-  lines.filter((line) => !usual.includes(line));
-
-/** So many flies of some things that are tied, picked by a seed; what each is meant for too. */
+/** So many flies of some things that are tied. */
 const MIXED = 50;
-const INTENTS = [
-  undefined,
-  { ride: 'point-up', water: { kind: 'salt' } },
-  { ride: 'point-down', sink: 'slow', manner: 'swing' },
-  { sink: 'fast', depth: '1 m', current: '20 cm/s', manner: 'jig' },
-  { trim: 'level', line: 'sinking', manner: 'strip', water: { kind: 'brackish', temperature: '15 C' } },
-] as const;
-
-function mixedFly(seed: number): unknown {
-  const pick = (k: number, of: number): number => Math.floor(noise(seed, k, 0) * of);
-  const kinds = Object.keys(PLATFORMS);
-  const platform = PLATFORMS[kinds[pick(1, kinds.length)] ?? ''] ?? {};
-  const parts = Array.from({ length: 3 + pick(2, 4) }, (_, i) => {
-    const { part } = TIED[pick(10 + i, TIED.length)] as (typeof TIED)[number];
-    return { ...part, id: `${String(part['id'])}${i === 0 ? '' : `-${String(i)}`}` };
-  }).filter((part: Readonly<Record<string, unknown>>) => part['construction'] !== 'coat');
-  const intent = INTENTS[seed % INTENTS.length];
-  return {
-    format: 'jobbet.fly',
-    version: 1,
-    name: `Mixed ${String(seed)}`,
-    ...(intent ? { intent } : {}),
-    platform,
-    thread: { denier: seed % 2 === 0 ? 140 : 70, colour: 'black' },
-    head: seed % 3 === 0 ? 'neat' : 'bold',
-    finish: { coats: ['varnish'] },
-    parts,
-  };
-}
 const kept = (lines: readonly string[]): string => `\n${lines.join('\n')}\n`;
 
 const FOLDER = join(import.meta.dirname, '../../examples');
