@@ -55,6 +55,8 @@ if (left.length > 0)
     // The machine may do something else beside it: what is slow must not look endless.
     timeoutMS: 60_000,
     concurrency: Number(values.at),
+    // A runner keeps what each mutant loaded: it is begun anew before that is too much.
+    maxTestRunnerReuse: 20,
     reporters: ['dots', 'sample'],
     logLevel: 'error',
     allowConsoleColors: false,
