@@ -3,6 +3,7 @@ import {
   exact,
   fieldOf,
   MeasureError,
+  pathOf,
   RelationSolver,
   SLACK_MM,
   type EdgeReader,
@@ -100,7 +101,6 @@ export class PartEdges implements EdgeReader {
 
   /** The free length of a part, or what its id means as a length: fibre, span, diameter. */
   free(part: MeasuredPart): Reading {
-    const owner = fieldOf(part, '');
     if (part.shape === 'ball') return this.relations.length(part.diameter, fieldOf(part, 'diameter'));
     if (part.shape === 'span' || part.shape === 'over') return exact(this.rear(part).mm - this.front(part).mm, part.id);
     const stated = part.shape === 'free' ? part.length : part.fibre;
@@ -110,7 +110,7 @@ export class PartEdges implements EdgeReader {
       if (part.shape === 'fibres' || part.boundAt.length === 0) return reading;
       return this.shifted(reading, this.rear(part).mm - this.tieIn(part), fieldOf(part, key));
     }
-    if (!part.tip) throw new MeasureError(owner.path.slice(0, -1), 'missing', `needs "${key}" or "tip"`);
+    if (!part.tip) throw new MeasureError(part.path, 'missing', `needs "${key}" or "tip"`);
     const tip = this.place(part.tip, part, 'tip');
     const rear = this.rear(part).mm;
     const reach = this.reach(part);
@@ -138,7 +138,7 @@ export class PartEdges implements EdgeReader {
   private shifted(reading: Reading, boundMm: number, field: Field): Reading {
     if (reading.mm < boundMm - SLACK_MM) {
       throw new MeasureError(
-        field.path,
+        pathOf(field),
         'order',
         `is ${reading.mm.toFixed(1)} mm, shorter than the ${boundMm.toFixed(1)} mm from its tie-in to its last binding`,
       );
@@ -155,7 +155,7 @@ export class PartEdges implements EdgeReader {
   tip(part: MeasuredPart, field: Field): Reading {
     if (part.shape === 'span' && part.tip) return this.place(part.tip, part, 'tip');
     if (part.shape === 'ball' || part.shape === 'span' || part.shape === 'over')
-      throw new MeasureError(field.path, 'unknown-name', `"${part.id}" has no tip; it has front, rear and mid`);
+      throw new MeasureError(pathOf(field), 'unknown-name', `"${part.id}" has no tip; it has front, rear and mid`);
     return exact(this.rear(part).mm + this.free(part).mm * this.reach(part), `${part.id}.tip`);
   }
 

@@ -15,12 +15,16 @@ export class MeasureError extends Error {
 /** A relation that leans on a part which did not read; the fault is that part's and already told. */
 export class UnreadError extends Error {}
 
-/** The part and key a relation stands in, for errors and for `turns` and `against`. */
+/** The part and key a relation stands in, for errors and for `turns` and `against`; its words are made where they are needed. */
 export interface Field {
-  readonly path: string;
-  readonly label: string;
   readonly part: MeasuredPart | null;
+  readonly key: string;
+  /** Where it stands in the file, of what is no part. */
+  readonly path?: string;
 }
+/** The field's place in the file, as faults tell it. */
+export const pathOf = ({ part, key, path }: Field): string => (part ? `${part.path}.${key}` : (path ?? key));
+const labelOf = ({ part, key }: Field): string => (part ? `${part.id}.${key}` : key);
 
 /** What relations ask of parts; answered by `PartEdges`, which in turn asks relations. */
 export interface EdgeReader {
@@ -34,19 +38,18 @@ export interface EdgeReader {
 export const SLACK_MM = 1e-9;
 export const keyOf = (id: string): string => id.toLowerCase();
 export const exact = (mm: number, text: string): Reading => ({ mm, low: mm, high: mm, pieces: [{ text, mm }] });
-export const fieldOf = (part: MeasuredPart, key: string): Field => ({
-  path: `${part.path}.${key}`,
-  label: `${part.id}.${key}`,
-  part,
-});
+export const fieldOf = (part: MeasuredPart, key: string): Field => ({ part, key });
+
+const HEAD: Field = { part: null, key: 'head' };
+const HEAD_SPACE: Field = { part: null, key: 'headSpace', path: 'platform.headSpace' };
 
 /** A bead so near the eye sits against it, mm. */
 const AT_EYE_MM = 0.6;
 
 /** Solves relations, each once; a relation that leans on itself is a cycle and is refused by its path. */
 export class RelationSolver {
-  private readonly memo = new Map<string, Reading>();
-  private readonly open: string[] = [];
+  private readonly memo = new Map<MeasuredPart | null, Map<string, Reading>>();
+  private readonly open: Field[] = [];
   private readonly parts: ReadonlyMap<string, MeasuredPart>;
   private readonly frame: MeasureFrame;
   private readonly unread: ReadonlySet<string>;
@@ -59,17 +62,21 @@ export class RelationSolver {
     this.edges = edges;
   }
 
-  private node(label: string, field: Field, solve: () => Reading): Reading {
-    const known = this.memo.get(label);
+  /** Solves a node of the graph once. @param toldAt where a loop through it is told */
+  private node(at: Field, toldAt: Field, solve: () => Reading): Reading {
+    let memo = this.memo.get(at.part);
+    if (!memo) this.memo.set(at.part, (memo = new Map<string, Reading>()));
+    const known = memo.get(at.key);
     if (known) return known;
-    if (this.open.includes(label)) {
-      const loop = [...this.open.slice(this.open.indexOf(label)), label];
-      throw new MeasureError(field.path, 'cycle', `leans on itself: ${loop.join(' → ')}`);
+    const met = this.open.findIndex(({ part, key }) => part === at.part && key === at.key);
+    if (met >= 0) {
+      const loop = [...this.open.slice(met), at].map(labelOf);
+      throw new MeasureError(pathOf(toldAt), 'cycle', `leans on itself: ${loop.join(' → ')}`);
     }
-    this.open.push(label);
+    this.open.push(at);
     try {
       const reading = solve();
-      this.memo.set(label, reading);
+      memo.set(at.key, reading);
       return reading;
     } finally {
       this.open.pop();
@@ -81,13 +88,13 @@ export class RelationSolver {
     if (part) return part;
     if (this.unread.has(keyOf(id))) throw new UnreadError(id);
     const names = [...[...this.parts.values()].map((each) => each.id), ...LANDMARKS, ...QUANTITIES];
-    throw new MeasureError(field.path, 'unknown-name', `unknown name "${id}"${suggestion(id, names)}`);
+    throw new MeasureError(pathOf(field), 'unknown-name', `unknown name "${id}"${suggestion(id, names)}`);
   }
 
   private fixed(value: number | null, name: string, field: Field): Reading {
     if (value === null)
       throw new MeasureError(
-        field.path,
+        pathOf(field),
         'unknown-name',
         `${this.frame.platform} has no ${name}; measure from the eye, a station or the bend`,
       );
@@ -97,7 +104,7 @@ export class RelationSolver {
   private bodyParts(field: Field): MeasuredPart[] {
     const bodies = [...this.parts.values()].filter((part) => part.role === 'body');
     if (bodies.length === 0)
-      throw new MeasureError(field.path, 'unknown-name', 'no part has the role body, so "body" measures nothing');
+      throw new MeasureError(pathOf(field), 'unknown-name', 'no part has the role body, so "body" measures nothing');
     return bodies;
   }
 
@@ -122,9 +129,9 @@ export class RelationSolver {
     if (unit.kind === 'absolute') return unit.mm;
     if (unit.kind === 'quantity') return this.quantity(unit.name, field).mm;
     if (unit.kind === 'part') return this.edges.free(this.partOf(unit.id, field)).mm;
-    if (field.part?.shape !== 'span' || !field.path.endsWith('.to')) {
+    if (field.part?.shape !== 'span' || field.key !== 'to') {
       throw new MeasureError(
-        field.path,
+        pathOf(field),
         'syntax',
         'turns measure only the far end of wound work; write a length instead',
       );
@@ -135,7 +142,7 @@ export class RelationSolver {
   pitch(part: SpanPart, field: Field): Reading {
     if (!part.pitch)
       throw new MeasureError(
-        field.path,
+        pathOf(field),
         'missing',
         'has no pitch or strand, so its turns have no length; add "pitch" or "strand"',
       );
@@ -162,7 +169,7 @@ export class RelationSolver {
   }
 
   length(relation: LengthRelation, field: Field): Reading {
-    return this.node(field.label, field, () => {
+    return this.node(field, field, () => {
       const { tree } = relation;
       let reading: Reading;
       if (tree.form === 'sum') reading = this.sum(tree.terms, field);
@@ -180,7 +187,7 @@ export class RelationSolver {
         const [low, high] = [this.sum(tree.low, field).mm, this.sum(tree.high, field).mm];
         if (high < low)
           throw new MeasureError(
-            field.path,
+            pathOf(field),
             'range',
             `the band runs from ${low.toFixed(1)} down to ${high.toFixed(1)} mm; write the smaller first`,
           );
@@ -193,7 +200,7 @@ export class RelationSolver {
       }
       if (reading.mm < -SLACK_MM)
         throw new MeasureError(
-          field.path,
+          pathOf(field),
           'negative',
           `comes to ${reading.mm.toFixed(1)} mm; a length cannot be below zero`,
         );
@@ -226,7 +233,7 @@ export class RelationSolver {
       }
       case 'round': {
         const along = this.sum(anchor.terms, field).mm;
-        if (along < 0) throw new MeasureError(field.path, 'negative', 'round needs a length of zero or more');
+        if (along < 0) throw new MeasureError(pathOf(field), 'negative', 'round needs a length of zero or more');
         return { ...exact(this.frame.roundX(along), text), roundMm: along };
       }
     }
@@ -249,7 +256,7 @@ export class RelationSolver {
   }
 
   place(relation: PositionRelation, field: Field): Reading {
-    return this.node(field.label, field, () =>
+    return this.node(field, field, () =>
       this.addTerms(
         this.anchor(relation.anchor, relation.text.slice(relation.anchorSpan.start, relation.anchorSpan.end), field),
         relation.offsets,
@@ -261,7 +268,7 @@ export class RelationSolver {
   /** Bare shank left for the head: as written, none behind a bead, the usual one otherwise. */
   headSpace(): Reading {
     const { headSpace, defaultHeadSpaceMm } = this.frame;
-    if (headSpace) return this.length(headSpace, { path: 'platform.headSpace', label: 'headSpace', part: null });
+    if (headSpace) return this.length(headSpace, HEAD_SPACE);
     return this.beadAtEye() ? exact(0, 'no head space behind a bead') : exact(defaultHeadSpaceMm, 'head space');
   }
 
@@ -273,7 +280,7 @@ export class RelationSolver {
   }
 
   head(field: Field): Reading {
-    return this.node('head', field, () => {
+    return this.node(HEAD, field, () => {
       const bead = this.beadAtEye();
       const space = this.headSpace().mm;
       return exact(bead ? this.edges.rear(bead).mm + space : space, 'head');

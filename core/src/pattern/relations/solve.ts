@@ -4,7 +4,7 @@ import { PartEdges } from './partEdges.ts';
 import { fieldOf, keyOf, MeasureError, UnreadError, type Field } from './relationSolver.ts';
 import type { MeasuredPart, MeasureFrame, MeasureResult, PartExtent } from './types.ts';
 
-const NOWHERE: Field = { path: '', label: '', part: null };
+const NOWHERE: Field = { part: null, key: '' };
 
 /**
  * Solves every relation of a fly over its dependency graph.
