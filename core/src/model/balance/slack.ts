@@ -15,7 +15,11 @@ export interface SlackRest {
 /** The plan's centre is asked for so often over the turn, and every degree so near the uprights, where rests crowd. */
 const COARSE_DEG = 10;
 const UPRIGHT_DEG = 5;
+/** What is read between those and comes to so small a share of the greatest torque is looked at as it is: rests may lie there. */
+const NEAR_NOTHING = 0.1;
 const UNDECIDED_MM = 0.25;
+/** So near to that, as a share, the greatest torque is looked at as it is. */
+const NEAR_UNDECIDED = 0.1;
 /** A torque of under this lever is none. */
 const NOTHING_MM = 1e-9;
 const NEAR_DEG = 1e-4;
@@ -109,6 +113,27 @@ class Turn {
     return this.torque[i] as number;
   }
 
+  /** The greatest torque over the turn, looked at as it is where it comes near to the one given. */
+  greatest(nearTo: number): number {
+    const most = (): number => this.torque.reduce((best, each, i) => (Math.abs(each) > this.sizeAt(best) ? i : best), 0);
+    let at = most();
+    while (this.exactly[at] === 0 && Math.abs(this.sizeAt(at) / nearTo - 1) < NEAR_UNDECIDED) {
+      // With its mirror image, so that neither of two rests that tie is told more truly.
+      for (const deg of [at, 360 - at]) this.exact(deg);
+      at = most();
+    }
+    return this.sizeAt(at);
+  }
+
+  private sizeAt(deg: number): number {
+    return Math.abs(this.torque[deg] as number);
+  }
+
+  /** Whole degrees at which there is next to no torque are looked at as they are. */
+  lookCloser(least: number): void {
+    for (let deg = 0; deg < 360; deg++) if (this.sizeAt(deg) < least) this.exact(deg);
+  }
+
   /** Whole degrees at which the torque may change its sign are looked at as they are. */
   settle(zero: number): void {
     const signAt = (deg: number): number => signOf(this.torque[(deg + 360) % 360] as number, zero);
@@ -166,7 +191,8 @@ function restsOf(turn: Turn, zero: number): Rest[] {
 export function slackRest(model: BalanceModel): SlackRest {
   const sums = sumWeights(model.weights);
   const turn = new Turn(model, sums);
-  const largest = turn.torque.reduce((most, each) => Math.max(most, Math.abs(each)), 0);
+  const largest = turn.greatest(UNDECIDED_MM * sums.size);
+  turn.lookCloser(NEAR_NOTHING * largest);
   const zero = Math.max(largest * 1e-9, NOTHING_MM * sums.size);
   turn.settle(zero);
   const tie = Math.max(largest, sums.size) * 1e-6;
