@@ -848,3 +848,35 @@ describe('one cause, one check', () => {
     expect(checked(two).findings.filter((each) => each.code === 'length.foul')).toHaveLength(2);
   });
 });
+
+describe('weight under a body', () => {
+  const under = (from: string): string[] =>
+    codes(fly([body({ from: 'bend', to: 'station 4' }), wire({ from, to: 'station 8' })]));
+  test('is held where at least nine tenths of it are covered', () => {
+    // Of ten tenths to the eighth the body covers those from the fourth on.
+    expect(under('station 4.2')).not.toContain('strength.weight');
+    expect(under('station 3.7')).not.toContain('strength.weight');
+    expect(under('station 3.3')).toContain('strength.weight');
+  });
+});
+
+describe('weight wire', () => {
+  const faults = (material: string | undefined): unknown => {
+    const laid = layFly(fly([wire({ from: 'station 4', material })]));
+    return laid.ok ? [] : laid.faults.map(({ path, message }) => [path, message.split(/[;"]/)[1] ?? message]);
+  };
+  test('needs a metal the tables know, and names the one that is asked for', () => {
+    expect(faults('lead wire')).toEqual([]);
+    expect(faults('pewter weight')).toEqual([['parts[0].material', 'pewter weight']]);
+    expect(faults(undefined)).toEqual([['parts[0].material', ' weight wire needs its metal, such as ']]);
+  });
+});
+
+describe('turns of a collar', () => {
+  const told = (turns: number): Finding | undefined => one(fly([collar({ turns })]), 'turns.collar');
+  test('are held against the limit they are past', () => {
+    expect(told(9)).toMatchObject({ figure: 9, limit: 5 });
+    expect(told(0.5)).toMatchObject({ figure: 0.5, limit: 2 });
+    expect(told(2)).toBeUndefined();
+  });
+});
