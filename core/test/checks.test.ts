@@ -867,7 +867,7 @@ describe('weight wire', () => {
   };
   test('needs a metal the tables know, and names the one that is asked for', () => {
     expect(faults('lead wire')).toEqual([]);
-    expect(faults('pewter weight')).toEqual([['parts[0].material', 'pewter weight']]);
+    expect(faults('moonstone weight')).toEqual([['parts[0].material', 'moonstone weight']]);
     expect(faults(undefined)).toEqual([['parts[0].material', ' weight wire needs its metal, such as ']]);
   });
 });
