@@ -115,7 +115,8 @@ class Turn {
 
   /** The greatest torque over the turn, looked at as it is where it comes near to the one given. */
   greatest(nearTo: number): number {
-    const most = (): number => this.torque.reduce((best, each, i) => (Math.abs(each) > this.sizeAt(best) ? i : best), 0);
+    const most = (): number =>
+      this.torque.reduce((best, each, i) => (Math.abs(each) > this.sizeAt(best) ? i : best), 0);
     let at = most();
     while (this.exactly[at] === 0 && Math.abs(this.sizeAt(at) / nearTo - 1) < NEAR_UNDECIDED) {
       // With its mirror image, so that neither of two rests that tie is told more truly.
