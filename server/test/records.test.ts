@@ -406,3 +406,31 @@ describe('beats', () => {
     expect((await all()).map(({ name }) => name)).toEqual(['Alder Run']);
   });
 });
+
+describe('what is sent by a name of the sender’s own', () => {
+  const round = (items: number) => ({
+    format: 'jobbet.drill',
+    version: 1,
+    of: 'length',
+    at: '2026-03-14T19:00',
+    items: Array.from({ length: items }, () => ({ on: '6', asked: '1 shank', truth: 18, given: 17, seconds: 3 })),
+  });
+  const send = (record: object, sentAs?: string) =>
+    ask<StoredDrill>('POST', '/api/drills', { record, ...(sentAs === undefined ? {} : { sentAs }) });
+  test('is laid down once, however often it comes, and at the same time too', async () => {
+    const answers = await Promise.all([send(round(1), 'round seven'), send(round(1), 'round seven')]);
+    const later = await send(round(2), 'round seven');
+    expect([...answers, later].map(({ status }) => status)).toEqual([201, 201, 201]);
+    expect(new Set([...answers, later].map(({ body }) => body.id)).size).toBe(1);
+    // As it lies there: who sent more since saves it over that revision.
+    expect([later.body.revision, later.body.record.items.length]).toEqual([1, 1]);
+    expect((await ask<StoredDrill[]>('GET', '/api/drills')).body).toHaveLength(1);
+  });
+  test('by another name, by none, or as another kind is another', async () => {
+    for (const name of ['round seven', 'round eight', undefined, undefined]) await send(round(1), name);
+    const { status } = await ask('POST', '/api/batches', { record: batch(), sentAs: 'round seven' });
+    expect(status).toBe(201);
+    expect((await ask<StoredDrill[]>('GET', '/api/drills')).body).toHaveLength(4);
+    expect((await send(round(1), 'short')).status).toBe(400);
+  });
+});

@@ -1,7 +1,7 @@
 import { act, renderHook } from '@testing-library/react';
 import { z } from 'zod';
 import { RequestError } from '../src/shared/api/client.ts';
-import { unsentOf } from '../src/shared/records/unsent.ts';
+import { laidDown, unsentOf } from '../src/shared/records/unsent.ts';
 import { useToast } from '../src/shared/ui/toast.ts';
 
 const entry = z.object({ id: z.string().nullable(), record: z.object({ text: z.string() }) });
@@ -82,5 +82,19 @@ describe('what the server has not confirmed', () => {
     await act(() => new Promise((resolve) => setTimeout(resolve)));
     expect(Object.keys(unsent.read())).toEqual(['a']);
     expect(useToast.getState().toast).toMatchObject({ words: 'it does not read' });
+  });
+});
+
+describe('what may have been laid down already', () => {
+  const laid = (text: string) => () => Promise.resolve({ id: '7', revision: 1, record: { text } });
+  const save = (id: string, revision: number) =>
+    Promise.resolve({ id, revision: revision + 1, record: { text: 'two' } });
+  test('is written over where something else lies there, and left where it is the same', async () => {
+    expect(await laidDown({ text: 'two' }, laid('one'), save)).toEqual({
+      id: '7',
+      revision: 2,
+      record: { text: 'two' },
+    });
+    expect(await laidDown({ text: 'one' }, laid('one'), save)).toMatchObject({ revision: 1 });
   });
 });

@@ -55,9 +55,18 @@ const onPaper = {
   beginner: z.boolean().default(false).describe('techniques are written out where they are first needed'),
 };
 
+const sentAs = z
+  .string()
+  .min(8)
+  .max(100)
+  .optional()
+  .describe(
+    'a name of the sender’s own: what is sent again by it, its answer lost, is not laid down twice but answered as it is',
+  );
+
 /** What can be done with one kind of record: laid down, saved over a revision, put in the trash, taken out of it, thrown out. */
 const recordsAt = <S extends z.ZodType>(path: string, file: S) => ({
-  create: post(path, storedRecordSchema(file), { body: z.strictObject({ record: file }), status: 201 }),
+  create: post(path, storedRecordSchema(file), { body: z.strictObject({ record: file, sentAs }), status: 201 }),
   save: put(`${path}/:id`, storedRecordSchema(file), {
     params: byId,
     body: z.strictObject({ record: file, revision }),

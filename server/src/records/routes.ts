@@ -31,14 +31,14 @@ export const recordRoutes =
   ({ batches, specimens, beats, outings, dates, drills }: House): FastifyPluginCallback =>
   (app, _options, done) => {
     serve(app, ROUTES.batches, () => batches.list());
-    serve(app, ROUTES.createBatch, ({ body }) => batches.create(body.record));
+    serve(app, ROUTES.createBatch, ({ body }) => batches.create(body.record, body.sentAs));
     serve(app, ROUTES.batch, ({ params }) => batches.get(params.id));
     serve(app, ROUTES.batchDrawers, async ({ params }) => (await batches.drawersBefore(params.id)).map(itemOut));
     serve(app, ROUTES.saveBatch, ({ params, body }) => batches.save(params.id, body.record, body.revision));
     serveTrash(app, batches, { away: ROUTES.deleteBatch, back: ROUTES.undeleteBatch, out: ROUTES.purgeBatch });
     serve(app, ROUTES.specimens, ({ params }) => specimens.ofFly(params.id));
     serve(app, ROUTES.listedSpecimens, () => specimens.list());
-    serve(app, ROUTES.createSpecimen, ({ body }) => specimens.create(body.record));
+    serve(app, ROUTES.createSpecimen, ({ body }) => specimens.create(body.record, body.sentAs));
     serve(app, ROUTES.saveSpecimen, ({ params, body }) => specimens.save(params.id, body.record, body.revision));
     serveTrash(app, specimens, {
       away: ROUTES.deleteSpecimen,
@@ -46,19 +46,19 @@ export const recordRoutes =
       out: ROUTES.purgeSpecimen,
     });
     serve(app, ROUTES.beats, () => beats.all());
-    serve(app, ROUTES.createBeat, ({ body }) => beats.create(body.record));
+    serve(app, ROUTES.createBeat, ({ body }) => beats.create(body.record, body.sentAs));
     serve(app, ROUTES.saveBeat, ({ params, body }) => beats.save(params.id, body.record, body.revision));
     serveTrash(app, beats, { away: ROUTES.deleteBeat, back: ROUTES.undeleteBeat, out: ROUTES.purgeBeat });
     serve(app, ROUTES.outings, () => outings.all());
-    serve(app, ROUTES.createOuting, ({ body }) => outings.create(body.record));
+    serve(app, ROUTES.createOuting, ({ body }) => outings.create(body.record, body.sentAs));
     serve(app, ROUTES.saveOuting, ({ params, body }) => outings.save(params.id, body.record, body.revision));
     serveTrash(app, outings, { away: ROUTES.deleteOuting, back: ROUTES.undeleteOuting, out: ROUTES.purgeOuting });
     serve(app, ROUTES.dates, () => dates.all());
-    serve(app, ROUTES.createDate, ({ body }) => dates.create(body.record));
+    serve(app, ROUTES.createDate, ({ body }) => dates.create(body.record, body.sentAs));
     serve(app, ROUTES.saveDate, ({ params, body }) => dates.save(params.id, body.record, body.revision));
     serveTrash(app, dates, { away: ROUTES.deleteDate, back: ROUTES.undeleteDate, out: ROUTES.purgeDate });
     serve(app, ROUTES.drills, () => drills.all());
-    serve(app, ROUTES.createDrill, ({ body }) => drills.create(body.record));
+    serve(app, ROUTES.createDrill, ({ body }) => drills.create(body.record, body.sentAs));
     serve(app, ROUTES.saveDrill, ({ params, body }) => drills.save(params.id, body.record, body.revision));
     serveTrash(app, drills, { away: ROUTES.deleteDrill, back: ROUTES.undeleteDrill, out: ROUTES.purgeDrill });
     done();

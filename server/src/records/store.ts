@@ -1,4 +1,4 @@
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { faultLine, type Outcome } from '@jobbet/core/base';
 import { type ListedRecord, type StoredRecord } from '@jobbet/core/contract';
 import { headOf, readRecord, type RecordHead, type RecordKind, type RecordOf } from '@jobbet/core/records';
@@ -25,6 +25,15 @@ function readRow<K extends RecordKind>(kind: K, text: string): Outcome<RecordOf<
 interface ReadRecord<K extends RecordKind> {
   readonly record: RecordOf<K>;
   readonly head: Pick<RecordHead, 'name' | 'day' | 'fly'>;
+}
+
+/** The id of what is sent by a name: always the same one. */
+function idOf(kind: RecordKind, sentAs: string): string {
+  const hex = createHash('sha256').update(`${kind} ${sentAs}`).digest('hex');
+  // As a UUID that is made in a way of its own has it (RFC 9562, version 8).
+  return [hex.slice(0, 8), hex.slice(8, 12), `8${hex.slice(13, 16)}`, `8${hex.slice(17, 20)}`, hex.slice(20, 32)].join(
+    '-',
+  );
 }
 
 /** Keeps records of one kind: every save checked against the revision it was made from, what is taken away kept in the trash. */
@@ -106,12 +115,16 @@ export class RecordStore<K extends RecordKind> {
     return { record, head: { name, day, fly } };
   }
 
-  /** @param value a record's file as it was sent @throws ApiError `invalid-record` */
-  async create(value: unknown): Promise<StoredRecord<RecordOf<K>>> {
+  /**
+   * @param value a record's file as it was sent
+   * @param sentAs a name of the sender's own: what was laid down by it before stays as it is, and is answered
+   * @throws ApiError `invalid-record`
+   */
+  async create(value: unknown, sentAs?: string): Promise<StoredRecord<RecordOf<K>>> {
     const { record, head } = this.read(value);
     const at = this.now();
     const row: Row = {
-      id: randomUUID(),
+      id: sentAs === undefined ? randomUUID() : idOf(this.kind, sentAs),
       kind: this.kind,
       ...head,
       revision: 1,
@@ -120,8 +133,8 @@ export class RecordStore<K extends RecordKind> {
       updatedAt: at,
       deletedAt: null,
     };
-    await this.ledger.write([this.ledger.db.insert(records).values(row)]);
-    return this.stored(row);
+    await this.ledger.write([this.ledger.db.insert(records).values(row).onConflictDoNothing()]);
+    return sentAs === undefined ? this.stored(row) : this.get(row.id);
   }
 
   /** The statement that saves over a revision and answers with the row, where it is still that one. */

@@ -7,7 +7,7 @@ import { z } from 'zod';
 import { create } from 'zustand';
 import { api, type StoredDrill } from '../../shared/api/client.ts';
 import { DRILLS } from '../../shared/api/keys.ts';
-import { saidUnlessAway, unsentOf } from '../../shared/records/unsent.ts';
+import { laidDown, saidUnlessAway, unsentOf } from '../../shared/records/unsent.ts';
 import { useSettings } from '../../shared/settings/settings.ts';
 import { say } from '../../shared/ui/toast.ts';
 
@@ -37,7 +37,8 @@ const unsent = unsentOf<Round>({
   key: 'jobbet.drill.unsent',
   schema: roundSchema,
   bring: async (key, { id: sent, record, revision: over }) => {
-    const saved = sent === null ? await api.createDrill(record) : await api.saveDrill(sent, record, over);
+    const save = (id: string, revision: number): Promise<StoredDrill> => api.saveDrill(id, record, revision);
+    const saved = await (sent === null ? laidDown(record, () => api.createDrill(record, key), save) : save(sent, over));
     await taken(saved);
     const { id, revision } = saved;
     if (useGoing.getState().key === key)

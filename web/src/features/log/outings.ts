@@ -7,7 +7,7 @@ import useSWR, { mutate } from 'swr';
 import { z } from 'zod';
 import { api, RequestError, type StoredOuting } from '../../shared/api/client.ts';
 import { OUTINGS } from '../../shared/api/keys.ts';
-import { unsentOf } from '../../shared/records/unsent.ts';
+import { laidDown, unsentOf } from '../../shared/records/unsent.ts';
 import { say } from '../../shared/ui/toast.ts';
 
 /** The outings of the house, the first one first; undefined until they are here. */
@@ -52,8 +52,13 @@ const unsent = unsentOf({
       revisions.set(id, revision);
     } catch (error) {
       if (!(error instanceof RequestError) || error.code !== 'stale') throw error;
+      const copy = `${id} over ${String(revisions.get(id) ?? over)}`;
+      await laidDown(
+        record,
+        () => api.createOuting(record, copy),
+        (laid, revision) => api.saveOuting(laid, record, revision),
+      );
       revisions.delete(id);
-      await api.createOuting(record);
       say('Another device wrote this outing too: both are kept, side by side.');
     }
     await refresh();

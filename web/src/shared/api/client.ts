@@ -119,7 +119,7 @@ export const api = {
   purgeBeat: (id: string) => ask(ROUTES.purgeBeat, { params: { id } }),
   /** All rounds of the drill, those in the trash too. */
   drills: () => ask(ROUTES.drills, {}),
-  createDrill: (record: DrillFile) => ask(ROUTES.createDrill, { body: { record } }),
+  createDrill: (record: DrillFile, sentAs?: string) => ask(ROUTES.createDrill, { body: { record, sentAs } }),
   saveDrill: (id: string, record: DrillFile, revision: number) =>
     ask(ROUTES.saveDrill, { params: { id }, body: { record, revision } }),
   removeDrill: (id: string) => ask(ROUTES.deleteDrill, { params: { id } }),
@@ -135,7 +135,7 @@ export const api = {
   purgeDate: (id: string) => ask(ROUTES.purgeDate, { params: { id } }),
   /** All outings, those in the trash too. */
   outings: () => ask(ROUTES.outings, {}),
-  createOuting: (record: OutingFile) => ask(ROUTES.createOuting, { body: { record } }),
+  createOuting: (record: OutingFile, sentAs?: string) => ask(ROUTES.createOuting, { body: { record, sentAs } }),
   saveOuting: (id: string, record: OutingFile, revision: number) =>
     ask(ROUTES.saveOuting, { params: { id }, body: { record, revision } }),
   removeOuting: (id: string) => ask(ROUTES.deleteOuting, { params: { id } }),

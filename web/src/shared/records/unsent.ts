@@ -19,6 +19,19 @@ export function saidUnlessAway(work: Promise<unknown>): void {
   });
 }
 
+/**
+ * Lays a record down that may lie there already, its answer lost: then it is written over what was laid down.
+ * @param create by a name of its own, so that it is laid down once
+ */
+export async function laidDown<S extends { readonly id: string; readonly revision: number; readonly record: unknown }>(
+  record: unknown,
+  create: () => Promise<S>,
+  save: (id: string, revision: number) => Promise<S>,
+): Promise<S> {
+  const laid = await create();
+  return dequal(laid.record, record) ? laid : save(laid.id, laid.revision);
+}
+
 interface UnsentOf<T> {
   /** Where it stands in this browser. */
   readonly key: string;
