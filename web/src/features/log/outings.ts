@@ -45,17 +45,17 @@ const revisions = new Map<string, number>();
 /** Outings the server has not confirmed. One is written over the revision the save before it left; where another device wrote it meanwhile both are kept, side by side. */
 const unsent = unsentOf({
   key: 'jobbet.outings.unsent',
-  schema: z.object({ revision: z.number(), record: outingSchema }),
-  bring: async (id, { revision: over, record }) => {
+  /** `copyAs` is what a copy beside another device's is laid down by: this browser's own, so that it neither comes twice nor falls on another's. */
+  schema: z.object({ revision: z.number(), record: outingSchema, copyAs: z.string().optional() }),
+  bring: async (id, { revision: over, record, copyAs }) => {
     try {
       const { revision } = await api.saveOuting(id, record, revisions.get(id) ?? over);
       revisions.set(id, revision);
     } catch (error) {
       if (!(error instanceof RequestError) || error.code !== 'stale') throw error;
-      const copy = `${id} over ${String(revisions.get(id) ?? over)}`;
       await laidDown(
         record,
-        () => api.createOuting(record, copy),
+        () => api.createOuting(record, copyAs),
         (laid, revision) => api.saveOuting(laid, record, revision),
       );
       revisions.delete(id);
@@ -70,7 +70,8 @@ const unsent = unsentOf({
 export function keepOuting(stored: StoredOuting, record: OutingFile, words: string | null = null): void {
   const { id, revision } = stored;
   if (!revisions.has(id)) revisions.set(id, revision);
-  unsent.keep(id, { revision: revisions.get(id) ?? revision, record });
+  const copyAs = unsent.read()[id]?.copyAs ?? `${id} ${String(Math.random())}`;
+  unsent.keep(id, { revision: revisions.get(id) ?? revision, record, copyAs });
   void show(id, record);
   told(unsent.send(id));
   if (words !== null) say(words, { name: 'Undo', run: () => keepOuting({ ...stored, record }, stored.record) });
