@@ -1,4 +1,4 @@
-import { verdictSentence } from '../src/contract/verdict.ts';
+import { rideIfLight, verdictSentence } from '../src/contract/verdict.ts';
 import { reportFly } from '../src/model/solve/report.ts';
 import { settleFly } from '../src/model/solve/solveFly.ts';
 import { METRIC } from '../src/units/format.ts';
@@ -70,5 +70,8 @@ describe('eyes that nobody has weighed', () => {
     expect(with_({ ...light, parts: ['eyes'], class: 'fast', ride: 'on-its-side' })).toContain(
       'Rides point up, or on its side with light eyes',
     );
+    const heavy = { ...base, lightest: { ...light, parts: ['eyes'], ride: 'undecided' as const } };
+    expect(rideIfLight(heavy)).toEqual({ short: 'or either way if light', whole: 'either way with light eyes' });
+    expect(rideIfLight({ ...heavy, lightest: null })).toBeNull();
   });
 });

@@ -24,7 +24,7 @@ const OR: Readonly<Record<string, string>> = {
   'point-up': 'point up',
   'point-down': 'point down',
   'on-its-side': 'on its side',
-  undecided: 'either way up',
+  undecided: 'either way',
 };
 
 /** What is to be weighed, as the file names it. */
@@ -36,10 +36,14 @@ type Weighing = Pick<FlyReport, 'keel' | 'sink' | 'lightest'>;
 const weighWords = (lightest: FlyReport['lightest']): string => `weigh the ${unweighed(lightest)}`;
 
 /** How it rides with eyes that nobody weighed at their lightest, where that is another way; null where it is the same. */
-export const rideIfLight = ({ keel, lightest }: Pick<FlyReport, 'keel' | 'lightest'>): string | null =>
-  lightest && lightest.ride !== keel.tight.ride
-    ? `${OR[lightest.ride] ?? lightest.ride} with light ${unweighed(lightest)}`
-    : null;
+export function rideIfLight({ keel, lightest }: Pick<FlyReport, 'keel' | 'lightest'>): {
+  readonly short: string;
+  readonly whole: string;
+} | null {
+  if (!lightest || lightest.ride === keel.tight.ride) return null;
+  const rides = OR[lightest.ride] ?? lightest.ride;
+  return { short: `or ${rides} if light`, whole: `${rides} with light ${unweighed(lightest)}` };
+}
 
 /** From the slowest to the fastest it may fall until they are weighed; null where that is one class. mm/s */
 export function sinkRangeIfLight({ sink, lightest }: Pick<FlyReport, 'sink' | 'lightest'>): {
@@ -76,7 +80,7 @@ export function verdictSentence(report: Weighing, style: Style): string {
   const otherwise = rideIfLight(report);
   const { ride, heel_deg } = keel.tight;
   const undecided = ride === 'undecided';
-  const light = otherwise === null ? '' : `, or ${otherwise}`;
+  const light = otherwise === null ? '' : `, or ${otherwise.whole}`;
   const words = `${RIDES[ride] ?? ride}${undecided || otherwise !== null ? '' : firmness(keel.holdsTo_mm_s)}${light}`;
   const leaning = heel_deg === null || undecided ? null : lean(heel_deg);
   const parts = [

@@ -221,7 +221,7 @@ function CentreWords({ laid, report }: CentreWordsProps) {
   const { momentMgMm, ride } = laid.tight;
   const rows = centreRows(laid, report, style);
   return (
-    <div className="w-[210px] shrink-0 px-4 py-2 border-l border-hair">
+    <div className="w-[210px] shrink-0 px-4 py-1 border-l border-hair">
       <p className="leading-tight">
         <span className="text-[26px] font-bold text-weight" data-testid="keel-moment">
           {momentWords(Math.abs(momentMgMm), style)}
@@ -235,9 +235,9 @@ function CentreWords({ laid, report }: CentreWordsProps) {
           {ride === 'undecided' ? '; too little to decide' : ''}
         </span>
       </p>
-      <dl className="mt-2 leading-tight">
+      <dl className="mt-1 leading-tight">
         {rows.map(([why, colour, words, told]) => (
-          <div key={words} className="mt-1.5">
+          <div key={words} className="mt-1">
             <dt className={`font-semibold ${colour}`}>
               <WhyButton asked={why} laid={laid} className="text-left">
                 {words}

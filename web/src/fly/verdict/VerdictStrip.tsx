@@ -109,8 +109,8 @@ export function VerdictStrip({
       <div className="flex items-center gap-3 px-4 w-[218px] max-[1000px]:w-auto max-[1000px]:px-2 border-r border-hair shrink-0">
         <RideGlyph ride={tight.ride} heelDeg={tight.heelDeg} balls={balls} />
         <div>
-          <div className="text-label italic text-ink3 truncate max-w-[140px]" title={shownAs ?? otherwise ?? undefined}>
-            rides{(shownAs ?? otherwise) === null ? '' : `, ${shownAs ?? `or ${otherwise ?? ''}`}`}
+          <div className="text-label italic text-ink3 truncate max-w-[148px]" title={shownAs ?? otherwise?.whole}>
+            {['rides', shownAs ?? otherwise?.short].filter(Boolean).join(', ')}
           </div>
           <strong className="text-verdict font-bold" data-testid="ride">
             {rideWords(tight.ride)}
