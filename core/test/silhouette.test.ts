@@ -3,8 +3,18 @@ import { boundsOf } from '../src/model/geometry/bounds.ts';
 import { cutCells } from '../src/model/geometry/cells.ts';
 import { frontAreas } from '../src/model/geometry/front.ts';
 import { outlineOf, PLAN_UP, PROFILE_UP } from '../src/model/geometry/outline.ts';
-import { narrowing, project, sumSilhouette, type SilhouetteSum } from '../src/model/geometry/silhouette.ts';
+import {
+  narrowing,
+  project,
+  silhouetteArea,
+  silhouetteAt,
+  sumSilhouette,
+  type SilhouetteSum,
+} from '../src/model/geometry/silhouette.ts';
 import { section, setEllipse, type Section } from '../src/model/platform/section.ts';
+import { balanceModel } from '../src/model/solve/balanceModel.ts';
+import { laid } from './build.ts';
+import { laidOf, mixedFly } from './told.ts';
 
 interface Prism {
   from?: number;
@@ -200,5 +210,51 @@ describe('a table of cells', () => {
     expect(cutCells([turned(0.5), turned(-0.5)]).mirrored).toBe(true);
     expect(cutCells([prism({ y: 2 })]).mirrored).toBe(false);
     expect(cutCells([prism({ y: 2 }), prism({ y: -2 })]).mirrored).toBe(true);
+  });
+});
+
+describe('a silhouette of which part is asked', () => {
+  const table = balanceModel(laidOf(mixedFly(7001, 9)) ?? laid([])).table;
+  const ROLLS = [0, 0.4, Math.PI / 2, 2.2, Math.PI, 4];
+  test.each(['side', 'plan'] as const)('is the same as the whole one: %s', (view) => {
+    for (const theta of ROLLS)
+      for (const speedMmS of [0, 300]) {
+        const whole = project(table, view, theta, { speedMmS });
+        const load = project(table, view, theta, { speedMmS, wants: 'load' });
+        const breadth = project(table, view, theta, { speedMmS, wants: 'breadth' });
+        for (const key of ['b', 'ball', 'ballMm'] as const) {
+          expect(load[key]).toEqual(whole[key]);
+          expect(breadth[key]).toEqual(whole[key]);
+        }
+        expect(load.load).toEqual(whole.load);
+        expect(silhouetteArea(table, breadth)).toBeCloseTo(sumSilhouette(table, whole)?.areaMm2 ?? 0, 9);
+      }
+  });
+  test.each(['side', 'plan'] as const)('that is remembered is what the roll shows, upside down too: %s', (view) => {
+    for (const theta of ROLLS) {
+      const shown = sumSilhouette(table, project(table, view, theta));
+      const known = silhouetteAt(table, view, theta);
+      for (const key of ['areaMm2', 'x', 'across', 'loadX', 'load', 'spreadX'] as const)
+        expect(known?.[key]).toBeCloseTo(shown?.[key] ?? NaN, 9);
+    }
+  });
+  test('what is written over leaves nothing of what stood there', () => {
+    const into = project(table, 'side', 1);
+    expect(project(table, 'plan', 0.4, { into })).toEqual(project(table, 'plan', 0.4));
+  });
+});
+
+describe('tables of cells', () => {
+  const beside = (count: number): Section[] =>
+    Array.from({ length: count }, (_, i) => prism({ y: 3 * i, opacity: 0.5 }));
+  test('stay as they were cut when others are cut after them, also when those are many times as large', () => {
+    const small = cutCells(beside(2));
+    const before = structuredClone(small);
+    const large = cutCells(beside(40));
+    expect(small).toEqual(before);
+    const cells = small.cells;
+    expect([small.y.length, large.y.length]).toEqual([2 * cells, 40 * cells]);
+    expect(large.y[40 * cells - 1]).toBe(3 * 39);
+    expect(sumSilhouette(large, project(large, 'plan', 0))?.areaMm2).toBeCloseTo(40 * 10 * 2 * 0.5, 6);
   });
 });
