@@ -74,3 +74,26 @@ test('a reload before anything reached the server loses nothing', async ({ empty
   await expect(blank(page, 'length')).toHaveValue('1.05 body');
   await saved(page);
 });
+
+test('a new fly whose answer is lost on its way is asked for again and lies in the box once', async ({
+  empty,
+  page,
+}) => {
+  await toBox(page, empty);
+  let lost = 0;
+  await page.route('**/api/flies', async (route) => {
+    if (route.request().method() !== 'POST' || lost > 0) return route.fallback();
+    lost++;
+    await route.fetch();
+    return route.abort();
+  });
+  await page.keyboard.press('n');
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Name').fill('Slate Runner');
+  await page.keyboard.press('Enter');
+  await expect(dialog.getByRole('alert')).toContainText('does not answer');
+  await page.keyboard.press('Enter');
+  await expect(flyName(page)).toHaveText('Slate Runner');
+  await toBox(page, empty);
+  await expect(page.getByRole('button', { name: /^Slate Runner,/ })).toHaveCount(1);
+});

@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { build } from 'esbuild';
@@ -36,6 +36,8 @@ export async function buildAll({ web = true } = {}) {
     outfile: 'cli/dist/jobbet.mjs',
     external: ['pdfkit', 'sharp'],
   });
+  // Its pieces are named by what is in them: those of older builds would stay for good.
+  rmSync(join(root, 'server/dist'), { recursive: true, force: true });
   await build({
     ...common,
     entryPoints: {

@@ -34,6 +34,23 @@ describe('revisions', () => {
     const saved = await house.flies.save(made.id, fly('Test', '2 shank'), 1, 'auto');
     expect([made.revision, saved.revision, (await house.flies.get(made.id)).revision]).toEqual([1, 2, 2]);
   });
+  test('a fly that is sent again by a name of the sender’s own is laid in once, with one version, as it was at first', async () => {
+    const both = await Promise.all([
+      house.flies.create(fly(), 'the new one'),
+      house.flies.create(fly('Test', '2 shank'), 'the new one'),
+    ]);
+    const [first, second] = both;
+    expect(second).toEqual(first);
+    await house.flies.save(first.id, fly('Since'), 1, 'saved');
+    expect(await house.flies.create(fly(), 'the new one')).toEqual(await house.flies.get(first.id));
+    expect((await house.flies.history(first.id)).map(({ revision }) => revision)).toEqual([2, 1]);
+    expect((await house.flies.create(fly(), 'another one')).id).not.toBe(first.id);
+    expect(await house.flies.list()).toHaveLength(2);
+    // The name is the sender's, the place is not: what lies in the trash stays there.
+    await house.flies.setDeleted(first.id, true);
+    expect((await house.flies.create(fly(), 'the new one')).deletedAt).not.toBeNull();
+    expect(await house.flies.list()).toHaveLength(1);
+  });
   test('a save over a revision that is gone is refused with the current one, and changes nothing', async () => {
     const { id } = await house.flies.create(fly());
     await house.flies.save(id, fly('Theirs'), 1, 'saved');

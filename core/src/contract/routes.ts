@@ -90,7 +90,7 @@ export const ROUTES = {
 
   flies: get('/api/flies', z.array(listedFlySchema)),
   trash: get('/api/trash', z.array(listedFlySchema)),
-  createFly: post('/api/flies', storedFlySchema, { body: z.strictObject({ file: patternFile }), status: 201 }),
+  createFly: post('/api/flies', storedFlySchema, { body: z.strictObject({ file: patternFile, sentAs }), status: 201 }),
   fly: get('/api/flies/:id', storedFlySchema, { params: byId }),
   flyText: get('/api/flies/:id/file', z.string().describe('the pattern file as it is kept'), { params: byId }),
   saveFly: put('/api/flies/:id', storedFlySchema, {

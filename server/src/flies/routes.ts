@@ -36,7 +36,7 @@ export const flyRoutes =
         .send(await flies.listJson());
     });
     serve(app, ROUTES.trash, () => flies.trash());
-    serve(app, ROUTES.createFly, ({ body }) => flies.create(body.file));
+    serve(app, ROUTES.createFly, ({ body }) => flies.create(body.file, body.sentAs));
     serve(app, ROUTES.examples, async () => ({ added: await addExamples(flies) }));
     serve(app, ROUTES.fly, ({ params }) => flies.get(params.id));
     serve(app, ROUTES.flyText, async ({ params, reply }) => {

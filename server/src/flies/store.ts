@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto';
 import { readFlyValue, type FlyFile } from '@jobbet/core/pattern';
 import type { Outcome } from '@jobbet/core/base';
 import {
@@ -12,6 +11,7 @@ import {
 import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { Ledger } from '../db/ledger.ts';
 import { atRevision, refuseStale } from '../db/revisions.ts';
+import { newId } from '../db/sentAs.ts';
 import { ApiError } from '../errors.ts';
 import type { DrawerSnapshot, ReadFly } from '../solving/tasks.ts';
 import type { Solvers } from '../solving/solvers.ts';
@@ -130,28 +130,28 @@ export class FlyStore {
     return read.value;
   }
 
-  /** @param value a pattern file as it was sent @throws ApiError `invalid-fly` */
-  async create(value: unknown): Promise<StoredFly> {
+  /**
+   * @param value a pattern file as it was sent
+   * @param sentAs a name of the sender's own: what was laid in by it before stays as it is, and is answered
+   * @throws ApiError `invalid-fly`
+   */
+  async create(value: unknown, sentAs?: string): Promise<StoredFly> {
     const read = await this.read(value);
     const at = this.now();
     const kept = asKept(read);
-    const row: Row = { id: randomUUID(), revision: 1, ...kept, createdAt: at, updatedAt: at, deletedAt: null };
-    await this.ledger.write(
+    const row: Row = { id: newId('fly', sentAs), revision: 1, ...kept, createdAt: at, updatedAt: at, deletedAt: null };
+    const [[laidIn]] = await this.ledger.write(
       [
-        this.db.insert(flies).values(row),
-        this.db.insert(versions).values({
-          flyId: row.id,
-          revision: 1,
-          kind: 'created',
-          file: kept.file,
-          summary: kept.summary,
-          startedAt: at,
-          savedAt: at,
-        }),
+        this.db.insert(flies).values(row).onConflictDoNothing().returning({ id: flies.id }),
+        this.db
+          .insert(versions)
+          .select(
+            sql`select null, ${row.id}, 1, 'created', null, ${kept.file}, ${kept.summary}, ${at}, ${at} where changes() = 1`,
+          ),
       ],
       true,
     );
-    return { ...row, file: read.file, summary: read.summary };
+    return storedFly(laidIn ? row : await this.row(row.id, true));
   }
 
   /**

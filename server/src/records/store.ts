@@ -1,10 +1,10 @@
-import { createHash, randomUUID } from 'node:crypto';
 import { faultLine, type Outcome } from '@jobbet/core/base';
 import { type ListedRecord, type StoredRecord } from '@jobbet/core/contract';
 import { headOf, readRecord, type RecordHead, type RecordKind, type RecordOf } from '@jobbet/core/records';
 import { and, asc, desc, eq, isNotNull } from 'drizzle-orm';
 import type { Ledger } from '../db/ledger.ts';
 import { atRevision, refuseStale } from '../db/revisions.ts';
+import { newId } from '../db/sentAs.ts';
 import { ApiError } from '../errors.ts';
 import { records } from './rows.ts';
 
@@ -25,15 +25,6 @@ function readRow<K extends RecordKind>(kind: K, text: string): Outcome<RecordOf<
 interface ReadRecord<K extends RecordKind> {
   readonly record: RecordOf<K>;
   readonly head: Pick<RecordHead, 'name' | 'day' | 'fly'>;
-}
-
-/** The id of what is sent by a name: always the same one. */
-function idOf(kind: RecordKind, sentAs: string): string {
-  const hex = createHash('sha256').update(`${kind} ${sentAs}`).digest('hex');
-  // As a UUID that is made in a way of its own has it (RFC 9562, version 8).
-  return [hex.slice(0, 8), hex.slice(8, 12), `8${hex.slice(13, 16)}`, `8${hex.slice(17, 20)}`, hex.slice(20, 32)].join(
-    '-',
-  );
 }
 
 /** Keeps records of one kind: every save checked against the revision it was made from, what is taken away kept in the trash. */
@@ -124,7 +115,7 @@ export class RecordStore<K extends RecordKind> {
     const { record, head } = this.read(value);
     const at = this.now();
     const row: Row = {
-      id: sentAs === undefined ? randomUUID() : idOf(this.kind, sentAs),
+      id: newId(this.kind, sentAs),
       kind: this.kind,
       ...head,
       revision: 1,

@@ -13,6 +13,7 @@ import type {
 } from '@jobbet/core/records';
 import type { Style } from '@jobbet/core/units';
 import type { z } from 'zod';
+import { laidOnce } from './once.ts';
 import { ask, askTagged, askWatched, reach, refused, type Watching } from './request.ts';
 
 export { RequestError, type Watching } from './request.ts';
@@ -60,7 +61,7 @@ export const api = {
     const response = await reach('GET', `/api/flies/${id}/file`);
     return response.ok ? response.text() : refused(response);
   },
-  create: (file: FlyFile) => ask(ROUTES.createFly, { body: { file } }),
+  create: laidOnce((file: FlyFile, sentAs) => ask(ROUTES.createFly, { body: { file, sentAs } })),
   save: (id: string, file: FlyFile, revision: number, kind: 'auto' | 'saved' = 'auto') =>
     ask(ROUTES.saveFly, { params: { id }, body: { file, revision, kind } }),
   remove: (id: string) => ask(ROUTES.deleteFly, { params: { id } }),
@@ -92,7 +93,7 @@ export const api = {
   batch: (id: string) => ask(ROUTES.batch, { params: { id } }),
   /** The drawers as they lay before flies of a batch took of them. */
   batchDrawers: (id: string) => ask(ROUTES.batchDrawers, { params: { id } }),
-  createBatch: (record: BatchFile) => ask(ROUTES.createBatch, { body: { record } }),
+  createBatch: laidOnce((record: BatchFile, sentAs) => ask(ROUTES.createBatch, { body: { record, sentAs } })),
   saveBatch: (id: string, record: BatchFile, revision: number) =>
     ask(ROUTES.saveBatch, { params: { id }, body: { record, revision } }),
   removeBatch: (id: string) => ask(ROUTES.deleteBatch, { params: { id } }),
@@ -100,7 +101,7 @@ export const api = {
   purgeBatch: (id: string) => ask(ROUTES.purgeBatch, { params: { id } }),
   /** Finished flies of a pattern. */
   specimens: (fly: string) => ask(ROUTES.specimens, { params: { id: fly } }),
-  createSpecimen: (record: SpecimenFile) => ask(ROUTES.createSpecimen, { body: { record } }),
+  createSpecimen: laidOnce((record: SpecimenFile, sentAs) => ask(ROUTES.createSpecimen, { body: { record, sentAs } })),
   saveSpecimen: (id: string, record: SpecimenFile, revision: number) =>
     ask(ROUTES.saveSpecimen, { params: { id }, body: { record, revision } }),
   /** Keeps a picture. @returns as what a finished fly names it */
@@ -111,7 +112,7 @@ export const api = {
   undeleteSpecimen: (id: string) => ask(ROUTES.undeleteSpecimen, { params: { id } }),
   /** All beats, those in the trash too. */
   beats: () => ask(ROUTES.beats, {}),
-  createBeat: (record: BeatFile) => ask(ROUTES.createBeat, { body: { record } }),
+  createBeat: laidOnce((record: BeatFile, sentAs) => ask(ROUTES.createBeat, { body: { record, sentAs } })),
   saveBeat: (id: string, record: BeatFile, revision: number) =>
     ask(ROUTES.saveBeat, { params: { id }, body: { record, revision } }),
   removeBeat: (id: string) => ask(ROUTES.deleteBeat, { params: { id } }),
@@ -127,7 +128,7 @@ export const api = {
   purgeDrill: (id: string) => ask(ROUTES.purgeDrill, { params: { id } }),
   /** All dates one set, those in the trash too. */
   dates: () => ask(ROUTES.dates, {}),
-  createDate: (record: DateFile) => ask(ROUTES.createDate, { body: { record } }),
+  createDate: laidOnce((record: DateFile, sentAs) => ask(ROUTES.createDate, { body: { record, sentAs } })),
   saveDate: (id: string, record: DateFile, revision: number) =>
     ask(ROUTES.saveDate, { params: { id }, body: { record, revision } }),
   removeDate: (id: string) => ask(ROUTES.deleteDate, { params: { id } }),
