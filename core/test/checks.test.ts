@@ -13,7 +13,7 @@ import {
   type CheckOptions,
 } from '../src/checks/checkFly.ts';
 import { compareSchools } from '../src/checks/compare.ts';
-import { shownOf, wantsSettling } from '../src/checks/settle.ts';
+import { shownOf, toSettle, wantsSettling } from '../src/checks/settle.ts';
 import { followAll, slotOf, standing } from '../src/checks/standing.ts';
 import type { Finding } from '../src/checks/types.ts';
 import { SCHOOLS, SLOTS } from '../src/data/schools.ts';
@@ -548,6 +548,20 @@ describe('muting and limits', () => {
         drawers: { ...NOMINAL_DRAWERS, limits: { 'length.legs.gaps': 1.3 } },
       }),
     ).not.toContain('length.legs');
+    // What stands on a limit is at it: its own figure as the limit is still told, the next above it is not.
+    const of = (limits: Readonly<Record<string, number>>) =>
+      apart(fly([body(), tail({ length: '2.4 shank' })], { school: 'mobile' }), {
+        drawers: { ...NOMINAL_DRAWERS, limits },
+      }).find(({ code }) => code === 'length.nip');
+    const figure = of({})?.figure ?? Number.NaN;
+    const next = figure * (1 + 2 ** -50);
+    expect([of({ 'length.nip.warn': figure }), of({ 'length.nip.warn': next })].map((each) => each?.severity)).toEqual([
+      'warn',
+      'note',
+    ]);
+    expect(
+      [of({ 'length.nip.note': figure }), of({ 'length.nip.note': next })].map((each) => each !== undefined),
+    ).toEqual([true, false]);
     const all = checked(
       fly([tail({ length: '38 mm' }), body({ material: 'flat tinsel', diameter: '9 mm' }), collar({ turns: 6 })]),
     );
@@ -599,6 +613,11 @@ describe('schools', () => {
     expect(at('0.85 body..1.6 shank')).toMatchObject({ follows: true, within: true });
     // As a tier may write it: in any case, with any spaces.
     expect(at('0.85  Body..1.6 SHANK')).toMatchObject({ follows: true });
+    expect(at(' 0.85 body..1.6 shank ')).toMatchObject({ follows: true });
+    // Of a body it is the place it begins at; a wing told by its tip has no length to read, and has one all the same.
+    expect(standing(laid(fly([body()])), 'body', mobile, NOMINAL_DRAWERS)).toMatchObject({ key: 'from' });
+    const byTip = wing({ length: undefined, tip: 'bend + 10 mm' });
+    expect(standing(laid(fly([body(), byTip])), 'wing', mobile, NOMINAL_DRAWERS)?.valueMm).toBeGreaterThan(10);
     expect(standing(laid(fly([body()])), 'tail', mobile, NOMINAL_DRAWERS)).toBeNull();
   });
   test('following the school again changes what left it, and nothing it says nothing of', () => {
@@ -808,6 +827,18 @@ describe('what trips no check', () => {
       true,
       false,
     ]);
+  });
+  test('what is kept with a fly is what wants settling, without its fix and its parts', () => {
+    const { findings } = checked(fly([body(), tail({ length: '3 shank' }), legs({ length: '1.4 gap' })]));
+    const kept = toSettle(findings);
+    expect(kept).toHaveLength(findings.filter(wantsSettling).length);
+    expect(kept.length).toBeLessThan(findings.length);
+    expect(kept[0]).toEqual({
+      code: findings[0]?.code,
+      severity: findings[0]?.severity,
+      costs: findings[0]?.costs,
+      message: findings[0]?.message,
+    });
   });
   test('an order that costs looks is told as such, and names the two parts and the fix', () => {
     const looks = CHECKS.filter((check) => check.code.startsWith('order.') && check.costs === 'looks').map(

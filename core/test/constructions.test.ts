@@ -84,6 +84,22 @@ describe('balls of every shape', () => {
       'eyes',
     );
     expect(onHead.centroid[1]).toBeGreaterThan(2 * 0.7);
+    // On a bead, off its middle by half its radius: √(2² − 1²) out, and half the film.
+    const bead = eyes({ id: 'bead', shape: 'bead', side: 'around', at: 'eye + 3 mm' });
+    const onBead = (at: string): number =>
+      partIn(laid([bead, without(eyes({ shape: 'disc', side: 'near', at }), 'material')]), 'eyes').centroid[1];
+    const middle = partIn(laid([bead]), 'bead').centroid[0];
+    expect(onBead(`eye + ${String(middle)} mm`)).toBeCloseTo(2 + 0.15, 6);
+    expect(onBead(`eye + ${String(middle + 1)} mm`)).toBeCloseTo(Math.sqrt(3) + 0.15, 6);
+  });
+  test('a ball without a diameter, a wrap without a turn and a clump without a pinch weigh nothing, and say so', () => {
+    const notes = (part: Record<string, unknown>): [number, readonly string[]] => {
+      const { massMg, built } = one(part);
+      return [massMg, built.notes];
+    };
+    for (const part of [eyes({ diameter: '0 mm' }), body({ diameter: '0 mm' }), tail({ pinch: '0 mm' })])
+      expect(notes(part)).toEqual([0, [expect.stringContaining('weighs nothing')]]);
+    for (const part of [eyes(), body(), tail()]) expect(notes(part)).toEqual([expect.any(Number), []]);
   });
   test('keys and sides a shape does not take are refused by name', () => {
     expect(faultsOf([eyes({ front: '2 mm' })])).toEqual([`parts[0].front: is a cone's; a dumbbell has none`]);
@@ -240,6 +256,19 @@ describe('sheets and coats', () => {
     const over = partIn(laid([sheet(), body({ to: 'head' })]), 'case');
     expect(over.centroid[2]).toBeGreaterThan(before.centroid[2] + 1);
     expect(over.centroid[2]).toBeCloseTo(partIn(laid([body({ to: 'head' }), sheet()]), 'case').centroid[2], 9);
+  });
+  test('on top it lies flat, at a side it stands: as broad and as thin as it is cut, one on each of both sides', () => {
+    const cut = (side: string): readonly { across: number; high: number; aside: number }[] =>
+      one(sheet({ side })).built.sections.map((each) => {
+        const out = { y: 0, z: 0, semiY: 0, semiZ: 0, opacity: 1 };
+        each.at((each.fromMm + each.toMm) / 2, out);
+        return { across: 2 * out.semiY, high: 2 * out.semiZ, aside: Math.sign(out.y) };
+      });
+    expect(cut('top')).toEqual([{ across: 5, high: 1, aside: 0 }]);
+    expect(cut('near')).toEqual([{ across: 1, high: 5, aside: 1 }]);
+    expect(cut('both')).toHaveLength(2);
+    expect(new Set(cut('both').map(({ aside }) => aside))).toEqual(new Set([-1, 1]));
+    expect(cut('both').every(({ across, high }) => across === 1 && high === 2.5)).toBe(true);
   });
   test('a coat weighs the skin under it times its thickness, by layers', () => {
     const over = (layers: number): LaidPart =>

@@ -4,7 +4,7 @@ import { readFly } from '../src/pattern/read.ts';
 import { settleFly, solveFly, type SolvedFly } from '../src/model/solve/solveFly.ts';
 import { sheetOf, shortId } from '../src/tying/sheet/sheet.ts';
 import { sheetHtml, sheetMarkdown } from '../src/tying/sheet/write.ts';
-import { stageOf } from '../src/tying/stage.ts';
+import { stageOf, stageView } from '../src/tying/stage.ts';
 import { tyingPlan } from '../src/tying/steps.ts';
 import { body, eyes, laid, rib, tail } from './build.ts';
 
@@ -15,6 +15,30 @@ function example(name: string): SolvedFly {
   return fly.value;
 }
 const slate = example('slate-runner');
+
+describe('how a stage is looked at', () => {
+  const { laid: fly } = slate;
+  const scale = (look: Partial<Parameters<typeof stageView>[3]>): number =>
+    stageView(fly, 300, 160, { hand: 'right', ...look }).scale;
+  const whole = scale({});
+  test('as the whole fly, as large as the frame allows; a part that is none is no reason to come closer', () => {
+    expect(stageView(fly, 600, 320, { hand: 'right' }).scale).toBeGreaterThan(2 * whole);
+    expect(scale({ part: 'nothing' })).toBe(whole);
+    expect(scale({ part: null })).toBe(whole);
+  });
+  test('a part is come closer to, never beyond what shows where it is, and never further off', () => {
+    const closer = fly.parts.map(({ file }) => scale({ part: file.id }) / whole);
+    expect(Math.min(...closer)).toBeGreaterThanOrEqual(1);
+    expect(Math.max(...closer)).toBeLessThanOrEqual(2.2 + 1e-9);
+    expect(scale({ part: 'eyes' }) / whole).toBeCloseTo(2.2, 6);
+  });
+  test('from the far side as the other hand has it', () => {
+    const far = stageView(fly, 300, 160, { hand: 'right', far: true });
+    expect(far).toEqual(stageView(fly, 300, 160, { hand: 'left' }));
+    expect(far).not.toEqual(stageView(fly, 300, 160, { hand: 'right' }));
+    expect(stageView(fly, 300, 160, { hand: 'left', far: true })).toEqual(stageView(fly, 300, 160, { hand: 'right' }));
+  });
+});
 
 describe('the tying sheet', () => {
   const sheet = sheetOf(slate);

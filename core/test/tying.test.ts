@@ -7,7 +7,7 @@ import { windingOf } from '../src/model/parts/cutting.ts';
 import { cutLength } from '../src/model/solve/cutLength.ts';
 import { buttAdvice, crossingsOf, passesOf, profilesOf, STEP_MM, threadLength, unevenOf } from '../src/tying/bulk.ts';
 import { brokenBy, constraintsOf } from '../src/tying/constraints.ts';
-import { movesOf, travelMm } from '../src/tying/order.ts';
+import { movesOf, orderWords, travelMm } from '../src/tying/order.ts';
 import { bestOrder, inOrder, mended, orderBy } from '../src/tying/sequence.ts';
 import { tyingPlan } from '../src/tying/steps.ts';
 import { threadOf } from '../src/tying/threadOf.ts';
@@ -28,6 +28,10 @@ const examples = readdirSync(folder)
   });
 
 describe('the order of tying', () => {
+  test('is said in short by the parts, each with what is done to it later', () => {
+    expect(orderWords(laid([tail(), rib(), body(), collar()]))).toBe('tail rib/catch body rib/wind collar');
+    expect(orderWords(laid([]))).toBe('');
+  });
   test('one order is right: eyes, weight, tail, rib, body, wing, collar, whatever the list says', () => {
     const weight = weightWire({ from: 'eyes.rear' });
     const right = [

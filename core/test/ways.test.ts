@@ -143,6 +143,14 @@ test('a head past eyes is crossed between them, which its steps tell pass by pas
   // Behind the body they are none of its business.
   expect(now(fly([eyes({ at: 'station 1' }), body({ material: 'tight dubbing' })]))).not.toHaveProperty('crossed body');
 });
+test('a flat body is wound once, or to the rear and back: in at the front and off at the front', () => {
+  const file = fly([tail(), body({ material: 'flat tinsel', from: 'bend', to: 'station 2' })]);
+  const back = take(file, 'layers body', 'back');
+  expect(one(back, 'body')).toMatchObject({ from: 'station 2', to: 'bend', layers: 2 });
+  expect([now(file), now(back)].map((each) => each['layers body'])).toEqual(['once', 'back']);
+  expect(take(back, 'layers body', 'once').parts).toEqual(file.parts);
+  expect(now(fly([tail(), body()]))).not.toHaveProperty('layers body');
+});
 test('legs are bound, crossed or folded over the thread; butts wrapped; a wing on top or all round', () => {
   const file = fly([tail(), tail({ id: 'legs', role: 'legs', at: 'station 4' }), body(), wing()]);
   const how = (of: FlyFile, id: string): string =>
