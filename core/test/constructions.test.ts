@@ -237,6 +237,9 @@ describe('spun hair', () => {
     expect(it.extent.tipMm).toBeCloseTo(0.8 * 27.105, 2);
     expect(it.massMg).toBeGreaterThan(1);
     expect(one(spunHead({ tip: 'station 8' })).massMg).toBeGreaterThan(one(spunHead()).massMg);
+    // Where no dose is said a head is spun tight, its collar too; a collar by itself is loose.
+    const of = (role: string): number => one(spunHead({ tip: 'station 8', role })).massMg;
+    expect(of('collar') / of('head')).toBeLessThan(0.75);
   });
   test('neither diameter nor tip is refused with the cure', () => {
     expect(faultsOf([without(spunHead(), 'diameter')])[0]).toMatch(
@@ -292,6 +295,8 @@ describe('sheets and coats', () => {
     expect(both.dryMg).toBeCloseTo(part.dryMg, 9);
     expect(part.dryMg / said.dryMg).toBeCloseTo(1, 2);
     expect(partIn(laid([coated]), 'gloss').built.notes.join()).toMatch(/no thread head to coat/);
+    const bare = partIn(laid([tail({ pinch: '0 mm' }), { ...coated, over: 'tail' }]), 'gloss');
+    expect([bare.massMg, bare.built.notes]).toEqual([0, ['"tail" has nothing to coat']]);
   });
   test('an unknown coat is asked back; a coat over itself is a ring', () => {
     const gloss = { id: 'gloss', role: 'finish', construction: 'coat', over: 'other', material: 'varnis' };

@@ -227,6 +227,11 @@ describe('the order is the one tiers use', () => {
       'strip/over',
     ]);
     expect(keys(laid([body({ material: 'floss' })])).some((key) => key.endsWith('/brush'))).toBe(false);
+    // The rib over it goes first, for brushing loosens what it still has to hold; a rib elsewhere is not waited for.
+    const fur = body({ material: 'loose dubbing', from: 'station 6', to: 'station 3' });
+    const inOrder = (...parts: Loose[]): string[] => inTurn(laid(parts), 'body', 'body/brush', 'rib', 'rib/wind');
+    expect(inOrder(rib({ from: 'station 6', to: 'station 3' }), fur)).toEqual(['body', 'rib/wind', 'body/brush']);
+    expect(inOrder(fur, rib({ from: 'bend', to: 'station 7' }))).toEqual(['body', 'body/brush', 'rib']);
   });
   test('what is glued on a spun head comes after it is trimmed', () => {
     const fly = laid([spunHead(), eyes({ shape: 'disc', material: 'film', side: 'both' })]);

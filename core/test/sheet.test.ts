@@ -60,6 +60,14 @@ describe('the tying sheet', () => {
     expect(shortId(slate.laid.file)).toBe(sheet.id);
     expect(shortId({ ...slate.laid.file, head: 'bold' })).not.toBe(sheet.id);
   });
+  test('what there is nothing of has no heading', () => {
+    const bare = { ...sheet, cautions: [], notes: null };
+    expect([sheetHtml(sheet), sheetHtml(bare)].map((page) => page.includes('Take care'))).toEqual([true, false]);
+    expect([sheetMarkdown(sheet), sheetMarkdown(bare)].map((page) => page.includes('Take care'))).toEqual([
+      true,
+      false,
+    ]);
+  });
   test('as Markdown: one numbered line a step, every caution', () => {
     const text = sheetMarkdown(sheet);
     expect(text.match(/^\d+\. \*\*/gm)).toHaveLength(sheet.steps.length);

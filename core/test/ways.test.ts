@@ -173,6 +173,8 @@ test('varnish between two whips is one way of whipping, and leaves with it', () 
   expect(whip?.how.join(' ')).toContain('A drop of varnish on it, and again over it');
   expect(whip?.caution).not.toBeNull();
   expect(take(between, 'whips', '1').finish).toEqual({ whips: 1, coats: ['cement'] });
+  // With one whip there is nothing it could lie between.
+  expect(now(fly([tail()], { finish: { whips: 1, varnishBetween: true } }))).toMatchObject({ whips: '1' });
 });
 test('what is no way of the fly leaves it as it is', () => {
   expect(take(salmon, 'colour', 'red')).toEqual(salmon);
