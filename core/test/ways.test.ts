@@ -4,7 +4,7 @@ import { brokenBy, constraintsOf } from '../src/tying/constraints.ts';
 import { taperOf } from '../src/tying/ways/taper.ts';
 import { waysOf, withWay } from '../src/tying/ways/ways.ts';
 import { tyingPlan } from '../src/tying/steps.ts';
-import { body, collar, eyes, fly, rib, tail, wing } from './build.ts';
+import { body, collar, eyes, fly, rib, tail, weightWire, wing } from './build.ts';
 
 const palmer = (more = {}) => ({
   id: 'palmer',
@@ -142,6 +142,13 @@ test('a head past eyes is crossed between them, which its steps tell pass by pas
   );
   // Behind the body they are none of its business.
   expect(now(fly([eyes({ at: 'station 1' }), body({ material: 'tight dubbing' })]))).not.toHaveProperty('crossed body');
+});
+test('weight wire goes on the bare shank or over thread where nothing before it needs thread; a bead has no such choice', () => {
+  const bead = eyes({ id: 'bead', shape: 'bead', side: 'around', at: 'against eye' });
+  const first = fly([bead, weightWire(), tail()]);
+  expect(Object.keys(now(first)).filter((key) => key.startsWith('on '))).toEqual(['on weight']);
+  expect(one(take(first, 'on weight', 'thread'), 'weight')).toMatchObject({ on: 'thread' });
+  expect(now(fly([tail(), weightWire()]))).not.toHaveProperty('on weight');
 });
 test('a flat body is wound once, or to the rear and back: in at the front and off at the front', () => {
   const file = fly([tail(), body({ material: 'flat tinsel', from: 'bend', to: 'station 2' })]);
