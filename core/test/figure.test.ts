@@ -290,6 +290,24 @@ describe('painting', () => {
     expect(moving / all).toBeGreaterThan(0.5);
     expect(moving / all).toBeLessThan(0.85);
   });
+  test.each([1, 0.6, 0.35, 0.2])('of a collar a share of %s stands all round the hook, as all of it does', (share) => {
+    const it = laid([collar({ turns: 6 })]);
+    const tips = { above: 0, below: 0 };
+    const surface = new SvgSurface();
+    surface.quad = (_bx, _by, _x, y) => {
+      if (Math.abs(y - 200) > 20) tips[y < 200 ? 'above' : 'below']++;
+    };
+    paintFly(surface, flyFigure(it), viewOf('profile', 400, 200, 9, 'right'), {
+      mode: 'dressed',
+      ink: '#000000',
+      sheet: '#ffffff',
+      dark: false,
+      share,
+    });
+    expect(tips.above + tips.below).toBeGreaterThan(20 * share);
+    expect(tips.above / (tips.above + tips.below)).toBeGreaterThan(0.35);
+    expect(tips.above / (tips.above + tips.below)).toBeLessThan(0.65);
+  });
   test('weight wire under a body is a hidden line', () => {
     const wire = {
       id: 'weight',

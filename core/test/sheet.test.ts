@@ -6,7 +6,8 @@ import { sheetOf, shortId } from '../src/tying/sheet/sheet.ts';
 import { sheetHtml, sheetMarkdown } from '../src/tying/sheet/write.ts';
 import { stageOf, stageView } from '../src/tying/stage.ts';
 import { tyingPlan } from '../src/tying/steps.ts';
-import { body, eyes, laid, rib, tail } from './build.ts';
+import { WITH_BED } from '../src/tying/step.ts';
+import { body, eyes, laid, rib, spunHead, tail, weightWire, without } from './build.ts';
 
 function example(name: string): SolvedFly {
   const read = readFly(readFileSync(join(import.meta.dirname, `../../examples/${name}.fly.json`), 'utf8'));
@@ -93,7 +94,7 @@ describe('the tying sheet', () => {
 describe('the fly at a stage', () => {
   const fly = laid([eyes(), tail(), rib(), body()], { thread: { denier: 140 }, head: 'neat' });
   test('holds what is on it and nothing that comes later; the head comes last', () => {
-    const stage = stageOf(fly, ['eyes', 'tail'], false);
+    const stage = stageOf(fly, ['eyes', 'tail'], WITH_BED);
     expect(stage.parts.map((part) => part.file.id)).toEqual(['eyes', 'tail']);
     const owners = new Set(stage.sections.map((section) => section.owner));
     expect(owners.has('body') || owners.has('rib') || owners.has('head')).toBe(false);
@@ -102,8 +103,97 @@ describe('the fly at a stage', () => {
     expect(owners.has('platform') && owners.has('eyes') && owners.has('thread')).toBe(true);
     expect(stage.thread.forms.some((form) => form.kind === 'thread' && form.head)).toBe(false);
   });
+  test('a bare hook has no thread on it', () => {
+    const stage = stageOf(fly, [], { ...WITH_BED, thread: 'none' });
+    expect([stage.thread.sections, stage.thread.forms, stage.thread.headMm]).toEqual([[], [], null]);
+    expect(new Set(stage.sections.map(({ owner }) => owner))).toEqual(new Set(['platform']));
+  });
+  test('the thread comes with its step, the head with its own and stays: for what is trimmed and glued after it too', () => {
+    const on = (file: Parameters<typeof laid>): string[] =>
+      tyingPlan(laid(...file)).steps.map(({ key, beside }) => `${key} ${beside.thread}`);
+    const bead = eyes({ id: 'bead', shape: 'bead', side: 'around', at: 'against eye' });
+    const discs = without(eyes({ id: 'discs', shape: 'disc', side: 'both' }), 'material');
+    const steps = on([[bead, weightWire(), tail(), spunHead(), discs], { thread: { denier: 140 } }]);
+    expect(steps).toEqual(
+      expect.arrayContaining([
+        'hook none',
+        'bead none',
+        'weight none',
+        'thread bed',
+        'tail bed',
+        'hair bed',
+        'head head',
+      ]),
+    );
+    expect(steps).toEqual(expect.arrayContaining(['whip head', 'hair/trim head', 'discs head']));
+    expect(on([[tail(), weightWire({ on: 'thread' })]])).toContain('weight bed');
+    // Once it is on it stays on.
+    const turn = ['none', 'bed', 'head'];
+    const came = steps.map((each) => turn.indexOf(each.split(' ')[1] ?? ''));
+    expect(came).toEqual(came.toSorted((a, b) => a - b));
+  });
+  test('room for the head is left bare until it is built', () => {
+    const { sections } = stageOf(fly, [], WITH_BED).thread;
+    expect(fly.headMm).toBeGreaterThan(1);
+    expect(sections.map(({ fromMm, toMm }) => [fromMm, toMm])).toEqual([[fly.headMm, fly.platform.shankMm]]);
+    expect(fly.thread.sections[0]?.fromMm).toBe(0);
+  });
+  test('a barb stands until it is pinched, and one that is never pinched stands', () => {
+    const barbs = (barb: string): Record<string, boolean | undefined> => {
+      const one = laid([tail()], { platform: { kind: 'single', size: '6', barb } });
+      return Object.fromEntries(
+        tyingPlan(one).steps.map(({ key, drawn, beside }) => [
+          key,
+          stageOf(one, drawn, beside).platform.wires[0]?.barb?.pinched,
+        ]),
+      );
+    };
+    expect(barbs('pinched')).toMatchObject({ hook: false, barb: true, thread: true, whip: true });
+    expect(barbs('full')).toMatchObject({ hook: false, whip: false });
+    expect(barbs('none')).toMatchObject({ hook: undefined, whip: undefined });
+  });
+  test('what hangs behind comes in its turn: a loop before the parts, a hook on braid or behind a tube last, on wire with it', () => {
+    const hook = { kind: 'single', size: '6' };
+    const wires = (platform: Record<string, unknown>): Record<string, string> => {
+      const one = laid([tail()], { platform });
+      const all = one.platform.wires.length;
+      const steps = tyingPlan(one).steps.map(({ key, drawn, beside }): [string, string] => {
+        const { landmarksMm, wires: on } = stageOf(one, drawn, beside).platform;
+        const hung = on.some(({ spearMm }) => spearMm > 0);
+        expect(landmarksMm.rear < one.platform.landmarksMm.rear).toBe(!hung);
+        return [key, on.length === all ? 'all' : on.map(({ kind }) => kind).join(' ')];
+      });
+      return Object.fromEntries(steps);
+    };
+    const shank = { kind: 'shank', length: '30 mm', hook };
+    expect(wires(shank)).toMatchObject({
+      hook: 'shank ring ring',
+      thread: 'shank ring ring',
+      loop: 'shank ring ring braid braid',
+      whip: 'shank ring ring braid braid',
+      rig: 'all',
+    });
+    expect(wires({ ...shank, loopOf: 'wire' })).toMatchObject({ thread: 'shank ring ring', loop: 'all', whip: 'all' });
+    expect(wires({ kind: 'tube', length: '30 mm', hook })).toMatchObject({ tube: '', whip: '', rig: 'all' });
+  });
+  test('what is tied in below asks for a turn, in the words of what is in the vise', () => {
+    const turns = (platform: Record<string, unknown>): [string, string | undefined, boolean][] =>
+      tyingPlan(laid([tail({ id: 'throat', role: 'throat', at: 'head', length: '10 mm' })], { platform }))
+        .steps.filter(({ key }) => key.startsWith('turn/'))
+        .map(({ title, how, caution }) => [title, how[0]?.split(/[:.]/)[0], caution !== null]);
+    expect(turns({ kind: 'single', size: '6' })).toEqual([
+      ['Turn the hook over', 'Point up', true],
+      ['Turn the hook back', 'Point down again', false],
+    ]);
+    // These have no point yet.
+    for (const kind of ['tube', 'shank'])
+      expect(turns({ kind, length: '30 mm' })).toEqual([
+        [`Turn the ${kind} over`, 'Half a turn', false],
+        [`Turn the ${kind} back`, 'Its top up again', false],
+      ]);
+  });
   test('in the end it is the fly', () => {
-    const whole = stageOf(fly, ['eyes', 'tail', 'rib', 'body'], true);
+    const whole = stageOf(fly, ['eyes', 'tail', 'rib', 'body'], { ...WITH_BED, thread: 'head' });
     expect(whole.sections).toHaveLength(fly.sections.length);
     expect(whole.thread).toBe(fly.thread);
   });

@@ -30,10 +30,7 @@ const grown = new WeakMap<LaidFly, Growth>();
 function growthOf(laid: LaidFly): Growth {
   const known = grown.get(laid);
   if (known) return known;
-  const moves = movesOf(
-    laid,
-    laid.parts.map((part) => part.file.id),
-  );
+  const moves = movesOf(laid);
   const growth = { moves, profiles: profilesOf(laid, moves, threadOf(laid.file)) };
   grown.set(laid, growth);
   return growth;

@@ -30,7 +30,7 @@ export { discVolume, FACES, STALK } from './parts/ballShapes.ts';
 export { type CoatCut, type FreeLine, type PartForm } from './parts/forms.ts';
 export { windingRank } from './parts/registry.ts';
 export { type Ellipse, type Section, type Vec3 } from './platform/section.ts';
-export { type WireRun } from './platform/types.ts';
+export { type Barb, type Trail, type WireRun } from './platform/types.ts';
 export { turnsWithin } from './balance/tipping.ts';
 export { type Contribution, type TippingOf, contributionsOf, tippingsOf } from './solve/contributions.ts';
 export { boundMm, windingOf } from './parts/cutting.ts';

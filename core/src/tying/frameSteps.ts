@@ -195,20 +195,25 @@ export function prepareSteps(laid: LaidFly, style: Style, thread: Thread, before
   ];
 }
 
-const TURNS = {
-  over: {
-    title: 'Turn the hook over',
-    how: ['Point up: what is tied in below lies on top now.'],
-    caution: CAUTIONS.points,
-  },
-  back: { title: 'Turn the hook back', how: ['Point down again.'], caution: null },
-} as const;
+/** How what is in the vise is turned over and back: a hook by its point, what has none yet by its sides. */
+function turnStep({ platform }: LaidFly, over: boolean): Pick<Step, 'title' | 'how' | 'caution'> {
+  const onHook = platform.kind !== 'tube' && platform.kind !== 'shank';
+  const what = onHook ? 'hook' : platform.kind;
+  const below = 'what is tied in below lies on top now.';
+  return {
+    title: `Turn the ${what} ${over ? 'over' : 'back'}`,
+    how: onHook
+      ? [over ? `Point up: ${below}` : 'Point down again.']
+      : [over ? `Half a turn: ${below}` : 'Its top up again.'],
+    caution: onHook && over ? CAUTIONS.points : null,
+  };
+}
 
 /** Steps with the hook turned over before those that are done on the point side, and back after them. */
-export function turnedSteps(steps: readonly Step[]): Step[] {
+export function turnedSteps(laid: LaidFly, steps: readonly Step[]): Step[] {
   let turns = 0;
   const turn = (over: boolean, drawn: readonly string[]): Step =>
-    step({ key: `turn/${String(++turns)}`, ...TURNS[over ? 'over' : 'back'], drawn, turned: over });
+    step({ key: `turn/${String(++turns)}`, ...turnStep(laid, over), drawn, turned: over });
   const all = steps.flatMap((each, i): Step[] => {
     const before = steps[i - 1];
     if (each.turned === (before?.turned ?? false)) return [each];

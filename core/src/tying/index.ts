@@ -11,8 +11,8 @@ export { type SheetMaterial, type SheetProportion, type TyingSheet, cutWords, sh
 export { stageSvgs } from './sheet/stages.ts';
 export { measureLine, saidOnce, sheetHtml, sheetMarkdown } from './sheet/write.ts';
 export { type InHand, underHands } from './handful.ts';
-export { isHeaded, stageOf, stageView } from './stage.ts';
-export { type Step, step } from './step.ts';
+export { stageOf, stageView } from './stage.ts';
+export { type Step, step, WITH_BED } from './step.ts';
 export { spoken, stepAt, stepBack, stepOn, threadAt, withDifference, withTime, withTurn } from './progress.ts';
 export { clock, isFinished, mergedTyings, newTying, openTying, tyingTime, usualStepTime, usualTime } from './record.ts';
 export { type TyingPlan, tyingPlan } from './steps.ts';

@@ -123,9 +123,9 @@ class Vise {
 /**
  * What is done in turn when parts are tied in an order: what is wound or folded over something that comes later is caught first, left
  * hanging, and finished once that is on. What goes on of another's piece is not tied in again.
- * @param ids parts in the order they are tied in
+ * @param ids parts in the order they are tied in, by themselves as they stand
  */
-export function movesOf(laid: LaidFly, ids: readonly string[]): Move[] {
+export function movesOf(laid: LaidFly, ids: readonly string[] = laid.parts.map((part) => part.file.id)): Move[] {
   const parts = ids.flatMap((id) => laid.parts.find((part) => part.file.id === id) ?? []);
   const twice = new Map(
     parts.flatMap((part) => {
@@ -155,9 +155,6 @@ export function travelMm(laid: LaidFly, moves: readonly Move[]): number {
 
 /** The order a fly is tied in, in short. @example orderWords(laid) // 'tail body strip/over' */
 export const orderWords = (laid: LaidFly): string =>
-  movesOf(
-    laid,
-    laid.parts.map((part) => part.file.id),
-  )
+  movesOf(laid)
     .map(({ part, does }) => (does === 'tie' ? part.file.id : `${part.file.id}/${does}`))
     .join(' ');

@@ -1,6 +1,6 @@
 import { FigureCache, paintFly, type Surface, fitView, type Hand, type View, type ViewName } from '../drawing/index.ts';
 import { boundsOf, reachOf, type Bounds, type LaidFly } from '../model/index.ts';
-import type { Step } from './step.ts';
+import type { Beside, Step } from './step.ts';
 
 /** How a stage is looked at. */
 export interface StageLook {
@@ -48,11 +48,6 @@ export function stageView(laid: LaidFly, width: number, height: number, look: St
   return close.scale <= whole.scale ? whole : by > 1 ? fit(widened(reach, by)) : close;
 }
 
-const HEADED: ReadonlySet<string> = new Set(['head', 'whip', 'eye']);
-
-/** Whether the head is built by the end of a step. */
-export const isHeaded = ({ key }: Step): boolean => HEADED.has(key) || key.startsWith('coat/');
-
 const PAPER = { mode: 'dressed', ink: '#0f1e1f', sheet: '#ffffff', dark: false } as const;
 /** A stage on paper is so small that a part of its fibres shows the fly. */
 const FIBRES_SHOWN = 0.3;
@@ -70,32 +65,55 @@ export class StagePainter {
 
   /** The whole fly: paper cuts nothing off at a frame. @param width, height of the frame, px of the surface */
   paint(surface: Surface, step: Step, width: number, height: number): void {
-    const stage = stageOf(this.laid, step.drawn, isHeaded(step));
+    const stage = stageOf(this.laid, step.drawn, step.beside);
     const view = stageView(this.laid, width, height, { hand: this.hand, turned: step.turned });
     paintFly(surface, this.figures.figure(stage), view, { ...PAPER, share: FIBRES_SHOWN, sections: stage.sections });
   }
 }
 
-/** The fly as far as it is tied: the same geometry with what comes later absent. @param drawn ids of the parts that are on it @param headed whether the head is built */
-export function stageOf(laid: LaidFly, drawn: readonly string[], headed: boolean): LaidFly {
+/** The thread as far as it is on: none of it, the bed behind the room that is left for the head, or all. */
+function threadOn({ thread, headMm }: LaidFly, on: Beside['thread']): LaidFly['thread'] {
+  if (on === 'head') return thread;
+  const shortened = <T extends { readonly fromMm: number }>(of: T): T => ({
+    ...of,
+    fromMm: Math.max(of.fromMm, headMm),
+  });
+  return {
+    ...thread,
+    headMm: null,
+    forms:
+      on === 'none'
+        ? []
+        : thread.forms.flatMap((form) => (form.kind === 'thread' && !form.head ? [shortened(form)] : [])),
+    sections: on === 'none' ? [] : thread.sections.filter(({ owner }) => owner !== 'head').map(shortened),
+  };
+}
+
+/** The platform as it is in the vise: the barb up or pressed down, without what is hung behind it later. */
+function platformOn(platform: LaidFly['platform'], { barbUp, trails }: Beside): LaidFly['platform'] {
+  const off = platform.trails.filter((trail) => !trails.includes(trail.of));
+  const wires = platform.wires.filter((wire) => !off.some((trail) => trail.wires.includes(wire)));
+  const { landmarksMm } = platform;
+  return {
+    ...platform,
+    wires: barbUp
+      ? wires.map((wire) => (wire.barb ? { ...wire, barb: { ...wire.barb, pinched: false } } : wire))
+      : wires,
+    sections: platform.sections.filter((section) => !off.some((trail) => trail.sections.includes(section))),
+    landmarksMm: off.length > 0 ? { ...landmarksMm, rear: landmarksMm.bend } : landmarksMm,
+  };
+}
+
+/** The fly as far as it is tied: the same geometry with what comes later absent. @param drawn ids of the parts that are on it */
+export function stageOf(laid: LaidFly, drawn: readonly string[], beside: Beside): LaidFly {
   const on = new Set(drawn.map((id) => id.toLowerCase()));
   const parts = laid.parts.filter((part) => on.has(part.file.id.toLowerCase()));
-  const owners = new Set(laid.parts.filter((part) => !parts.includes(part)).map((part) => part.built.id));
-  const { thread } = laid;
-  const bare = headed
-    ? thread
-    : {
-        ...thread,
-        headMm: null,
-        forms: thread.forms.filter((form) => form.kind !== 'thread' || !form.head),
-        sections: thread.sections.filter((section) => section.owner !== 'head'),
-      };
+  const [platform, thread] = [platformOn(laid.platform, beside), threadOn(laid, beside.thread)];
   return {
     ...laid,
     parts,
-    thread: bare,
-    sections: laid.sections.filter(
-      (section) => !owners.has(section.owner) && (headed || section.owner !== 'head' || thread.headMm === null),
-    ),
+    platform,
+    thread,
+    sections: [...platform.sections, ...thread.sections, ...parts.flatMap((part) => part.built.sections)],
   };
 }

@@ -1,3 +1,18 @@
+import type { Trail } from '../model/index.ts';
+
+/** What is in the vise by the end of a step beside the parts on it. */
+export interface Beside {
+  /** Whether a barb that is to be pressed down still stands. */
+  readonly barbUp: boolean;
+  /** What of the thread is on: nothing yet, its bed, or the head as well. */
+  readonly thread: 'none' | 'bed' | 'head';
+  /** What hangs behind a tube or a shank. */
+  readonly trails: readonly Trail['of'][];
+}
+
+/** A hook with its bed of thread, and all that hangs behind. */
+export const WITH_BED: Beside = { barbUp: false, thread: 'bed', trails: ['loop', 'hook'] };
+
 /** How the thread lies for a step: flat to bind and lay smooth, spun into a cord to grip, split for a loop. */
 export type ThreadState = 'flat' | 'spun' | 'split';
 
@@ -83,6 +98,7 @@ export interface Step {
   readonly techniques: readonly string[];
   /** Ids of the parts that are on the fly after it; a part left hanging is not drawn yet. */
   readonly drawn: readonly string[];
+  readonly beside: Beside;
 }
 
 /** What a step says of what it is about; the rest follows from where the thread goes. */
@@ -123,5 +139,6 @@ export const step = (given: Pick<Step, 'key' | 'title' | 'drawn'> & Partial<Step
   direction: null,
   dryS: null,
   techniques: [],
+  beside: WITH_BED,
   ...given,
 });

@@ -1,6 +1,7 @@
 import { TIE_IN } from '../data/index.ts';
 import { type LaidFly, type LaidPart, cutLength, traitsOf } from '../model/index.ts';
 import type { ThreadItem } from '../drawers/index.ts';
+import type { FlyFile } from '../pattern/index.ts';
 import { formatNumber, METRIC, type Style } from '../units/index.ts';
 import { buildUp } from './buildUp.ts';
 import { buttAdvice, profilesOf, threadLength, type Profile } from './bulk.ts';
@@ -127,15 +128,31 @@ function brushedAfter(moves: readonly Move[]): ReadonlyMap<number, LaidPart> {
 const framed = (steps: readonly Step[], laid: LaidFly): Step[] =>
   steps.map((each) => (each.part === null ? { ...each, techniques: techniqueKeys(each.key, null, laid) } : each));
 
+/** What builds or closes the head: from the first of them on it is there. */
+const HEADED: ReadonlySet<string> = new Set(['head', 'whip']);
+
+/** Steps with what is in the vise by each, beside the parts. */
+function withBeside(steps: readonly Step[], { platform }: FlyFile): Step[] {
+  const from = (...keys: string[]): number => steps.findIndex(({ key }) => keys.includes(key));
+  const [barb, begun, closed, loop, rig] = [from('barb'), from('thread'), from(...HEADED), from('loop'), from('rig')];
+  // A hook on wire is slid on before the second end of that is bound; one on braid or behind a tube comes when all is tied.
+  const hung = platform.kind === 'shank' && platform.loopOf === 'wire' ? loop : rig;
+  return steps.map((each, i) => ({
+    ...each,
+    beside: {
+      barbUp: i < barb,
+      thread: i < begun ? 'none' : i < closed ? 'bed' : 'head',
+      trails: [...(i >= loop ? ['loop' as const] : []), ...(i >= hung ? ['hook' as const] : [])],
+    },
+  }));
+}
+
 /**
  * How a fly is tied, in the order of its parts: every step with its figures, the thread's way, and the body as it grows.
  * @param spools of the tier's drawer: one of the fly's denier says what that thread bears and how it lies
  */
 export function tyingPlan(laid: LaidFly, style: Style = METRIC, spools: readonly ThreadItem[] = []): TyingPlan {
-  const moves = movesOf(
-    laid,
-    laid.parts.map((part) => part.file.id),
-  );
+  const moves = movesOf(laid);
   const thread = threadOf(laid.file, spools);
   const profiles = profilesOf(laid, moves, thread);
   const bare = barePrefix(moves);
@@ -168,12 +185,13 @@ export function tyingPlan(laid: LaidFly, style: Style = METRIC, spools: readonly
   const late = doneWith(rest.filter(({ move }) => isLate(move.part, laid)));
   const wire = moves.slice(0, bare).find(({ part }) => part.file.role === 'underbody')?.part ?? null;
   const travel = travelMm(laid, moves);
+  const steps = [
+    ...framed(prepareSteps(laid, style, thread, { steps: early, wire }), laid),
+    ...turnedSteps(laid, main),
+    ...framed(finishSteps(laid, style, before, late), laid),
+  ];
   return {
-    steps: [
-      ...framed(prepareSteps(laid, style, thread, { steps: early, wire }), laid),
-      ...turnedSteps(main),
-      ...framed(finishSteps(laid, style, before, late), laid),
-    ],
+    steps: withBeside(steps, laid.file),
     moves,
     thread,
     threadMm: threadLength(laid, moves, travel, thread),

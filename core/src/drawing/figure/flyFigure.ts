@@ -79,7 +79,7 @@ export function flyFigure(laid: LaidFly, figureOf: FigureOf = partFigure): FlyFi
     points: wire.points,
     diameterMm: wire.diameterMm,
     spearMm: wire.spearMm,
-    barbMm: wire.barbMm,
+    barb: wire.barb,
   }));
   const { tube } = laid.platform;
   const platform: PartFigure = {

@@ -18,6 +18,12 @@ type Side = 'far' | 'near' | 'all';
 /** How a fibre is laid: as the thin blade it is, or by its middle alone, which is stroked. */
 type Laid = 'blade' | 'middle';
 
+/**
+ * Steps through the fibres of a part, of which a share is laid. It is another than the golden turn they go round the hook by, or a share of
+ * them would be one side of it.
+ */
+const LEFT_OUT = 0.754878;
+
 /** Lays the path of a part's fibres of one tint that lie before or behind the axis. */
 function layFibres(
   surface: Surface,
@@ -38,7 +44,7 @@ function layFibres(
     const i = f * FIBRE_STRIDE;
     if (fibres[i + 10] !== tint) continue;
     // A fibre is left out by its own number, so that the ones that stay are the same at every share.
-    if (share < 1 && (f * 0.618034) % 1 > share) continue;
+    if (share < 1 && (f * LEFT_OUT) % 1 > share) continue;
     if (side !== 'all' && at(toward, i + 3) < 0 !== (side === 'far')) continue;
     const [ax, ay, bx, by, cx, cy] = [x(i), y(i), x(i + 3), y(i + 3), x(i + 6), y(i + 6)];
     if (laid === 'middle') {

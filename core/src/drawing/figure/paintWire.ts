@@ -86,10 +86,13 @@ export function wireOutline(surface: Surface, points: readonly ScreenPoint[]): v
   surface.close();
 }
 
+/** How far out the tip of a barb stands, in breadths of its wire: as it was cut, and pressed down. */
+const STANDS = { cut: 1.15, pinched: 0.66 };
+
 /** The barb, cut on the inside of the point leg. */
 export function barbPath(surface: Surface, solid: Wire, view: View): boolean {
   const [bend, point] = [solid.points.at(-2), solid.points.at(-1)];
-  if (!bend || !point || solid.barbMm <= 0 || view.name === 'section') return false;
+  if (!bend || !point || solid.barb === null || view.name === 'section') return false;
   const length = Math.hypot(point[0] - bend[0], point[1] - bend[1], point[2] - bend[2]);
   const on = (back: number, lift: number): Vec3 => {
     const t = back / length;
@@ -97,10 +100,11 @@ export function barbPath(surface: Surface, solid: Wire, view: View): boolean {
     return [point[0] + t * (bend[0] - point[0]), point[1] * (1 - lift / inward), point[2] * (1 - lift / inward)];
   };
   const d = solid.diameterMm;
+  const { mm, pinched } = solid.barb;
   const corners = [
-    on(solid.barbMm - 1.1 * d, 0.3 * d),
-    on(solid.barbMm + 1.5 * d, 1.15 * d),
-    on(solid.barbMm + 0.9 * d, 0.3 * d),
+    on(mm - 1.1 * d, 0.3 * d),
+    on(mm + 1.5 * d, (pinched ? STANDS.pinched : STANDS.cut) * d),
+    on(mm + 0.9 * d, 0.3 * d),
   ];
   surface.begin();
   corners.forEach((corner, i) => {

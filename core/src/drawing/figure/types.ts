@@ -1,4 +1,4 @@
-import type { Vec3, CoatCut, WireRun } from '../../model/index.ts';
+import type { Barb, Vec3, CoatCut, WireRun } from '../../model/index.ts';
 
 /** Numbers per fibre: root, bend and tip (x, y, z each), breadth at the root in mm, index of its tint. */
 export const FIBRE_STRIDE = 11;
@@ -17,7 +17,7 @@ export type Solid =
       readonly points: readonly Vec3[];
       readonly diameterMm: number;
       readonly spearMm: number;
-      readonly barbMm: number;
+      readonly barb: Barb | null;
     }
   | {
       readonly kind: 'body';

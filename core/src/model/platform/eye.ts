@@ -100,7 +100,7 @@ export function ringAt(wireMm: number, direction: Vec2, from: Vec2 = [0, 0]): Ri
     frontMm: centre[0] - reach,
     rearMm: centre[0] + reach,
     sections: upright ? [uprightSlice(wireMm, radius, centre)] : leaningSlices(wireMm, radius, direction, from),
-    wire: { kind: 'ring', points, diameterMm: wireMm, spearMm: 0, barbMm: 0 },
+    wire: { kind: 'ring', points, diameterMm: wireMm, spearMm: 0, barb: null },
   };
 }
 
@@ -126,7 +126,7 @@ export function eyeLoop(shankMm: number, wireMm: number): { lump: SolidLump; sec
       ],
       diameterMm: wireMm,
       spearMm: toMm,
-      barbMm: 0,
+      barb: null,
     },
   };
 }

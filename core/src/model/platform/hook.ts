@@ -42,7 +42,8 @@ interface Front {
   readonly axisZ: (x: number) => number;
 }
 
-const FINE = 24;
+/** Pieces a curve is drawn in: as large as a screen none of them is seen. */
+const FINE = 72;
 
 function straightFront({ shankMm, wireMm }: HookSize, file: AnyHook, plane: BendPlane): Front {
   return {
@@ -108,7 +109,7 @@ function bendOf(name: BendName, { shankMm, gapMm, wireMm }: HookSize): Bend {
 }
 
 /** One wire from the eye to the point, in its plane. */
-function sideOf(size: HookSize, front: Front, bend: Bend, plane: BendPlane, barbed: boolean): Side {
+function sideOf(size: HookSize, front: Front, bend: Bend, plane: BendPlane, barb: AnyHook['barb']): Side {
   const { shankMm, gapMm, wireMm } = size;
   const leg = NOMINAL.pointOfGap * gapMm;
   const height = gapMm + wireMm;
@@ -128,7 +129,7 @@ function sideOf(size: HookSize, front: Front, bend: Bend, plane: BendPlane, barb
       points: points.map(([x, z]) => inPlane(plane, x, z)),
       diameterMm: wireMm,
       spearMm: leg * NOMINAL.spearOfPoint,
-      barbMm: barbed ? leg * NOMINAL.barbOfPoint : 0,
+      barb: barb === 'none' ? null : { mm: leg * NOMINAL.barbOfPoint, pinched: barb === 'pinched' },
     },
   };
 }
@@ -212,7 +213,7 @@ export function buildHook(file: AnyHook, path = 'platform'): Outcome<HookBuild> 
           { turn: -half, y: -wireMm / 2 },
         ]
       : [UPRIGHT_PLANE];
-  const sides = planes.map((plane) => sideOf(size, frontOf(file, size, plane), bend, plane, file.barb !== 'none'));
+  const sides = planes.map((plane) => sideOf(size, frontOf(file, size, plane), bend, plane, file.barb));
   const { ring, axisZ } = frontOf(file, size, UPRIGHT_PLANE);
   const loop = file.eye?.startsWith('looped') === true ? eyeLoop(shankMm, wireMm) : null;
   const leg = NOMINAL.pointOfGap * gapMm;

@@ -30,6 +30,7 @@ export function onHook(file: AnyHook): Outcome<Platform> {
     alongWire: hook.alongWire,
     axisZ: hook.axisZ,
     wires: hook.wires,
+    trails: [],
     tube: null,
   });
 }

@@ -6,8 +6,8 @@ import { buildHook } from './hook.ts';
 import { lengthAbove } from './measured.ts';
 import { section, setEllipse, type Section, type SolidLump } from './section.ts';
 import { pipe, wireLump } from './sweep.ts';
-import { trailing } from './trailing.ts';
-import type { Platform, WireRun } from './types.ts';
+import { trailing, trailOf } from './trailing.ts';
+import type { Platform, Trail, WireRun } from './types.ts';
 
 type ShankFile = Extract<PlatformFile, { kind: 'shank' }>;
 
@@ -39,7 +39,7 @@ function loopBetween(
       ],
       diameterMm: strandMm,
       spearMm: 0,
-      barbMm: 0,
+      barb: null,
     })),
   };
 }
@@ -57,6 +57,7 @@ export function shank(file: ShankFile): Outcome<Platform> {
   const behind = hook ? trailing(hook.value, lengthMm + loopMm, ride) : null;
   const [front, back] = [ringAt(wireMm, [-1, 0]), ringAt(wireMm, [1, 0], [lengthMm, 0])];
   const loop = hook ? loopBetween(file.loopOf ?? 'braid', back.centre[0], hook.value.eye[0] + lengthMm + loopMm) : null;
+  const trails: Trail[] = [...(loop ? [{ of: 'loop' as const, ...loop }] : []), ...trailOf(behind)];
   const rear = behind?.rearMm ?? back.rearMm;
   const body: WireRun = {
     kind: 'shank',
@@ -66,7 +67,7 @@ export function shank(file: ShankFile): Outcome<Platform> {
     ],
     diameterMm: wireMm,
     spearMm: 0,
-    barbMm: 0,
+    barb: null,
   };
   return good({
     kind: 'shank',
@@ -94,8 +95,7 @@ export function shank(file: ShankFile): Outcome<Platform> {
       pipe(wireMm / 2, 0, lengthMm, 0),
       ...front.sections,
       ...back.sections,
-      ...(loop?.sections ?? []),
-      ...(behind?.sections ?? []),
+      ...trails.flatMap((each) => each.sections),
     ],
     skinMm2: Math.PI * wireMm * (lengthMm + front.lengthMm + back.lengthMm) + (hook?.value.skinMm2 ?? 0),
     surfaceMm: wireMm / 2,
@@ -105,7 +105,8 @@ export function shank(file: ShankFile): Outcome<Platform> {
     pointUp: ride === 'point-up' && behind !== null,
     alongWire: (mm) => ({ x: lengthMm + mm, z: 0, slope: 0 }),
     axisZ: () => 0,
-    wires: [body, front.wire, back.wire, ...(loop?.wires ?? []), ...(behind?.wires ?? [])],
+    wires: [body, front.wire, back.wire, ...trails.flatMap((each) => each.wires)],
+    trails,
     tube: null,
     notes: [],
     nominal: { shank: false, gap: hook?.value.size.nominal.gap ?? false, wire: hook?.value.size.nominal.wire ?? false },

@@ -1,6 +1,6 @@
 import { section, type Section, type SolidLump, type Vec3 } from './section.ts';
 import type { HookBuild } from './hook.ts';
-import type { WireRun } from './types.ts';
+import type { Trail, WireRun } from './types.ts';
 
 /** How a hook behind a tube or shank is held. */
 export type TrailingRide = 'point-down' | 'point-up' | 'free';
@@ -15,6 +15,10 @@ export interface Trailing {
   readonly bendMm: number;
   readonly rearMm: number;
 }
+
+/** A hook behind as what hangs there; nothing where there is none. */
+export const trailOf = (behind: Trailing | null): readonly Trail[] =>
+  behind ? [{ of: 'hook', sections: behind.sections, wires: behind.wires }] : [];
 
 /** All of a hook's weight at its eye: hanging free it brings no roll moment. */
 function atEye(hook: HookBuild, eye: Vec3): SolidLump {

@@ -4,7 +4,7 @@ import { bad, good, type Fault, type Outcome, suggestion } from '../../base/inde
 import { buildHook } from './hook.ts';
 import { lengthAbove } from './measured.ts';
 import { pipe } from './sweep.ts';
-import { trailing, type Trailing } from './trailing.ts';
+import { trailing, trailOf, type Trailing } from './trailing.ts';
 import type { Platform } from './types.ts';
 
 type TubeFile = Extract<PlatformFile, { kind: 'tube' }>;
@@ -51,6 +51,7 @@ export function tube(file: TubeFile): Outcome<Platform> {
   const { lengthMm, outsideMm, insideMm, hookGapMm } = size.value;
   const ride = file.hook?.ride ?? 'point-down';
   const behind: Trailing | null = hook ? trailing(hook.value, lengthMm + hookGapMm, ride) : null;
+  const trails = trailOf(behind);
   const volumeMm3 = (Math.PI / 4) * (outsideMm ** 2 - insideMm ** 2) * lengthMm;
   const rear = behind?.rearMm ?? lengthMm;
   return good({
@@ -72,7 +73,7 @@ export function tube(file: TubeFile): Outcome<Platform> {
       { massMg: material.value.density * volumeMm3, volumeMm3, centroid: [lengthMm / 2, 0, 0] },
       ...(behind?.lumps ?? []),
     ],
-    sections: [pipe(outsideMm / 2, 0, lengthMm, 0), ...(behind?.sections ?? [])],
+    sections: [pipe(outsideMm / 2, 0, lengthMm, 0), ...trails.flatMap((each) => each.sections)],
     skinMm2: Math.PI * outsideMm * lengthMm + (hook?.value.skinMm2 ?? 0),
     surfaceMm: outsideMm / 2,
     windMm: outsideMm,
@@ -81,7 +82,8 @@ export function tube(file: TubeFile): Outcome<Platform> {
     pointUp: ride === 'point-up',
     alongWire: (mm) => ({ x: lengthMm + mm, z: 0, slope: 0 }),
     axisZ: () => 0,
-    wires: behind?.wires ?? [],
+    wires: trails.flatMap((each) => each.wires),
+    trails,
     tube: { lengthMm, outsideMm, insideMm, tint: material.value.tint },
     notes: [],
     nominal: { shank: false, gap: hook?.value.size.nominal.gap ?? false, wire: hook?.value.size.nominal.wire ?? false },

@@ -1,5 +1,11 @@
 import type { Section, SolidLump, Vec3 } from './section.ts';
 
+/** The barb of a hook: how far from the point, mm, and whether it is pressed down. */
+export interface Barb {
+  readonly mm: number;
+  readonly pinched: boolean;
+}
+
 /** A wire of the platform as a centre line, for the drawing. */
 export interface WireRun {
   readonly kind: 'hook' | 'ring' | 'loop' | 'shank' | 'braid';
@@ -7,7 +13,14 @@ export interface WireRun {
   readonly diameterMm: number;
   /** Length of the spear at its end, 0 for none. */
   readonly spearMm: number;
-  readonly barbMm: number;
+  readonly barb: Barb | null;
+}
+
+/** What hangs behind a tube or a shank: how it is seen and met by water, so that it can be left off a fly that is not finished. */
+export interface Trail {
+  readonly of: 'loop' | 'hook';
+  readonly sections: readonly Section[];
+  readonly wires: readonly WireRun[];
 }
 
 /** The tube of a tube fly, for the drawing. */
@@ -54,6 +67,8 @@ export interface Platform {
   /** Height of the wire's centre line at x. */
   readonly axisZ: (x: number) => number;
   readonly wires: readonly WireRun[];
+  /** What of its sections and wires hangs behind. */
+  readonly trails: readonly Trail[];
   readonly tube: TubeForm | null;
   /** What is to be said of the hook: a packet that is not there, or holds another kind. */
   readonly notes: readonly string[];

@@ -1,7 +1,7 @@
 import { sentence } from '@jobbet/core/base';
 import { brokenIn, orderAsk } from '@jobbet/core/drill';
 import type { LaidFly } from '@jobbet/core/model';
-import { partName, stageOf } from '@jobbet/core/tying';
+import { partName, stageOf, WITH_BED } from '@jobbet/core/tying';
 import { useMemo, useState } from 'react';
 import { FlyThumb } from '../../shared/drawing/FlyThumb.tsx';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
@@ -86,7 +86,7 @@ function Stage({
   readonly width: number;
   readonly height: number;
 }) {
-  const stage = useMemo(() => stageOf(laid, on, false), [laid, on]);
+  const stage = useMemo(() => stageOf(laid, on, WITH_BED), [laid, on]);
   return <FlyThumb laid={stage} width={width} height={height} />;
 }
 

@@ -2,7 +2,7 @@ import { sentence } from '@jobbet/core/base';
 import { brokenIn, leastMoves } from '@jobbet/core/drill';
 import type { LaidFly } from '@jobbet/core/model';
 import { noise } from '@jobbet/core/numeric';
-import { bestOrder, partName, stageOf } from '@jobbet/core/tying';
+import { bestOrder, partName, stageOf, WITH_BED } from '@jobbet/core/tying';
 import { useMemo, useState } from 'react';
 import { useOffered } from '../../shared/commands/useKeys.ts';
 import { FlyThumb } from '../../shared/drawing/FlyThumb.tsx';
@@ -28,7 +28,7 @@ export function WholeOrder({ seed, rounds, box, told, onAnswer, onNext }: TaskPr
         .filter((id) => !put.includes(id)),
     [fly, seed, put],
   );
-  const stage = useMemo(() => fly && stageOf(fly.laid, put, false), [fly, put]);
+  const stage = useMemo(() => fly && stageOf(fly.laid, put, WITH_BED), [fly, put]);
   const choose = (id: string): void => {
     if (!fly || told) return;
     const order = [...put, id];

@@ -1,6 +1,6 @@
 import type { LaidFly } from '@jobbet/core/model';
 import type { FigureCache, View, ViewName } from '@jobbet/core/drawing';
-import { isHeaded, stageOf, stageView, type Step } from '@jobbet/core/tying';
+import { stageOf, stageView, type Step } from '@jobbet/core/tying';
 import { useMemo, type ReactNode } from 'react';
 import { FlyCanvas } from './FlyCanvas.tsx';
 import { useSettings } from '../settings/settings.ts';
@@ -38,7 +38,7 @@ export function StageDrawing({
 }: StageProps) {
   const { hand } = useSettings();
   const { drawn, turned } = step;
-  const stage = useMemo(() => stageOf(laid, step.drawn, isHeaded(step)), [laid, step]);
+  const stage = useMemo(() => stageOf(laid, step.drawn, step.beside), [laid, step]);
   const seen = useMemo(
     () =>
       stageView(laid, width, height, {
