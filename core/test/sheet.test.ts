@@ -169,8 +169,8 @@ describe('the fly at a stage', () => {
     expect(wires(shank)).toMatchObject({
       hook: 'shank ring ring',
       thread: 'shank ring ring',
-      loop: 'shank ring ring braid braid',
-      whip: 'shank ring ring braid braid',
+      loop: 'shank ring ring braid',
+      whip: 'shank ring ring braid',
       rig: 'all',
     });
     expect(wires({ ...shank, loopOf: 'wire' })).toMatchObject({ thread: 'shank ring ring', loop: 'all', whip: 'all' });

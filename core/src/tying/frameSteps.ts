@@ -77,7 +77,7 @@ const STANDS: Readonly<Record<string, string>> = {
 };
 
 /** The loop that carries the hook behind a shank: bound in along it before anything else. */
-function loopStep({ file: { platform } }: LaidFly, shankMm: number): Step[] {
+function loopStep({ file: { platform }, platform: { shankMm }, headMm }: LaidFly): Step[] {
   if (platform.kind !== 'shank' || platform.hook === undefined) return [];
   const loop = platform.loop ?? '';
   const of = platform.loopOf ?? 'braid';
@@ -87,12 +87,12 @@ function loopStep({ file: { platform } }: LaidFly, shankMm: number): Step[] {
       title: 'Loop for the hook',
       inHand: [`${of === 'wire' ? 'coated wire' : 'braid'}, doubled`],
       how: [
-        `Both legs through the rear eye and along the shank, side by side, bound from end to end with firm turns; ${loop === '' ? 'the loop' : loop} of it stands behind the rear eye.`,
+        `Both legs through the rear eye and along the shank as far as the head, side by side, bound all the way with firm turns; ${loop === '' ? 'the loop' : loop} of it stands behind the rear eye.`,
         of === 'wire'
           ? (KNOTS['wire'] ?? '')
           : 'Double the ends back at the front and bind them once more, so that they cannot draw out.',
       ],
-      thread: { fromMm: shankMm, toMm: 0, state: 'spun', turns: 40 },
+      thread: { fromMm: shankMm, toMm: headMm, state: 'spun', turns: 40 },
       glue: 'a drop of superglue along the binding',
       proof: 'Hang it from the loop and pull hard: nothing gives.',
       caution: CAUTIONS.superglue,
@@ -191,7 +191,7 @@ export function prepareSteps(laid: LaidFly, style: Style, thread: Thread, before
     ...(barb === 'pinched' ? [barbStep()] : []),
     ...before.steps,
     threadStep(laid, style, thread, before.steps.at(-1)?.drawn ?? [], before.wire),
-    ...loopStep(laid, laid.platform.shankMm),
+    ...loopStep(laid),
   ];
 }
 

@@ -4,12 +4,15 @@ import { bad, good, type Fault, type Outcome } from '../../base/index.ts';
 import { ringAt } from './eye.ts';
 import { buildHook } from './hook.ts';
 import { lengthAbove } from './measured.ts';
-import { section, setEllipse, type Section, type SolidLump } from './section.ts';
+import { section, setEllipse, type Section, type SolidLump, type Vec3 } from './section.ts';
 import { pipe, wireLump } from './sweep.ts';
 import { trailing, trailOf } from './trailing.ts';
 import type { Platform, Trail, WireRun } from './types.ts';
 
 type ShankFile = Extract<PlatformFile, { kind: 'shank' }>;
+
+/** Round the end of a loop, from its lower strand to its upper one. */
+const FOLD = Array.from({ length: 13 }, (_, i) => (-Math.PI / 2) * (1 - i / 6));
 
 /** The loop between the rear eye and the hook: two strands, one above the other. */
 function loopBetween(
@@ -31,16 +34,19 @@ function loopBetween(
         },
       }),
     ),
-    wires: [1, -1].map((side): WireRun => ({
-      kind: 'braid',
-      points: [
-        [fromMm, 0, side * z],
-        [toMm, 0, side * z],
-      ],
-      diameterMm: strandMm,
-      spearMm: 0,
-      barb: null,
-    })),
+    wires: [
+      {
+        kind: 'braid',
+        points: [
+          [fromMm, 0, -z],
+          ...FOLD.map((turn): Vec3 => [toMm + z * Math.cos(turn), 0, z * Math.sin(turn)]),
+          [fromMm, 0, z],
+        ],
+        diameterMm: strandMm,
+        spearMm: 0,
+        barb: null,
+      },
+    ],
   };
 }
 
