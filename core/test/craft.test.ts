@@ -208,6 +208,11 @@ describe('the order is the one tiers use', () => {
       how(laid([without(body({ material: 'loose dubbing', ...taper, ...more }), 'diameter')]), 'body');
     expect(dubbed({})).not.toContain('rope');
     expect(dubbed({ dubbed: 'rope' })).toContain('rope');
+    // Two furs: in a loop of its own, or in the thread that is split for them.
+    const two = (as: string): string => dubbed({ with: 'seal-type dubbing', dubbed: as });
+    expect(two('loop')).toContain('Make a loop of thread behind the body, lay the first fur between');
+    expect(two('split')).toContain('Flatten and split the thread, lay the first fur between');
+    expect([two('loop'), two('split')].every((how) => how.includes('the seal-type dubbing on it'))).toBe(true);
     const barb = (of: string) =>
       stepsOf(laid([bead({ at: 'against eye' })], { platform: { kind: 'single', size: '6', barb: of } })).find(
         ({ key }) => key === 'bead',

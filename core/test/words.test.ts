@@ -182,6 +182,7 @@ describe('heads, backs and coats', () => {
   });
   test('a back is folded forward, doubled where it is; coats are counted', () => {
     expect(how(laid([sheet({ doubled: true })]), 'case/over')).toContain('Fold it back once more');
+    expect(how(laid([sheet()]), 'case/over')).not.toContain('once more');
     expect(how(laid([sheet({ first: 'front' })]), 'case/over')).toContain('Fold it back over');
     const coat = (layers?: number) =>
       laid([
