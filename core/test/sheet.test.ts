@@ -4,7 +4,7 @@ import { readFly } from '../src/pattern/read.ts';
 import { settleFly, solveFly, type SolvedFly } from '../src/model/solve/solveFly.ts';
 import { sheetOf, shortId } from '../src/tying/sheet/sheet.ts';
 import { sheetHtml, sheetMarkdown } from '../src/tying/sheet/write.ts';
-import { stageOf, stageView } from '../src/tying/stage.ts';
+import { bareOf, stageOf, stageView } from '../src/tying/stage.ts';
 import { tyingPlan } from '../src/tying/steps.ts';
 import { WITH_BED } from '../src/tying/step.ts';
 import { body, eyes, laid, rib, spunHead, tail, weightWire, without } from './build.ts';
@@ -104,7 +104,8 @@ describe('the fly at a stage', () => {
     expect(stage.thread.forms.some((form) => form.kind === 'thread' && form.head)).toBe(false);
   });
   test('a bare hook has no thread on it', () => {
-    const stage = stageOf(fly, [], { ...WITH_BED, thread: 'none' });
+    const stage = bareOf(fly);
+    expect(stage.parts).toEqual([]);
     expect([stage.thread.sections, stage.thread.forms, stage.thread.headMm]).toEqual([[], [], null]);
     expect(new Set(stage.sections.map(({ owner }) => owner))).toEqual(new Set(['platform']));
   });

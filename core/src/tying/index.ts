@@ -11,7 +11,7 @@ export { type SheetMaterial, type SheetProportion, type TyingSheet, cutWords, sh
 export { stageSvgs } from './sheet/stages.ts';
 export { measureLine, saidOnce, sheetHtml, sheetMarkdown } from './sheet/write.ts';
 export { type InHand, underHands } from './handful.ts';
-export { stageOf, stageView } from './stage.ts';
+export { bareOf, stageOf, stageView } from './stage.ts';
 export { type Step, step, WITH_BED } from './step.ts';
 export { spoken, stepAt, stepBack, stepOn, threadAt, withDifference, withTime, withTurn } from './progress.ts';
 export { clock, isFinished, mergedTyings, newTying, openTying, tyingTime, usualStepTime, usualTime } from './record.ts';

@@ -1,6 +1,6 @@
 import { FigureCache, paintFly, type Surface, fitView, type Hand, type View, type ViewName } from '../drawing/index.ts';
 import { boundsOf, reachOf, type Bounds, type LaidFly } from '../model/index.ts';
-import type { Beside, Step } from './step.ts';
+import { WITH_BED, type Beside, type Step } from './step.ts';
 
 /** How a stage is looked at. */
 export interface StageLook {
@@ -103,6 +103,9 @@ function platformOn(platform: LaidFly['platform'], { barbUp, trails }: Beside): 
     landmarksMm: off.length > 0 ? { ...landmarksMm, rear: landmarksMm.bend } : landmarksMm,
   };
 }
+
+/** What a fly is tied on, with nothing on it yet. */
+export const bareOf = (laid: LaidFly): LaidFly => stageOf(laid, [], { ...WITH_BED, thread: 'none' });
 
 /** The fly as far as it is tied: the same geometry with what comes later absent. @param drawn ids of the parts that are on it */
 export function stageOf(laid: LaidFly, drawn: readonly string[], beside: Beside): LaidFly {

@@ -1,6 +1,7 @@
 import { layFly, type LaidFly, boundsOf } from '@jobbet/core/model';
 import type { Drawers } from '@jobbet/core/drawers';
 import type { FlyFile } from '@jobbet/core/pattern';
+import { bareOf } from '@jobbet/core/tying';
 import { useMemo } from 'react';
 import { RACK } from './rackSize.ts';
 
@@ -12,8 +13,7 @@ export interface RowLaid {
 
 function laidOf(file: FlyFile, drawers: Drawers): RowLaid | null {
   const dressed = layFly(file, drawers);
-  const bare = layFly({ ...file, platform: { ...file.platform, headSpace: undefined }, parts: [] }, drawers);
-  return dressed.ok && bare.ok ? { dressed: dressed.value, bare: bare.value } : null;
+  return dressed.ok ? { dressed: dressed.value, bare: bareOf(dressed.value) } : null;
 }
 
 const MOST_SCALE = 3.2;

@@ -2,6 +2,7 @@ import { asKind, NEW_PLATFORM, newFly, takePacket } from '@jobbet/core/edit';
 import { axisAt, eyeAt, viewOf } from '@jobbet/core/drawing';
 import type { Drawers, HookItem } from '@jobbet/core/drawers';
 import { boundsOf, layFly } from '@jobbet/core/model';
+import { bareOf } from '@jobbet/core/tying';
 import { formatLength } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import { FlyCanvas } from '../../shared/drawing/FlyCanvas.tsx';
@@ -25,7 +26,7 @@ export function HookOutline({ hook, drawers }: HookOutlineProps) {
     const platform = asKind(NEW_PLATFORM, hook.form, 30);
     if (platform.kind === 'tube' || platform.kind === 'shank') return null;
     const read = layFly(newFly(hook.name, takePacket(platform, hook)), drawers);
-    return read.ok ? read.value : null;
+    return read.ok ? bareOf(read.value) : null;
   }, [hook, drawers]);
   const drawn = useMemo(() => {
     if (!laid) return null;

@@ -4,6 +4,7 @@ import { type LaidFly, layFly } from '@jobbet/core/model';
 import { noise } from '@jobbet/core/numeric';
 import type { FlyFile } from '@jobbet/core/pattern';
 import type { DrillFile } from '@jobbet/core/records';
+import { bareOf } from '@jobbet/core/tying';
 
 type Platform = FlyFile['platform'];
 
@@ -54,7 +55,7 @@ export function pullQuestion(
     return laid.ok
       ? pullsOn(laid.value.platform, of)
           .filter(({ asked }) => only === null || asked === only)
-          .map((ask) => ({ ...each, laid: laid.value, ask }))
+          .map((ask) => ({ ...each, laid: bareOf(laid.value), ask }))
       : [];
   });
   const answers = pulledIn(rounds)
