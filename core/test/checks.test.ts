@@ -615,7 +615,10 @@ describe('schools', () => {
     expect(at('0.85  Body..1.6 SHANK')).toMatchObject({ follows: true });
     expect(at(' 0.85 body..1.6 shank ')).toMatchObject({ follows: true });
     // Of a body it is the place it begins at; a wing told by its tip has no length to read, and has one all the same.
-    expect(standing(laid(fly([body()])), 'body', mobile, NOMINAL_DRAWERS)).toMatchObject({ key: 'from' });
+    expect(standing(laid(fly([body()])), 'body', mobile, NOMINAL_DRAWERS)).toMatchObject({
+      key: 'from',
+      valueMm: laid(fly([body()])).platform.landmarksMm.bend,
+    });
     const byTip = wing({ length: undefined, tip: 'bend + 10 mm' });
     expect(standing(laid(fly([body(), byTip])), 'wing', mobile, NOMINAL_DRAWERS)?.valueMm).toBeGreaterThan(10);
     expect(standing(laid(fly([body()])), 'tail', mobile, NOMINAL_DRAWERS)).toBeNull();

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { changesInWords, compareSteps } from '../src/tying/compareSteps.ts';
 import { step, type Step } from '../src/tying/step.ts';
 import { tyingPlan } from '../src/tying/steps.ts';
@@ -21,6 +22,25 @@ test('new, gone, and at another place: as few as explain it', () => {
     changed: [],
   });
   expect(compareSteps(steps('a', 'b'), steps('b')).gone).toEqual(['A']);
+});
+test('of any two orders as few have moved as can be: what stays is the longest row both have', () => {
+  /** How many of one row can stay, by trying every choice of them. */
+  const most = (before: readonly string[], after: readonly string[]): number => {
+    let best = 0;
+    for (let choice = 0; choice < 2 ** before.length; choice++) {
+      const stay = before.filter((_, i) => Math.floor(choice / 2 ** i) % 2 === 1);
+      const places = stay.map((key) => after.indexOf(key));
+      if (places.every((at, i) => i === 0 || at > (places[i - 1] ?? 0))) best = Math.max(best, stay.length);
+    }
+    return best;
+  };
+  const row = ['a', 'b', 'c', 'd', 'e', 'f', 'g'];
+  fc.assert(
+    fc.property(fc.shuffledSubarray(row, { minLength: 7 }), (after) => {
+      const { added, gone, moved } = compareSteps(steps(...row), steps(...after));
+      expect([added, gone, moved.length]).toEqual([[], [], row.length - most(row, after)]);
+    }),
+  );
 });
 test('a step that says something else where it was is told as such', () => {
   const [a, b] = steps('a', 'b');

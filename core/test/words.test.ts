@@ -174,6 +174,8 @@ describe('heads, backs and coats', () => {
     const head = laid([spunHead({ flatBelow: true })]);
     expect(of(head, 'hair').measure?.words).toBe('across when trimmed');
     expect(how(head, 'hair/trim')).toMatch(/^Nose first.*flat below.*sides alike.*level/);
+    expect(how(head, 'hair/trim')).not.toContain('tips of the collar');
+    expect(how(laid([spunHead({ tip: 'station 8' })]), 'hair/trim')).toContain('tips of the collar are not touched');
     const tips = laid([spunHead({ diameter: undefined, tip: 'station 7', dose: 'a pencil' })]);
     expect(of(tips, 'hair').measure?.words).toBe('of tips behind it');
     expect(of(tips, 'hair').inHand[0]).toContain('a pencil a clump');
