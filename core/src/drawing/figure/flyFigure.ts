@@ -7,6 +7,7 @@ import { seedOf } from '../../numeric/index.ts';
 import type { FibreSet } from './sheaf.ts';
 import { isStrands, solidsOf } from './solids.ts';
 import type { FlyFigure, PartFigure, Solid } from './types.ts';
+import { smoothed } from './smoothed.ts';
 
 const HOOK_TINTS: Readonly<Record<string, string>> = {
   bronze: '#4a3d30',
@@ -76,7 +77,7 @@ export function flyFigure(laid: LaidFly, figureOf: FigureOf = partFigure): FlyFi
   const wires = laid.platform.wires.map((wire): Solid => ({
     kind: 'wire',
     run: wire.kind,
-    points: wire.points,
+    points: smoothed(wire.points),
     diameterMm: wire.diameterMm,
     spearMm: wire.spearMm,
     barb: wire.barb,

@@ -42,8 +42,7 @@ interface Front {
   readonly axisZ: (x: number) => number;
 }
 
-/** Pieces a curve is drawn in: as large as a screen none of them is seen. */
-const FINE = 72;
+const FINE = 24;
 
 function straightFront({ shankMm, wireMm }: HookSize, file: AnyHook, plane: BendPlane): Front {
   return {
