@@ -128,6 +128,9 @@ describe('the fly at a stage', () => {
     );
     expect(steps).toEqual(expect.arrayContaining(['whip head', 'hair/trim head', 'discs head']));
     expect(on([[tail(), weightWire({ on: 'thread' })]])).toContain('weight bed');
+    // A part that is called as a step is takes nothing from it.
+    const [first, ...others] = on([[tail({ id: 'whip' }), tail({ id: 'loop' })], { thread: { denier: 140 } }]);
+    expect([first, ...others.slice(0, 3)]).toEqual(['hook none', 'thread bed', 'whip bed', 'loop bed']);
     // Once it is on it stays on.
     const turn = ['none', 'bed', 'head'];
     const came = steps.map((each) => turn.indexOf(each.split(' ')[1] ?? ''));
@@ -192,6 +195,8 @@ describe('the fly at a stage', () => {
         [`Turn the ${kind} over`, 'Half a turn', false],
         [`Turn the ${kind} back`, 'Its top up again', false],
       ]);
+    const onWire = { kind: 'shank', length: '30 mm', loopOf: 'wire', hook: { kind: 'single', size: '6' } };
+    expect(turns(onWire).map(([, , cautious]) => cautious)).toEqual([true, false]);
   });
   test('in the end it is the fly', () => {
     const whole = stageOf(fly, ['eyes', 'tail', 'rib', 'body'], { ...WITH_BED, thread: 'head' });

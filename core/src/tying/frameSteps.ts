@@ -1,5 +1,6 @@
 import { CAUTIONS } from '../data/index.ts';
 import type { LaidFly, LaidPart } from '../model/index.ts';
+import type { PlatformFile } from '../pattern/index.ts';
 import { formatNumber, type Style, saying } from '../units/index.ts';
 import { across, along, step, type Step } from './step.ts';
 import type { Thread } from './threadOf.ts';
@@ -101,6 +102,10 @@ function loopStep({ file: { platform }, platform: { shankMm }, headMm }: LaidFly
   ];
 }
 
+/** Whether a hook behind is slid on before the second end of its wire is bound; one on braid or behind a tube comes when all is tied. */
+export const comesWithLoop = (platform: PlatformFile): boolean =>
+  platform.kind === 'shank' && platform.hook !== undefined && platform.loopOf === 'wire';
+
 /** The hook behind a tube or shank, put on when all is tied. */
 function rigStep({ file: { platform } }: LaidFly, drawn: readonly string[]): Step[] {
   if ((platform.kind !== 'tube' && platform.kind !== 'shank') || platform.hook === undefined) return [];
@@ -196,7 +201,7 @@ export function prepareSteps(laid: LaidFly, style: Style, thread: Thread, before
 }
 
 /** How what is in the vise is turned over and back: a hook by its point, what has none yet by its sides. */
-function turnStep({ platform }: LaidFly, over: boolean): Pick<Step, 'title' | 'how' | 'caution'> {
+function turnStep({ file, platform }: LaidFly, over: boolean): Pick<Step, 'title' | 'how' | 'caution'> {
   const onHook = platform.kind !== 'tube' && platform.kind !== 'shank';
   const what = onHook ? 'hook' : platform.kind;
   const below = 'what is tied in below lies on top now.';
@@ -205,7 +210,7 @@ function turnStep({ platform }: LaidFly, over: boolean): Pick<Step, 'title' | 'h
     how: onHook
       ? [over ? `Point up: ${below}` : 'Point down again.']
       : [over ? `Half a turn: ${below}` : 'Its top up again.'],
-    caution: onHook && over ? CAUTIONS.points : null,
+    caution: over && (onHook || comesWithLoop(file.platform)) ? CAUTIONS.points : null,
   };
 }
 

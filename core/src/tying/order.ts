@@ -123,7 +123,7 @@ class Vise {
 /**
  * What is done in turn when parts are tied in an order: what is wound or folded over something that comes later is caught first, left
  * hanging, and finished once that is on. What goes on of another's piece is not tied in again.
- * @param ids parts in the order they are tied in, by themselves as they stand
+ * @param ids parts in the order they are tied in; where none are given, as the fly has them
  */
 export function movesOf(laid: LaidFly, ids: readonly string[] = laid.parts.map((part) => part.file.id)): Move[] {
   const parts = ids.flatMap((id) => laid.parts.find((part) => part.file.id === id) ?? []);

@@ -6,7 +6,7 @@ import { formatNumber, METRIC, type Style } from '../units/index.ts';
 import { buildUp } from './buildUp.ts';
 import { buttAdvice, profilesOf, threadLength, type Profile } from './bulk.ts';
 import { isOnThread, isPair, isPalmer, isRib, isUnder, needsNoThread, overlapMm } from './constraints.ts';
-import { brushStep, finishSteps, prepareSteps, turnedSteps } from './frameSteps.ts';
+import { brushStep, comesWithLoop, finishSteps, prepareSteps, turnedSteps } from './frameSteps.ts';
 import { movesOf, tiesIn, travelMm, type Move } from './order.ts';
 import { partTitle } from './partName.ts';
 import { wordsOf, type PartWords } from './partWords.ts';
@@ -133,10 +133,10 @@ const HEADED: ReadonlySet<string> = new Set(['head', 'whip']);
 
 /** Steps with what is in the vise by each, beside the parts. */
 function withBeside(steps: readonly Step[], { platform }: FlyFile): Step[] {
-  const from = (...keys: string[]): number => steps.findIndex(({ key }) => keys.includes(key));
+  // A part may be called what a step of its own is called.
+  const from = (...keys: string[]): number => steps.findIndex(({ key, part }) => part === null && keys.includes(key));
   const [barb, begun, closed, loop, rig] = [from('barb'), from('thread'), from(...HEADED), from('loop'), from('rig')];
-  // A hook on wire is slid on before the second end of that is bound; one on braid or behind a tube comes when all is tied.
-  const hung = platform.kind === 'shank' && platform.loopOf === 'wire' ? loop : rig;
+  const hung = comesWithLoop(platform) ? loop : rig;
   return steps.map((each, i) => ({
     ...each,
     beside: {
