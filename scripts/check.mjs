@@ -32,11 +32,19 @@ function ended(name, status, started) {
   if (status !== 0) failed.push(name);
 }
 
+/** No step waits for time: this ends one that hangs, on a machine that does something else too. */
+const ENDLESS_MS = 3_600_000;
+
 /** Runs one step and goes on whatever comes of it, so that one run tells everything that is wrong. */
 function step(name, command, args, env = {}) {
   const started = Date.now();
   process.stdout.write(`\n== ${name}\n`);
-  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });
+  const { status } = spawnSync(command, args, {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, ...env },
+    timeout: ENDLESS_MS,
+  });
   ended(name, status, started);
 }
 

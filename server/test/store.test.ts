@@ -1,6 +1,5 @@
 import { renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { jest } from '@jest/globals';
 import { solveFly } from '@jobbet/core/model';
 import { changedFigures, listedFlySchema, summarise } from '@jobbet/core/contract';
 import { ApiError } from '../src/errors.ts';
