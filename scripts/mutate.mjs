@@ -38,25 +38,22 @@ console.log(`${String(chosen.length)} of ${String(of)} mutants, seed ${values.se
 const before = known();
 const left = chosen.filter(({ name }) => !before.has(name));
 process.env.MUTATE_CHOSEN = join(out, 'chosen.json');
-process.env.MUTATE_TESTS = join(out, 'tests.json');
+process.env.MUTATE_TOOK = join(out, 'took.json');
 process.env.MUTATE_KEPT = kept;
 writeFileSync(process.env.MUTATE_CHOSEN, JSON.stringify(left.map(({ name }) => name)));
 if (left.length > 0)
   await new Stryker({
     mutate: left.map(({ range }) => range),
     mutator: { excludedMutations: EXCLUDED },
-    plugins: ['@stryker-mutator/jest-runner', './scripts/mutate/sample.mjs'],
+    plugins: ['./scripts/mutate/sample.mjs', './scripts/mutate/runner.mjs'],
     checkers: ['sample'],
-    testRunner: 'jest',
-    testRunnerNodeArgs: ['--experimental-vm-modules', '--no-warnings'],
-    jest: { configFile: 'scripts/mutate/jest.config.mjs', enableFindRelatedTests: false },
+    testRunner: 'process',
     coverageAnalysis: 'perTest',
     dryRunTimeoutMinutes: 30,
     // The machine may do something else beside it: what is slow must not look endless.
     timeoutMS: 60_000,
+    timeoutFactor: 4,
     concurrency: Number(values.at),
-    // A runner keeps what each mutant loaded: it is begun anew before that is too much.
-    maxTestRunnerReuse: 20,
     reporters: ['dots', 'sample'],
     logLevel: 'error',
     allowConsoleColors: false,
