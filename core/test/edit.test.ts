@@ -1,5 +1,7 @@
 import { addPart, dependants, freezeDependants, freeId, movePart, removePart, renamePart } from '../src/edit/parts.ts';
 import { newFly } from '../src/edit/newFly.ts';
+import { NOMINAL_DRAWERS } from '../src/drawers/index.ts';
+import { offeredParts } from '../src/edit/offered.ts';
 import { PRESETS } from '../src/edit/presets.ts';
 import { withKey } from '../src/edit/relations.ts';
 import { layFly } from '../src/model/solve/layFly.ts';
@@ -20,6 +22,22 @@ describe('parts come and go', () => {
       file = addPart(file, part).file;
     }
     expect(lays(file).parts).toHaveLength(PRESETS.length);
+  });
+  test('every part that is offered solves in every material it is offered in, and weighs something', () => {
+    for (const { name, of, part } of offeredParts(NOMINAL_DRAWERS)) {
+      const [laidPart] = lays(addPart(newFly(`${name} of ${of ?? 'the usual'}`), part).file).parts;
+      if (part.construction !== 'coat') expect(laidPart?.massMg).toBeGreaterThan(0);
+    }
+  });
+  test('a body is begun as thick as its material makes one: what lies flat is told no thickness', () => {
+    const body = (of: string) =>
+      offeredParts(NOMINAL_DRAWERS).find((each) => each.name === 'Body' && each.of === of)?.part;
+    expect(body('chenille')).toMatchObject({ diameter: '4 mm' });
+    expect(body('floss')).toMatchObject({ diameter: '2 mm' });
+    expect(body('oval tinsel')).toMatchObject({ strand: '0.5 mm' });
+    expect(body('oval tinsel')).not.toHaveProperty('diameter');
+    expect(body('flat tinsel')).not.toHaveProperty('diameter');
+    expect(body('flat tinsel')).not.toHaveProperty('strand');
   });
   test('an id that is taken or reserved gets a number', () => {
     const file = fly([tail()]);

@@ -50,7 +50,7 @@ const WORDS: Readonly<Record<OrderCode, readonly [words: (before: string, after:
       'Nothing can be tied in once the head is built.',
     ],
     'order.cheek': [
-      (before, cheek) => `the ${cheek} goes on before the ${before}`,
+      (before, cheek) => `the ${cheek} ${be(cheek)} put on before the ${before}`,
       'Cheeks come last, so that nothing pushes them aside.',
     ],
     'order.coat': [

@@ -71,6 +71,8 @@ export interface FeatherMaterial extends Named {
   readonly opacity: number;
   readonly softness: number;
   readonly water: number;
+  /** How far its tip bends off the straight, as a share of its free length; none where it grows straight. */
+  readonly curve?: number | undefined;
 }
 
 /** Hollow hair that flares under the thread. `packingTight` and `packingLoose` are the shares of the envelope hair displaces, its air included. */

@@ -128,6 +128,7 @@ const FIGURES: readonly Column[] = [
   column('hairMm', 'hair', 'length', { unit: 'mm' }),
   column('widthMm', 'width', 'length', { unit: 'mm' }),
   column('thicknessMm', 'thickness', 'length', { unit: 'mm' }),
+  column('curve', 'curve', 'share', { means: 'how far the tip bends off the straight, of its length' }),
   column('packingTight', 'packed tight', 'share'),
   column('packingLoose', 'packed loose', 'share'),
 ];

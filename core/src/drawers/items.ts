@@ -195,6 +195,7 @@ const feather = z.strictObject({
   density: above,
   widthMm: above,
   opacity: share,
+  curve: share.optional(),
   ...wet,
 });
 const spun = z.strictObject({

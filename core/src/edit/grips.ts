@@ -59,8 +59,12 @@ type Free = Extract<PartForm, { readonly line: unknown }>;
 const freeForm = (part: LaidPart): Free | undefined =>
   part.built.forms.find((form): form is Free => 'line' in form && form.line.lengthMm > 0);
 
-const endOf = ({ line }: Free): Vec3 =>
-  line.root.map((from, i) => from + (line.along[i] ?? 0) * line.lengthMm) as unknown as Vec3;
+/** Where a free part ends: a feather that bends, off its straight line. */
+function endOf(form: Free): Vec3 {
+  const { root, along, lengthMm } = form.line;
+  const off = form.kind === 'feather' ? form.asideMm(form.totalMm) : [0, 0, 0];
+  return root.map((from, i) => from + (along[i] ?? 0) * lengthMm + (off[i] ?? 0)) as unknown as Vec3;
+}
 
 /** Where a bound part lies over a place along the shank. */
 function boundAt(part: LaidPart, x: number): Vec3 {

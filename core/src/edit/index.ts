@@ -13,7 +13,8 @@ export {
 export { NEW_PLATFORM, newFly } from './newFly.ts';
 export { addPart, dependants, freeId, freezeDependants, movePart, removePart, renamePart } from './parts.ts';
 export { type Left, asKind, changePlatform, takePacket } from './platform.ts';
-export { type OfferedPart, PRESETS, offeredParts } from './presets.ts';
+export { type OfferedPart, offeredParts } from './offered.ts';
+export { PRESETS } from './presets.ts';
 export { isLengthKey, readRelation, relationsOf, withField, withKey, withPart } from './relations.ts';
 export { pullerOf } from './snaps.ts';
 export { computedMass, nominalMeasures } from './specimen.ts';

@@ -97,6 +97,7 @@ export const USUAL_PARTS: readonly Preset[] = [
       to: 'station 3',
       direction: 'counter',
     },
+    manners: ['flat', 'oval', 'floss'],
   },
   {
     name: 'Strip',

@@ -29,6 +29,7 @@ export { type Askew } from './parts/askew.ts';
 export { discVolume, FACES, STALK } from './parts/ballShapes.ts';
 export { type CoatCut, type FreeLine, type PartForm } from './parts/forms.ts';
 export { windingRank } from './parts/registry.ts';
+export { isFlat } from './parts/strand.ts';
 export { type Ellipse, type Section, type Vec3 } from './platform/section.ts';
 export { type Barb, type Trail, type WireRun } from './platform/types.ts';
 export { turnsWithin } from './balance/tipping.ts';

@@ -194,14 +194,17 @@ export const FEATHERS: readonly FeatherMaterial[] = [
     'cheek feather',
     'cheek',
   ),
-  feather(
-    'crest feather',
-    '#c79a2e',
-    [3, 0.85, 0.5],
-    'a springy curved feather with no web',
-    'golden crest',
-    'topping',
-  ),
+  {
+    ...feather(
+      'crest feather',
+      '#c79a2e',
+      [3, 0.85, 0.5],
+      'a springy curved feather with no web',
+      'golden crest',
+      'topping',
+    ),
+    curve: 0.25,
+  },
 ];
 
 const spun = (name: string, colour: string, softness: number, note: string, ...also: string[]): SpunMaterial => ({

@@ -127,7 +127,7 @@ export const WOUND: readonly WoundMaterial[] = [
     note: 'as wool, of a lighter fibre that takes up less water',
   }),
   wound('herl', 'herl', '#39492f', [0.12, KERATIN, 0.85, 1.5, 0.3], {
-    also: ['plume herl', 'marabou butts'],
+    also: ['peacock herl', 'peacock', 'plume herl', 'marabou butts'],
     note: 'barbs with short barbules, several twisted together',
   }),
   wound('ostrich-type herl', 'herl', '#3d3b38', [0.07, KERATIN, 0.75, 2, 0.4], {

@@ -118,6 +118,16 @@ const AWAY: Readonly<Partial<Record<Side, { y: number; z: number }>> & { top: { 
   top: { y: 0, z: 1 },
 };
 
+/**
+ * How far a curved feather lies off its straight line, mm: a parabola from its last binding on. A tail curves away from the hook, all else back
+ * over the fly.
+ */
+function bendOf(part: Feather, m: FeatherMaterial, away: number, path: BoundLine): (mm: number) => number {
+  const freeMm = path.totalMm - path.boundMm;
+  const tipMm = (m.curve ?? 0) * freeMm * away * (part.role === 'tail' ? 1 : -1);
+  return (mm) => (tipMm === 0 ? 0 : tipMm * Math.max(0, (mm - path.boundMm) / freeMm) ** 2);
+}
+
 interface Laid {
   readonly section: Section | null;
   readonly lump: SolidLump;
@@ -150,10 +160,11 @@ function layBlade(
   // Paired blades lie face to face, each half a blade off the middle; those of a tent hang from their upper edge.
   const paired = side.y === 0 ? blade.hand : 0;
   const [level, steep] = [Math.abs(Math.cos(blade.turn)), Math.abs(Math.sin(blade.turn))];
+  const bend = bendOf(part, m, side.z, path);
   const aside = (mm: number): Vec3 => {
-    if (!blade.hangs) return [0, (steep * paired * thickMm) / 2, 0];
+    if (!blade.hangs) return [0, (steep * paired * thickMm) / 2, bend(mm)];
     const half = widthAt(mm) / 2;
-    return [0, level * paired * half, -side.z * steep * half];
+    return [0, level * paired * half, bend(mm) - side.z * steep * half];
   };
   const { volumeMm3, centroid } = massAlong(path, (mm) => widthAt(mm) * thickMm * m.packing, aside);
   const vane = section({

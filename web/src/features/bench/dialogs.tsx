@@ -4,9 +4,9 @@ import { useMemo } from 'react';
 import { api, type ListedFly } from '../../shared/api/client.ts';
 import { isSound, useFlies } from '../../shared/api/listed.ts';
 import { DialogBox } from '../../shared/ui/DialogBox.tsx';
-import type { FoundBy } from '../../shared/ui/found.ts';
 import { FoundList } from '../../shared/ui/FoundList.tsx';
 import { besides, partCalled, partOf } from '../../fly/selection.ts';
+import { PART_BY } from './partBy.ts';
 import { keyWords } from './sentence.ts';
 import { changeOrSay, useBench, useBenchStore } from '../../fly/store.ts';
 
@@ -18,14 +18,6 @@ export function AddPartDialog({ open, onClose }: { readonly open: boolean; reado
     </DialogBox>
   );
 }
-
-const PART_BY: FoundBy<OfferedPart> = {
-  name: { weight: 4, of: ({ name }) => name },
-  called: { weight: 2, of: ({ called }) => called },
-  role: { weight: 2, of: ({ part }) => part.role },
-  material: { weight: 2, of: ({ of }) => of ?? '' },
-  means: { weight: 1, of: ({ of, means }) => (of === null ? means : '') },
-};
 
 /** Parts by their names, by what they are called, by role and by material. */
 function PartsToTieIn({ onClose }: { readonly onClose: () => void }) {

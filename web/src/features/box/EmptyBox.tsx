@@ -15,7 +15,7 @@ export function EmptyBox({ onNew }: { readonly onNew: () => void }) {
       <CommonRule {...SCALE} />
       <div className="p-10 max-w-lg">
         <p className="text-sentence mb-4">
-          The box is empty. Lay out a fly, let pattern files fall in here, or look at what the boathouse ties.
+          The box is empty. Lay out a fly, drop pattern files here, or look at what the boathouse ties.
         </p>
         <div className="flex gap-3">
           <button type="button" className="sheet-button primary" onClick={onNew}>

@@ -59,6 +59,7 @@ const SETS: Readonly<Record<DrawerName, ColumnSets>> = {
         'hideMm',
         'pileMgMm2',
         'hairMm',
+        'curve',
         'packingTight',
         'packingLoose',
         'flatMm',
