@@ -1,4 +1,5 @@
 import { addPart, dependants, freezeDependants, freeId, movePart, removePart, renamePart } from '../src/edit/parts.ts';
+import { fittedTo } from '../src/edit/fitted.ts';
 import { newFly } from '../src/edit/newFly.ts';
 import { NOMINAL_DRAWERS } from '../src/drawers/index.ts';
 import { offeredParts } from '../src/edit/offered.ts';
@@ -38,6 +39,33 @@ describe('parts come and go', () => {
     expect(body('oval tinsel')).not.toHaveProperty('diameter');
     expect(body('flat tinsel')).not.toHaveProperty('diameter');
     expect(body('flat tinsel')).not.toHaveProperty('strand');
+  });
+  test('what would begin at the bend begins in front of a tag or a butt that lies there', () => {
+    const offered = (name: string) => {
+      const part = PRESETS.find((each) => each.name === name)?.part;
+      if (!part) throw new Error(name);
+      return part;
+    };
+    const begun = (file: FlyFile, name: string) => addPart(file, fittedTo(file, offered(name))).file;
+    const bare = newFly('Begun');
+    expect(fittedTo(bare, offered('Body'))).toBe(offered('Body'));
+    const tagged = begun(bare, 'Tag');
+    expect(tagged.parts).toMatchObject([{ from: 'bend - 2 mm' }]);
+    const whole = ['Tail', 'Butt', 'Body', 'Rib', 'Palmered hackle', 'Throat'].reduce(begun, tagged);
+    expect(whole.parts).toMatchObject([
+      { id: 'tag' },
+      { id: 'tail', at: 'tag.front' },
+      { id: 'butt', from: 'tag.front', to: 'tag.front - 1.5 mm' },
+      { id: 'body', from: 'butt.front', to: 'station 3' },
+      { id: 'rib', from: 'butt.front' },
+      { id: 'palmer', from: 'butt.front' },
+      { id: 'throat', at: 'head', tip: 'between point and barb' },
+    ]);
+    const { parts } = lays(whole);
+    const extent = (id: string) => parts.find(({ file: { id: own } }) => own === id)?.extent;
+    // Nothing lies over the tag.
+    expect(extent('butt')?.endMm).toBeCloseTo(extent('tag')?.startMm ?? Number.NaN, 6);
+    expect(extent('body')?.endMm).toBeCloseTo(extent('butt')?.startMm ?? Number.NaN, 6);
   });
   test('an id that is taken or reserved gets a number', () => {
     const file = fly([tail()]);

@@ -10,6 +10,7 @@ export {
   tipGrip,
   tipRelation,
 } from './grips.ts';
+export { fittedTo } from './fitted.ts';
 export { NEW_PLATFORM, newFly } from './newFly.ts';
 export { addPart, dependants, freeId, freezeDependants, movePart, removePart, renamePart } from './parts.ts';
 export { type Left, asKind, changePlatform, takePacket } from './platform.ts';

@@ -1,5 +1,13 @@
 import type { LaidFly } from '@jobbet/core/model';
-import { addPart, dependants, freezeDependants, offeredParts, removePart, type OfferedPart } from '@jobbet/core/edit';
+import {
+  addPart,
+  dependants,
+  fittedTo,
+  freezeDependants,
+  offeredParts,
+  removePart,
+  type OfferedPart,
+} from '@jobbet/core/edit';
 import { useMemo } from 'react';
 import { api, type ListedFly } from '../../shared/api/client.ts';
 import { isSound, useFlies } from '../../shared/api/listed.ts';
@@ -27,7 +35,7 @@ function PartsToTieIn({ onClose }: { readonly onClose: () => void }) {
   const add = ({ part }: OfferedPart): void => {
     const { file, selected } = bench.getState();
     const after = file.parts.findIndex((each) => each.id === partOf(selected));
-    const next = addPart(file, part, after < 0 ? file.parts.length : after + 1);
+    const next = addPart(file, fittedTo(file, part), after < 0 ? file.parts.length : after + 1);
     changeOrSay(bench, next.file, partCalled(next.id));
     onClose();
   };

@@ -2,8 +2,8 @@ import { useLocation } from 'react-router';
 import { useOffered } from '../commands/useKeys.ts';
 import { useToast } from './toast.ts';
 
-/** Where the line stands: over the bar, where nothing is worked on; at the vise, whose bar tells the steps, over the foot. */
-const PLACES = { bar: 'top-1', foot: 'bottom-2' } as const;
+/** Where the line stands: over the name in the bar, clear of the views; at the vise, whose bar tells the steps, over the foot. */
+const PLACES = { bar: 'top-1 left-20', foot: 'bottom-2 left-1/2 -translate-x-1/2' } as const;
 
 /** One line of what was done or went wrong; while it offers something, Ctrl+Z does it. */
 export function Toasts() {
@@ -14,10 +14,7 @@ export function Toasts() {
     clear();
   };
   return (
-    <div
-      role="status"
-      className={`fixed ${place} left-1/2 -translate-x-1/2 z-40 max-w-[94vw] no-print pointer-events-none`}
-    >
+    <div role="status" className={`fixed ${place} z-40 max-w-[88vw] no-print pointer-events-none`}>
       {toast && (
         <div className="flex items-center gap-4 bg-ink text-sheet border border-sheet/40 px-4 py-1.5">
           <span>{toast.words}</span>
