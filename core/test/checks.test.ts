@@ -662,6 +662,11 @@ describe('schools', () => {
       length: '1.2 shank',
     };
     expect(slots(fly([roof]))).toMatchObject({ roof: 'roof' });
+    expect(slots(fly([{ ...roof, role: 'wing' }]))).toMatchObject({ roof: 'wing' });
+    const hide = (role: string) => slots(fly([strip({ id: 'hide', role })]))['hide'];
+    expect(['wing', 'tail', 'overwing', 'belly'].map(hide)).toEqual(['strip', 'strip', 'overwing', null]);
+    expect(slots(fly([body(), palmer()]))).toMatchObject({ palmer: 'palmer' });
+    expect(slots(fly([collar({ style: 'throat' })]))).toMatchObject({ collar: null });
     if (!mobile) throw new Error('no school');
     // Mobile says nothing of short tails: one half a gap long is no fault of its own.
     expect(standing(laid(fly([tail({ length: '0.5 gap' })])), 'tail', mobile, NOMINAL_DRAWERS)).toBeNull();
