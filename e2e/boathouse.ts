@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { test as base, expect, type Page } from '@playwright/test';
@@ -59,43 +59,55 @@ export class Boathouse {
 
 const BINARY = { 'content-type': 'application/octet-stream' };
 
+/** What a house may be: as it is begun, or with all of the boathouse's. */
+type State = 'empty' | 'full';
+const backupFile = (state: State): string => join(ROOT, `test-results/houses/${state}.backup`);
+
 /** Everything of a house in one file. */
 async function backupOf({ url }: Boathouse): Promise<Buffer> {
   const { id } = (await (await fetch(`${url}/api/backup`, { method: 'POST' })).json()) as { id: string };
   return Buffer.from(await (await fetch(`${url}/api/backup/${id}`)).arrayBuffer());
 }
 
-/** One server that is put back to what it was between the stories, which is quicker than forty starts. */
-class SharedHouse {
-  readonly house = new Boathouse(['--seed']);
-  private readonly as: { full?: Buffer; empty?: Buffer } = {};
-  /** Whether its drawers are as they were at first and nothing but flies has come. */
-  private hasFliesAlone = false;
-
-  /** What an empty box and the boathouse's are, each as a backup. */
-  async start(): Promise<void> {
-    const bare = new Boathouse();
-    await Promise.all([bare.start(), this.house.start()]);
-    this.as.empty = await backupOf(bare);
-    this.as.full = await backupOf(this.house);
-    await bare.close();
+/** Before all stories: what each of the states is, as a backup, so that no worker fills a house anew. */
+export default async function keepStates(): Promise<void> {
+  mkdirSync(join(ROOT, 'test-results/houses'), { recursive: true });
+  const houses = { empty: new Boathouse(), full: new Boathouse(['--seed']) };
+  for (const state of ['empty', 'full'] as const) {
+    await houses[state].start();
+    writeFileSync(backupFile(state), await backupOf(houses[state]));
+    await houses[state].close();
   }
+}
 
-  /** As it is, where its stories have only laid flies in. */
+/** One server that is put back to what it was between the stories, which is quicker than a start for each. */
+class SharedHouse {
+  readonly house = new Boathouse();
+  /** What it is as long as no story has changed it: a state, or one with flies that stories laid in; null once it may be anything. */
+  private is: State | 'flies' | null = null;
+
+  /** With nominal drawers and flies that stories have laid in. */
   async room(): Promise<Boathouse> {
-    if (!this.hasFliesAlone) await this.reset('empty');
-    this.hasFliesAlone = true;
+    if (this.is !== 'flies') await this.reset('empty');
+    this.is = 'flies';
     return this.house;
   }
 
-  async reset(to: 'full' | 'empty'): Promise<Boathouse> {
+  /** With the boathouse's, to look at. */
+  async full(): Promise<Boathouse> {
+    if (this.is !== 'full') await this.reset('full');
+    this.is = 'full';
+    return this.house;
+  }
+
+  async reset(to: State): Promise<Boathouse> {
     const { house } = this;
-    this.hasFliesAlone = false;
+    this.is = null;
     if (!house.isUp) await house.start();
     const response = await fetch(`${house.url}/api/backup/restore`, {
       method: 'POST',
       headers: BINARY,
-      body: new Uint8Array(this.as[to] ?? []),
+      body: new Uint8Array(readFileSync(backupFile(to))),
     });
     if (!response.ok) throw new Error(await response.text());
     return house;
@@ -109,11 +121,11 @@ interface Own {
   readonly house: Boathouse;
   /** A server with an empty box. */
   readonly empty: Boathouse;
+  /** A server with the flies of the boathouse, of which the story changes none. */
+  readonly demo: Boathouse;
 }
 interface Shared {
   readonly shared: SharedHouse;
-  /** A server with the flies of the boathouse; tests that share it change none of them. */
-  readonly demo: Boathouse;
 }
 
 export const test = base.extend<Own, Shared>({
@@ -138,21 +150,15 @@ export const test = base.extend<Own, Shared>({
   own: async ({ shared }, use) => {
     await use(await shared.reset('full'));
   },
+  demo: async ({ shared }, use) => {
+    await use(await shared.full());
+  },
   shared: [
     async ({}, use) => {
       const shared = new SharedHouse();
-      await shared.start();
+      await shared.house.start();
       await use(shared);
       await shared.house.close();
-    },
-    { scope: 'worker' },
-  ],
-  demo: [
-    async ({}, use) => {
-      const house = new Boathouse(['--seed']);
-      await house.start();
-      await use(house);
-      await house.close();
     },
     { scope: 'worker' },
   ],

@@ -11,6 +11,7 @@ const CHROMIUM =
 export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
+  globalSetup: './boathouse.ts',
   outputDir: '../test-results/browser',
   snapshotPathTemplate: '{testDir}/pictures/{arg}{ext}',
   updateSnapshots: 'none',
