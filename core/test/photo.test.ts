@@ -119,8 +119,17 @@ describe('a picture of which nothing is measured falsely', () => {
     ['none', 'no fly stands out'],
     ['two', 'two flies'],
     ['other hook', 'this hook is not found'],
+    // Laid smaller or larger, this one explains a bend and a stretch of shank, but not both its ends.
+    ['long shank', 'this hook is not found'],
+    ['deep gap', 'this hook is not found'],
   ])('%s', (what, why) => {
     expect(whyNot(what)).toContain(why);
+  });
+
+  test('the fly itself with its hair half as long as planned is found, and told so', () => {
+    const { landmarks, lengths } = found('short hair');
+    expect(Object.keys(landmarks)).toEqual(['eye', 'bend', 'point']);
+    for (const { mm, is } of Object.values(lengths)) expect(Math.abs(mm - is)).toBeLessThan(0.4);
   });
 
   test.each(['cut', 'blurred'])('%s: refused, or what it took is not among what was measured', (what) => {

@@ -95,6 +95,9 @@ export async function tryOdd(): Promise<readonly Tried[]> {
   const shot = shotOf(drawn, 4);
   const level: Shot = { ...shot, turnDeg: 0, mirrored: false };
   const other = { ...drawn, shankMm: 14, gapMm: 11, legMm: 9.9, tailMm: 6, wingPastBendMm: 4 };
+  const longer = { ...drawn, shankMm: 37, gapMm: 5.6 };
+  const deeper = { ...drawn, shankMm: 22, gapMm: 9.5, legMm: 6.1 };
+  const shorter = { ...drawn, tailMm: 12, wingPastBendMm: 5 };
   return [
     await tryOne('ruler', drawn, shot, { mmPerPx: 1 / shot.pxPerMm, by: 'shank' }),
     await tryOne('gap', drawn, { ...shot, tall: 1.03 }, { mmPerPx: null, by: 'gap' }),
@@ -105,6 +108,10 @@ export async function tryOdd(): Promise<readonly Tried[]> {
     await tryOne('none', null, shot),
     await tryOne('two', drawn, { ...level, pxPerMm: 9, at: [700, 230], extra: OTHER_FLY }),
     await tryOne('cut', drawn, { ...level, at: [420, 420] }),
+    // A shank half as long again over two thirds of the gap; a gap a third deeper under a shorter shank.
+    await tryOne('long shank', longer, shotOf(longer, 1)),
+    await tryOne('deep gap', deeper, shotOf(deeper, 2)),
+    await tryOne('short hair', shorter, shotOf(shorter, 3)),
     await tryOne('other hook', other, { ...shotOf(other, 1), pxPerMm: 17 }),
     await tryOne('blurred', drawn, { ...shot, blurPx: 18 }),
   ];

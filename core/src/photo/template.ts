@@ -179,6 +179,8 @@ export interface WireEnd {
   readonly dz: number;
   readonly wireMm: number;
   readonly what: 'front' | 'point';
+  /** Whether something of the plan lies before it, or about it. */
+  readonly hidden: boolean;
 }
 
 export interface WireLine {
@@ -215,11 +217,24 @@ function alongLine(line: Flat, wireMm: number, profile: Profile): WirePoint[] {
   return points;
 }
 
-/** The free end of a line that runs to `to`. */
-function endOf(from: Flat[number], to: Flat[number], wireMm: number, what: WireEnd['what'], overMm = 0): WireEnd {
+/** The free end of a line that runs to the second of two places; it stands clear where nothing of the plan lies a wire or two to any side. */
+function endOf(
+  [from, to]: readonly [Flat[number], Flat[number]],
+  wireMm: number,
+  what: WireEnd['what'],
+  profile: Profile,
+  overMm = 0,
+): WireEnd {
   const length = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1;
   const [dx, dz] = [(to[0] - from[0]) / length, (to[1] - from[1]) / length];
-  return { x: to[0] + dx * overMm, z: to[1] + dz * overMm, dx, dz, wireMm, what };
+  const [x, z] = [to[0] + dx * overMm, to[1] + dz * overMm];
+  const about = [0, 1, 2].flatMap((by) => [
+    [by * dx, by * dz],
+    [by * dz, -by * dx],
+    [-by * dz, by * dx],
+  ]) as (readonly [number, number])[];
+  const hidden = about.some(([ax, az]) => coverAt(profile, x + ax * wireMm, z + az * wireMm) > HIDES);
+  return { x, z, dx, dz, wireMm, what, hidden };
 }
 
 /**
@@ -238,7 +253,17 @@ export function wireLineOf(laid: LaidFly): WireLine {
       [0, 0],
     ];
     points.push(...alongLine(line, tube.outsideMm, profile));
-    ends.push(endOf([tube.lengthMm, 0], [0, 0], tube.outsideMm, 'front'));
+    ends.push(
+      endOf(
+        [
+          [tube.lengthMm, 0],
+          [0, 0],
+        ],
+        tube.outsideMm,
+        'front',
+        profile,
+      ),
+    );
   }
   for (const { kind, points: whole, diameterMm } of wires) {
     const all: Flat = whole.map(([x, , z]) => [x, z] as const);
@@ -248,9 +273,9 @@ export function wireLineOf(laid: LaidFly): WireLine {
     if (kind === 'braid' || seen.has(key) || !last || !before) continue;
     seen.add(key);
     points.push(...alongLine(line, diameterMm, profile));
-    if (kind === 'hook') ends.push(endOf(before, last, diameterMm, 'point'));
+    if (kind === 'hook') ends.push(endOf([before, last], diameterMm, 'point', profile));
     // The ring of a hook that trails lies in the tube.
-    if (kind === 'ring' && !tube) ends.push(endOf(before, last, diameterMm, 'front', diameterMm / 2));
+    if (kind === 'ring' && !tube) ends.push(endOf([before, last], diameterMm, 'front', profile, diameterMm / 2));
   }
   return { points, ends };
 }
