@@ -37,10 +37,13 @@ function manners(): Tied[] {
   });
 }
 
+/** Each form of a feather, of what it usually is, in each way it may lie. */
 const FORMS: readonly Tied[] = (['pair', 'slips', 'tips', 'single'] as const).flatMap((form) =>
   (['flat', 'tented', 'sides', 'along-back'] as const).flatMap((lie): Tied[] => {
     const preset = PRESETS.find(({ part }) => part.construction === 'feather');
-    return preset ? [{ name: `feather, ${form} ${lie}`, part: { ...preset.part, form, lie } }] : [];
+    if (!preset) return [];
+    const { material: _own, ...bare } = preset.part;
+    return [{ name: `feather, ${form} ${lie}`, part: { ...bare, form, lie } }];
   }),
 );
 

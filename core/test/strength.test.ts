@@ -95,8 +95,8 @@ describe('weight that slides', () => {
 });
 
 describe('a hook of bad temper', () => {
-  const packet = { name: 'Test hooks', kind: 'single', size: '6', temper: 'soft' };
-  const drawers = { ...NOMINAL_DRAWERS, hooks: [packet] } as NonNullable<CheckOptions['drawers']>;
+  const packet = { name: 'Test hooks', form: 'single', size: '6', temper: 'soft' } as const;
+  const drawers = { ...NOMINAL_DRAWERS, hooks: [packet] };
   test('is told behind a tube and a shank too', () => {
     const hook = { kind: 'single', size: '6', packet: 'Test hooks' };
     const of = (platform: Record<string, unknown>) =>
