@@ -86,6 +86,18 @@ class SharedHouse {
   /** What it is as long as no story has changed it: a state, or one with flies that stories laid in; null once it may be anything. */
   private is: State | 'flies' | null = null;
 
+  private isLent = false;
+  /** Lends it to a story for as long as that lasts. @throws Error where the story has it already, as something else */
+  async lend(house: Promise<Boathouse>, use: (house: Boathouse) => Promise<void>): Promise<void> {
+    if (this.isLent) throw new Error('a story has one house: name one of own, demo, house and empty');
+    this.isLent = true;
+    try {
+      await use(await house);
+    } finally {
+      this.isLent = false;
+    }
+  }
+
   /** With nominal drawers and flies that stories have laid in. */
   async room(): Promise<Boathouse> {
     if (this.is !== 'flies') await this.reset('empty');
@@ -142,16 +154,16 @@ export const test = base.extend<Own, Shared>({
     expect(wrong).toEqual([]);
   },
   house: async ({ shared }, use) => {
-    await use(await shared.room());
+    await shared.lend(shared.room(), use);
   },
   empty: async ({ shared }, use) => {
-    await use(await shared.reset('empty'));
+    await shared.lend(shared.reset('empty'), use);
   },
   own: async ({ shared }, use) => {
-    await use(await shared.reset('full'));
+    await shared.lend(shared.reset('full'), use);
   },
   demo: async ({ shared }, use) => {
-    await use(await shared.full());
+    await shared.lend(shared.full(), use);
   },
   shared: [
     async ({}, use) => {

@@ -311,11 +311,10 @@ test('undo lives through a reload, a version is kept by its name, and the histor
 });
 
 test('a part is found by what it is called and by its material, a command by other words, a fly by its name', async ({
-  demo,
-  house,
+  own,
   page,
 }) => {
-  await openFly(page, house, example('slate-runner'));
+  await openFly(page, own, example('slate-runner'));
   const dialog = page.getByRole('dialog');
   await page.keyboard.press('a');
   await typed(page, 'squirel wing');
@@ -327,7 +326,7 @@ test('a part is found by what it is called and by its material, a command by oth
   await typed(page, 'twg');
   await expect(dialog).toContainText('No part of that name');
   await page.keyboard.press('Escape');
-  await toBox(page, demo);
+  await toBox(page, own);
   await page.keyboard.press('k');
   await typed(page, 'preferences');
   await expect(dialog.getByRole('option').first()).toContainText('Settings');

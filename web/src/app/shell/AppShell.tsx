@@ -8,7 +8,8 @@ import { NewFlyDialog } from './NewFlyDialog.tsx';
 import { ShellProvider, type Shell } from '../../shared/ui/shellContext.ts';
 import { useOpenDialogs } from '../../shared/ui/openDialogs.ts';
 import { Toasts } from '../../shared/ui/Toasts.tsx';
-import { useTable } from '../../shared/commands/useKeys.ts';
+import { useOffered, useTable } from '../../shared/commands/useKeys.ts';
+import { HOUSE } from '../../shared/ui/houseViews.ts';
 import { SHELL } from './commands.ts';
 import { WorkLine } from '../../shared/ui/WorkLine.tsx';
 
@@ -44,9 +45,7 @@ export function AppShell() {
   useTable('shell', SHELL, {
     commands: () => setOpen('commands'),
     keys: () => setOpen('keys'),
-    box: () => go('/'),
     fly: () => setOpen('new'),
-    drawers: () => go('/drawers'),
     instruments: toggleInstruments,
     trash: () => go('/trash'),
     settings: () => go('/settings'),
@@ -55,6 +54,16 @@ export function AppShell() {
     inches: length === 'mm' ? () => setSettings({ length: 'in' }) : null,
     millimetres: length === 'in' ? () => setSettings({ length: 'mm' }) : null,
   });
+  useOffered(
+    'views of the boathouse',
+    HOUSE.map(({ command, also, anywhere, to }) => ({
+      name: command,
+      also,
+      group: 'Anywhere',
+      ...(anywhere === undefined ? {} : { keys: anywhere }),
+      run: () => go(to),
+    })),
+  );
   return (
     <div className="flex flex-col h-full">
       <div className="flex-1 min-h-0">

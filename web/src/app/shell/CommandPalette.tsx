@@ -1,6 +1,6 @@
 import { useNavigate } from 'react-router';
 import { isSound, useFlies } from '../../shared/api/listed.ts';
-import type { FoundBy } from '../../shared/ui/found.ts';
+import { ASKED_BY, type Askable } from './askedBy.ts';
 import { FoundList } from '../../shared/ui/FoundList.tsx';
 import { DialogBox } from '../../shared/ui/DialogBox.tsx';
 import { listed, useCommands, type Command as Offered } from '../../shared/commands/commands.ts';
@@ -28,20 +28,7 @@ const useListed = (): readonly Offered[] => listed(useCommands((state) => state.
 
 const firstOf = (keys: string): string => keys.split(' or ')[0] ?? keys;
 
-/** What may be asked for among the commands: something done here, or a fly opened. */
-interface Askable {
-  readonly name: string;
-  readonly group: string;
-  readonly also: string;
-  readonly keys?: string;
-  readonly run: () => void;
-}
-
 const FLIES = 'Flies';
-const BY: FoundBy<Askable> = {
-  name: { weight: 3, of: ({ name }) => name },
-  also: { weight: 1, of: ({ also }) => also },
-};
 
 /** The flies of the box, each to be opened by its name. */
 function useFliesToOpen(): readonly Askable[] {
@@ -70,7 +57,7 @@ export function CommandPalette({ onClose }: { readonly onClose: () => void }) {
         label="Commands"
         placeholder="what to do, or the name of a fly"
         items={all}
-        by={BY}
+        by={ASKED_BY}
         keyOf={({ group, name }) => `${group} ${name}`}
         atFirst={({ group }) => group !== FLIES}
         groupOf={({ group }) => group}

@@ -10,6 +10,8 @@ export interface BarTab {
   readonly to: string;
   /** What the way there is called among the commands. */
   readonly command: string;
+  /** What else it is looked for by. */
+  readonly also: string;
 }
 
 interface BarTabsProps {
@@ -36,8 +38,9 @@ export function BarTabs({ source, label, tabs }: BarTabsProps) {
   const here = tabAt(tabs, pathname);
   useOffered(
     source,
-    tabs.map(({ key, command, to }) => ({
+    tabs.map(({ key, command, also, to }) => ({
       name: command,
+      also,
       group: source === 'fly' ? 'Fly' : 'Anywhere',
       keys: key,
       run: () => void navigate(to),

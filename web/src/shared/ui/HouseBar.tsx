@@ -1,16 +1,8 @@
 import type { ReactNode } from 'react';
-import { BarTabs, type BarTab } from './BarTabs.tsx';
+import { BarTabs } from './BarTabs.tsx';
+import { HOUSE } from './houseViews.ts';
 import { ShellKeys } from './ShellKeys.tsx';
 import { TopBar } from './TopBar.tsx';
-
-/** The views of the boathouse. A view's digit is its own for good; one that is not built yet has none on the bar. */
-const HOUSE: readonly BarTab[] = [
-  { key: '1', name: 'Box', to: '/', command: 'Open the box' },
-  { key: '2', name: 'Batches', to: '/batches', command: 'Open the batches' },
-  { key: '3', name: 'Log', to: '/log', command: 'Open the log' },
-  { key: '4', name: 'Drill', to: '/drill', command: 'Open the drill' },
-  { key: '5', name: 'Drawers', to: '/drawers', command: 'Open the drawers' },
-];
 
 interface HouseBarProps {
   readonly title: string;
