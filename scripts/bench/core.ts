@@ -91,7 +91,7 @@ const bare = times(
   (table) => bareSilhouettes(table, ROLLS),
 );
 tell(`a bare loop over its silhouette at ${String(ROLLS)} rolls`, bare, null);
-tell('lengths, weights, tight keel', times(400, fresh, layFly), 0.5);
+tell('lengths, weights, tight keel', times(2000, fresh, layFly), 0.5);
 const whole = times(200, fresh, solveFly);
 tell('whole solve', whole, 5);
 console.log(`  which is ${(spread(whole).median / spread(bare).median).toFixed(1)} bare loops`);

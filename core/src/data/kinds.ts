@@ -1,3 +1,5 @@
+import { remembering } from '../base/index.ts';
+
 /** What the words of a material say it is, whatever else they say: the first rule that fits counts. */
 type Rule<K extends string> = readonly [words: RegExp, kind: K];
 
@@ -50,12 +52,11 @@ const BUNDLE_KINDS: readonly Rule<BundleManner>[] = [
   [/\b(hair|fur|bucktail|tail|wool|yarn|fibres?|fibers?|barbs?|floss|whisk)/, 'hair'],
 ];
 
-const kindIn =
-  <K extends string>(rules: readonly Rule<K>[]) =>
-  (words: string | undefined): K | null => {
+const kindIn = <K extends string>(rules: readonly Rule<K>[]) =>
+  remembering((words: string | undefined): K | null => {
     const plain = words?.toLowerCase() ?? '';
     return rules.find(([pattern]) => pattern.test(plain))?.[1] ?? null;
-  };
+  });
 
 /** @example woundKind('fine copper wire') // 'wire' */
 export const woundKind = kindIn(WOUND_KINDS);

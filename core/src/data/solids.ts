@@ -1,3 +1,5 @@
+import { remembering } from '../base/index.ts';
+
 /** Something solid that eyes, beads and wire are made of. Density in mg/mm³. */
 export interface Solid {
   readonly name: string;
@@ -36,14 +38,15 @@ const MADE_INTO = /\s+(?:wire|weight wire|beads?|eyes?|dumbbells?|cones?|balls?|
 const SO_LARGE = /[\s,]+[.\d/]+\s*(?:mm|in|")?$/;
 
 /** Words without the size and what it was made into. @example solidWords('Lead-free wire .020 in') // 'lead-free' */
-export const solidWords = (word: string): string =>
-  word.trim().toLowerCase().replace(/\s+/g, ' ').replace(SO_LARGE, '').replace(MADE_INTO, '');
+export const solidWords = remembering((word: string): string =>
+  word.trim().toLowerCase().replace(/\s+/g, ' ').replace(SO_LARGE, '').replace(MADE_INTO, ''),
+);
 
 /** The solid of a name or alias, whatever it was made into (`brass wire`, `Tungsten beads`); null for an unknown one. */
-export function solidNamed(word: string): Solid | null {
+export const solidNamed = remembering((word: string): Solid | null => {
   const plain = solidWords(word);
   return SOLIDS.find((each) => each.name === plain || each.aliases.includes(plain)) ?? null;
-}
+});
 
 /** Names to offer and to suggest from, the shortest word for each. */
 export const solidNames = (): string[] =>

@@ -33,16 +33,25 @@ function withPacket(
   return { file: { ...file, hook }, notes };
 }
 
-const laid = new WeakMap<PlatformFile, { readonly packets: readonly HookItem[]; readonly built: Outcome<Platform> }>();
-
-/** Builds the platform a file names. The same description is built once: it stays while parts are pulled. */
-export function layPlatform(file: PlatformFile, packets: readonly HookItem[]): Outcome<Platform> {
-  const known = laid.get(file);
-  if (known?.packets === packets) return known.built;
+function built(file: PlatformFile, packets: readonly HookItem[]): Outcome<Platform> {
   const { file: filled, notes } = withPacket(file, packets);
   const build = PLATFORMS[filled.kind] as (each: PlatformFile) => Outcome<Platform>;
   const read = build(filled);
-  const built = read.ok && notes.length > 0 ? good({ ...read.value, notes }) : read;
-  laid.set(file, { packets, built });
-  return built;
+  return read.ok && notes.length > 0 ? good({ ...read.value, notes }) : read;
+}
+
+/** How many platforms are remembered with each set of packets: those of a run of sizes. */
+const REMEMBERED = 16;
+const known = new WeakMap<readonly HookItem[], Map<string, Outcome<Platform>>>();
+
+/** Builds the platform a file names. The same description is built once, whichever copy says it: it stays while parts are pulled. */
+export function layPlatform(file: PlatformFile, packets: readonly HookItem[]): Outcome<Platform> {
+  const of = known.get(packets) ?? new Map<string, Outcome<Platform>>();
+  known.set(packets, of);
+  const key = JSON.stringify(file);
+  const laid = of.get(key) ?? built(file, packets);
+  of.delete(key);
+  of.set(key, laid);
+  if (of.size > REMEMBERED) of.delete(of.keys().next().value ?? '');
+  return laid;
 }

@@ -1,4 +1,4 @@
-import type { Fault } from '../../base/index.ts';
+import { type Fault, remembering } from '../../base/index.ts';
 import type { LengthRelation, PositionRelation } from './ast.ts';
 import { Reader } from './reader.ts';
 import { RelationError } from './tokens.ts';
@@ -19,19 +19,6 @@ function attempt<T>(text: string, read: (reader: Reader) => T): ParseResult<T> {
     if (error instanceof RelationError) return { ok: false, fault: { code: error.code, message: error.message } };
     throw error;
   }
-}
-
-const MOST_REMEMBERED = 2000;
-
-/** Trees are plain data, so a text parsed once need not be parsed again while a tip is pulled. */
-function remembering<T>(parse: (text: string) => ParseResult<T>): (text: string) => ParseResult<T> {
-  const known = new Map<string, ParseResult<T>>();
-  return (text) => {
-    const result = known.get(text) ?? parse(text);
-    if (known.size >= MOST_REMEMBERED) known.clear();
-    known.set(text, result);
-    return result;
-  };
 }
 
 /**
