@@ -848,6 +848,26 @@ describe('what trips no check', () => {
       message: findings[0]?.message,
     });
   });
+  test('a bead that comes too late is one check, with all that is in its way; over the front of a tube it is not too late', () => {
+    const late = fly([tail(), body(), bead({ diameter: '3 mm' })]);
+    const [told, ...more] = checked(late).findings.filter(({ code }) => code === 'order.bead');
+    expect(more).toEqual([]);
+    expect(told).toMatchObject({
+      message: 'the bead is put on after the tail and 1 more: it can no longer be slid there',
+      parts: ['bead', 'tail', 'body'],
+    });
+    expect(told?.fix?.file.parts.map(({ id }) => id)).toEqual(['bead', 'tail', 'body']);
+    const tube = { kind: 'tube', length: '30 mm' };
+    const onTube = (...parts: Loose[]) => codes(fly(parts, { platform: tube }));
+    expect(onTube(tail(), body(), bead({ diameter: '4 mm' }))).not.toContain('order.bead');
+    // Something tied in ahead of where it sits is in its way.
+    const back = bead({ diameter: '4 mm', at: 'station 6' });
+    expect(onTube(tail(), wing(), back)).toContain('order.bead');
+    expect(onTube(tail(), back, wing())).not.toContain('order.bead');
+    expect(
+      codes(fly([tail(), bead({ diameter: '4 mm' })], { platform: { kind: 'shank', length: '30 mm' } })),
+    ).toContain('order.bead');
+  });
   test('an order that costs looks is told as such, and names the two parts and the fix', () => {
     const looks = CHECKS.filter((check) => check.code.startsWith('order.') && check.costs === 'looks').map(
       ({ code }) => code,

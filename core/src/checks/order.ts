@@ -1,12 +1,12 @@
-import { be, brokenBy, type Constraint, constraintsOf, type OrderCode, mended, partName } from '../tying/index.ts';
+import { be, causesIn, type Constraint, constraintsOf, type OrderCode, mended, partName } from '../tying/index.ts';
 import { found, type Check, type Found } from './types.ts';
 
 /** What a broken order is told as, and why it matters. */
 const WORDS: Readonly<Record<OrderCode, readonly [words: (before: string, after: string) => string, reason: string]>> =
   {
     'order.bead': [
-      (bead, after) => `the ${bead} goes on after the ${after}: it can no longer be slid over the point`,
-      'A bead or cone is slid over the point before the thread is started.',
+      (bead, after) => `the ${bead} ${be(bead)} put on after the ${after}: it can no longer be slid there`,
+      'A bead or cone is slid on before anything is tied in its way: over a hook’s point, a shank’s open end, the front of a tube.',
     ],
     'order.weight': [
       (weight, after) => `the ${weight} ${be(weight)} wound after the ${after} that covers it`,
@@ -80,15 +80,18 @@ export const ORDER: readonly Check[] = (Object.entries(WORDS) as [OrderCode, (ty
     reason,
     limits: {},
     find: ({ laid }) => {
-      const all = constraintsOf(laid).filter((each) => each.code === code);
+      const own = constraintsOf(laid).filter((each) => each.code === code);
       const ids = laid.parts.map((part) => part.file.id);
-      return brokenBy(all, ids)
+      return causesIn(own, ids)
         .slice(0, MOST_OF_ONE)
-        .map((each): Found => {
-          const part = laid.parts.find(({ file }) => file.id === each.before) ?? null;
-          return found(each.must ? 'warn' : 'note', part, words(partName(each.before), partName(each.after)), {
-            parts: [each.before, each.after],
-            fix: { words: `tie in ${partName(each.before)} before ${partName(each.after)}`, file: mended(laid, each) },
+        .map(({ constraint, after }): Found => {
+          const { before, must } = constraint;
+          const part = laid.parts.find(({ file }) => file.id === before) ?? null;
+          const [first = '', ...rest] = after;
+          const all = rest.length === 0 ? partName(first) : `${partName(first)} and ${String(rest.length)} more`;
+          return found(must ? 'warn' : 'note', part, words(partName(before), all), {
+            parts: [before, ...after],
+            fix: { words: `tie in ${partName(before)} before ${partName(first)}`, file: mended(laid, constraint) },
           });
         });
     },

@@ -12,7 +12,7 @@ export interface OfferedPart extends Preset {
   readonly called: readonly string[];
   /** The material it starts in; null for the one that is usual. */
   readonly of: string | null;
-  /** What else that material is called. */
+  /** What else that material is called; of the usual one, its name too. */
   readonly alsoOf: readonly string[];
 }
 
@@ -96,12 +96,12 @@ const inMaterial = (offered: OfferedPart, material: string, part: object, also: 
 /** Every part one may start from, and each again in every material of the drawers it is made of. */
 export function offeredParts(drawers: Drawers): readonly OfferedPart[] {
   const materials = materialsOf(drawers);
-  const usual = PRESETS.map((preset): OfferedPart => ({
-    ...preset,
-    called: CALLED[preset.name] ?? [],
-    of: null,
-    alsoOf: [],
-  }));
+  const usual = PRESETS.map((preset): OfferedPart => {
+    const { material, construction } = preset.part;
+    const item = materials.find((each) => each.name === material && each.construction === construction);
+    const alsoOf = material === undefined ? [] : [material, ...(item?.also ?? [])];
+    return { ...preset, called: CALLED[preset.name] ?? [], of: null, alsoOf };
+  });
   const cast = (offered: OfferedPart): OfferedPart[] => {
     const { of = [], with: more } = CAST[offered.name] ?? {};
     return of.map((metal) => inMaterial(offered, metal, { ...offered.part, ...more, material: metal }, []));

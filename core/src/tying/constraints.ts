@@ -122,14 +122,21 @@ const isTwice = (part: LaidPart): boolean => {
 
 export const same = (a: string | undefined, b: string): boolean => a?.toLowerCase() === b.toLowerCase();
 
+/**
+ * Whether a bead must be on before another part: over a hook's point or a shank's open end it can be slid on only while nothing is tied in, over
+ * the front of a tube as long as nothing is tied in ahead of it.
+ */
+const slidBefore = (bead: LaidPart, other: LaidPart, { platform }: LaidFly): boolean =>
+  !isBead(other) && (platform.kind !== 'tube' || tieInMm(other) < bead.extent.endMm);
+
 /** What of one pair of parts the order has to heed; `a` before `b`. */
-function between(a: LaidPart, b: LaidPart): Omit<Constraint, 'before' | 'after'> | null {
+function between(a: LaidPart, b: LaidPart, laid: LaidFly): Omit<Constraint, 'before' | 'after'> | null {
   const [fa, fb] = [a.file, b.file];
   if (same(fb.continues, fa.id)) return { code: 'order.piece', must: true };
   if (fb.construction === 'coat' && same(fb.over, fa.id)) return { code: 'order.coat', must: true };
   if (fb.construction === 'coat') return null;
   if (fa.construction === 'coat') return null;
-  if (isBead(a)) return isBead(b) ? null : { code: 'order.bead', must: true };
+  if (isBead(a)) return slidBefore(a, b, laid) ? { code: 'order.bead', must: true } : null;
   if (isBead(b)) return null;
   if (isDisc(b)) return isHead(a) ? { code: 'order.head', must: true } : null;
   if (isDisc(a)) return null;
@@ -181,7 +188,7 @@ function allPairs(laid: LaidFly): Constraint[] {
   return laid.parts.flatMap((a) =>
     laid.parts.flatMap((b): Constraint[] => {
       if (a === b) return [];
-      const heed = between(a, b);
+      const heed = between(a, b, laid);
       return heed ? [{ ...heed, before: a.file.id, after: b.file.id }] : [];
     }),
   );
@@ -191,6 +198,23 @@ function allPairs(laid: LaidFly): Constraint[] {
 export function brokenBy(constraints: readonly Constraint[], ids: readonly string[]): Constraint[] {
   const place = new Map(ids.map((id, i) => [id, i]));
   return constraints.filter(({ before, after }) => (place.get(before) ?? -1) > (place.get(after) ?? Infinity));
+}
+
+/** One thing that is wrong with an order. */
+export interface Broken {
+  readonly constraint: Constraint;
+  /** All that the part should be on before and is not, in their order. */
+  readonly after: readonly string[];
+}
+
+/** What an order breaks, each cause once: a bead that comes too late is one, however much is tied in before it. */
+export function causesIn(constraints: readonly Constraint[], ids: readonly string[]): readonly Broken[] {
+  const broken = [...brokenBy(constraints, ids)].sort((a, b) => ids.indexOf(a.after) - ids.indexOf(b.after));
+  return broken.flatMap((constraint): Broken[] => {
+    if (constraint.code !== 'order.bead') return [{ constraint, after: [constraint.after] }];
+    const own = broken.filter(({ code, before }) => code === 'order.bead' && before === constraint.before);
+    return own[0] === constraint ? [{ constraint, after: own.map(({ after }) => after) }] : [];
+  });
 }
 
 /** A rib that goes under the hackle, whose stem then lies over it. */

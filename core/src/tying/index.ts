@@ -1,7 +1,7 @@
 export { FELT_SHARE, STEP_MM, type Uneven, buttAdvice, profilesOf, unevenUnder } from './bulk.ts';
 export { type ByEye, byEye } from './byEye.ts';
 export { changesInWords, compareSteps } from './compareSteps.ts';
-export { type Constraint, type OrderCode, brokenBy, constraintsOf, tieInMm } from './constraints.ts';
+export { type Constraint, type OrderCode, brokenBy, causesIn, constraintsOf, tieInMm } from './constraints.ts';
 export { type Move, movesOf, orderWords, travelMm } from './order.ts';
 export { bestOrder, inOrder, mended } from './sequence.ts';
 export { be, partName, partTitle, relationWords } from './partName.ts';

@@ -1,6 +1,6 @@
 import { CAUTIONS } from '../../data/index.ts';
 import type { PartOf } from '../../pattern/index.ts';
-import { tieInMm } from '../constraints.ts';
+import { needsNoThread, tieInMm } from '../constraints.ts';
 import { frontWords } from '../places.ts';
 import { along } from '../step.ts';
 import { hasLead, NOTHING, sideWords, type PartWords, type Told } from './told.ts';
@@ -55,6 +55,9 @@ function slidOn({ move: { part }, laid, length }: Told, file: PartOf<'ball'>): P
       : file.slotted === true
         ? 'the small hole first, its slot to the rear so that it turns over the bend'
         : 'the small hole to the front';
+  // On a tube it may come when all else is tied.
+  const late =
+    platform.kind === 'tube' && laid.parts.slice(0, laid.parts.indexOf(part)).some((other) => !needsNoThread(other));
   const barb = 'barb' in laid.file.platform ? laid.file.platform.barb : undefined;
   const goesOn =
     platform.kind === 'tube'
@@ -65,9 +68,11 @@ function slidOn({ move: { part }, laid, length }: Told, file: PartOf<'ball'>): P
   return {
     how: [
       goesOn,
-      front < HOME_MM
-        ? `Push it home against ${frontWords(laid)} before the thread goes on.`
-        : `It stays ${length(front)} behind ${frontWords(laid)}: thread in front of it and behind it holds it there, and the wire in front is free to tie on.`,
+      late
+        ? 'Push it back against the dressing; the head is wound and whipped behind it.'
+        : front < HOME_MM
+          ? `Push it home against ${frontWords(laid)} before the thread goes on.`
+          : `It stays ${length(front)} behind ${frontWords(laid)}: thread in front of it and behind it holds it there, and the wire in front is free to tie on.`,
     ],
     wrong:
       barb === undefined ||

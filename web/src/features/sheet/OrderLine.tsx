@@ -1,5 +1,5 @@
 import type { LaidFly } from '@jobbet/core/model';
-import { brokenBy, constraintsOf, movesOf, travelMm, bestOrder } from '@jobbet/core/tying';
+import { causesIn, constraintsOf, movesOf, travelMm, bestOrder } from '@jobbet/core/tying';
 import { saying } from '@jobbet/core/units';
 import { useMemo } from 'react';
 import { useStyle } from '../../shared/settings/settings.ts';
@@ -21,7 +21,7 @@ export function useOrder(laid: LaidFly): OrderStanding {
     return {
       best,
       isBest: best.join() === now.join(),
-      broken: brokenBy(constraintsOf(laid), now).length,
+      broken: causesIn(constraintsOf(laid), now).length,
       travelMm: travel(now),
       bestTravelMm: travel(best),
     };
