@@ -48,6 +48,10 @@ describe('what is told best stands first', () => {
   test('what is told alike stays in its order', () => {
     expect(called('made')).toEqual(['throat', 'hackle', 'chenille', 'hen', 'throat hackle', 'collar hackle']);
   });
+  test('of several words that nothing has all of, what some of them tell; of one, nothing', () => {
+    expect(called('throat peacock')).toEqual(['throat', 'throat hackle']);
+    expect(called('peacock')).toEqual([]);
+  });
   test('an item without a name is not found, and takes nothing from others', () => {
     const some = finderOf(['', 'wing'], { name: { weight: 1, of: (word: string) => word } });
     expect(some('wing')).toEqual(['wing']);

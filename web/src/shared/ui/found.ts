@@ -45,11 +45,11 @@ function tellsTogether<T>({ names }: Named<T>, typed: readonly string[]): number
   return Math.max(...shares);
 }
 
-/** Items of which every typed word begins a word, what they tell best first; of those told alike the earlier stays first. */
-function begunBy<T>(all: readonly Named<T>[], typed: readonly string[]): readonly T[] {
+/** Items of which so many of the typed words begin a word, what they tell best first; of those told alike the earlier stays first. */
+function begunBy<T>(all: readonly Named<T>[], typed: readonly string[], least = typed.length): readonly T[] {
   return all
     .map((named) => ({ named, told: typed.map((word) => tells(named, word)) }))
-    .filter(({ told }) => told.every((each) => each > 0))
+    .filter(({ told }) => told.filter((each) => each > 0).length >= least)
     .map(({ named, told }) => ({
       item: named.item,
       sum: told.reduce((sum, each) => sum + each, 0) + tellsTogether(named, typed),
@@ -83,7 +83,7 @@ function nearlyBy<T>(items: readonly T[], by: FoundBy<T>): (typed: readonly stri
 
 /**
  * A finder in a list: every word that is typed must begin a word of what an item is called, what is told best first. Where nothing does, what
- * is spelt nearly so.
+ * is spelt nearly so; of several words, what some of them tell.
  */
 export function finderOf<T>(items: readonly T[], by: FoundBy<T>): (words: string) => readonly T[] {
   const all = items.map((item): Named<T> => ({
@@ -100,6 +100,8 @@ export function finderOf<T>(items: readonly T[], by: FoundBy<T>): (words: string
     const each = long.length > 0 ? long : typed;
     if (each.length === 0) return items;
     const begun = begunBy(all, each);
-    return begun.length > 0 ? begun : nearly(each);
+    if (begun.length > 0) return begun;
+    const close = nearly(each);
+    return close.length > 0 || each.length < 2 ? close : begunBy(all, each, 1);
   };
 }
