@@ -54,7 +54,15 @@ export function Ladder({ laid, layout, part, band }: LadderProps) {
         relation="shank"
         result={`${nominal(platform.nominal.shank)}${mm(platform.shankMm)}`}
       />
-      {own && band && <BandOnLine x1={x(band.places[0])} x2={x(band.places[1])} y={row(0)} within={band.within} />}
+      {own && band && (
+        <BandOnLine
+          x1={x(band.places[0])}
+          x2={x(band.places[1])}
+          last={x(Math.max(tipmost, own.to)) + layout.dir * PAST_TIP}
+          y={row(0)}
+          within={band.within}
+        />
+      )}
       {own && (
         <Dimension
           limit={layout.width - 6}
@@ -87,19 +95,27 @@ export function Ladder({ laid, layout, part, band }: LadderProps) {
   );
 }
 
-/** The school's band under a dimension line: where its end may lie. */
+/** A band is drawn no further past all tips, px: what lies beyond is the front view's. */
+const PAST_TIP = 24;
+
+/** The school's band under a dimension line: where its end may lie; open at the end where it goes on. */
 function BandOnLine({
   x1,
   x2,
+  last,
   y,
   within,
 }: {
   readonly x1: number;
   readonly x2: number;
+  readonly last: number;
   readonly y: number;
   readonly within: boolean;
 }) {
-  const [a, b] = x1 < x2 ? [x1, x2] : [x2, x1];
+  const aft = x2 < x1;
+  const [near, far] = aft ? [Math.max(x1, last), Math.max(x2, last)] : [Math.min(x1, last), Math.min(x2, last)];
+  const [a, b] = aft ? [far, near] : [near, far];
+  const ends = [x1, x2].filter((x) => (aft ? x >= last : x <= last));
   const stroke = within ? 'var(--measure)' : 'var(--warn)';
   return (
     <g aria-hidden="true" data-band={within ? 'within' : 'outside'}>
@@ -112,11 +128,7 @@ function BandOnLine({
         stroke="var(--rule)"
         strokeWidth={0.5}
       />
-      <path
-        d={`M${String(a)} ${String(y + 5)}v12M${String(b)} ${String(y + 5)}v12`}
-        stroke={stroke}
-        strokeWidth={1.2}
-      />
+      <path d={ends.map((x) => `M${String(x)} ${String(y + 5)}v12`).join('')} stroke={stroke} strokeWidth={1.2} />
     </g>
   );
 }
