@@ -14,7 +14,7 @@ export function Toasts() {
     clear();
   };
   return (
-    <div role="status" className={`fixed ${place} z-40 max-w-[88vw] no-print pointer-events-none`}>
+    <div role="status" className={`fixed ${place} z-40 max-w-[calc(100vw-6rem)] no-print pointer-events-none`}>
       {toast && (
         <div className="flex items-center gap-4 bg-ink text-sheet border border-sheet/40 px-4 py-1.5">
           <span>{toast.words}</span>
