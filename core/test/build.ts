@@ -164,3 +164,16 @@ export const collar = (more: Loose = {}): Loose => ({
   turns: 3,
   ...more,
 });
+/** A hackle wound along the body from the rear. */
+export const palmer = (more: Loose = {}): Loose => ({
+  id: 'palmer',
+  role: 'hackle',
+  construction: 'hackle',
+  style: 'palmer',
+  material: 'saddle',
+  fibre: '1 gap',
+  from: 'bend',
+  to: 'station 3',
+  turns: 6,
+  ...more,
+});

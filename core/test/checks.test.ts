@@ -853,9 +853,10 @@ describe('what trips no check', () => {
     const [told, ...more] = checked(late).findings.filter(({ code }) => code === 'order.bead');
     expect(more).toEqual([]);
     expect(told).toMatchObject({
-      message: 'the bead is put on after the tail and 1 more: it can no longer be slid there',
+      message: 'the bead is put on after the tail and 1 more: it can no longer be slid on',
       parts: ['bead', 'tail', 'body'],
     });
+    expect(told?.fix?.words).toBe('slide on bead before tail');
     expect(told?.fix?.file.parts.map(({ id }) => id)).toEqual(['bead', 'tail', 'body']);
     const tube = { kind: 'tube', length: '30 mm' };
     const onTube = (...parts: Loose[]) => codes(fly(parts, { platform: tube }));

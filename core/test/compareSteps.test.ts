@@ -4,7 +4,7 @@ import { step, type Step } from '../src/tying/step.ts';
 import { tyingPlan } from '../src/tying/steps.ts';
 import { withWay } from '../src/tying/ways/ways.ts';
 import { layFly } from '../src/model/solve/layFly.ts';
-import { body, laid, rib, tail } from './build.ts';
+import { body, laid, palmer, rib, tail } from './build.ts';
 
 const steps = (...keys: string[]): Step[] => keys.map((key) => step({ key, title: key.toUpperCase(), drawn: [] }));
 
@@ -54,18 +54,7 @@ test('in a line; nothing where nothing differs', () => {
   expect(changesInWords(compareSteps(steps('a'), steps('a')))).toBe('');
 });
 test('another way of a real fly: a palmer from the rear is caught early and wound late', () => {
-  const palmer = {
-    id: 'palmer',
-    role: 'hackle',
-    construction: 'hackle',
-    style: 'palmer',
-    material: 'saddle',
-    fibre: '1 gap',
-    turns: 6,
-    from: 'body.front',
-    to: 'bend',
-  };
-  const now = laid([tail(), rib(), body(), palmer]);
+  const now = laid([tail(), rib(), body(), palmer({ from: 'body.front', to: 'bend' })]);
   const other = layFly(withWay(now, 'palmer', 'rear'));
   if (!other.ok) throw new Error('does not lay');
   const changes = compareSteps(tyingPlan(now).steps, tyingPlan(other.value).steps);

@@ -1,10 +1,9 @@
 import { checkFile, type CheckOptions } from '../src/checks/checkFly.ts';
 import type { Finding } from '../src/checks/types.ts';
-
 import { NOMINAL_DRAWERS } from '../src/drawers/index.ts';
 import { layFly } from '../src/model/solve/layFly.ts';
 import type { FlyFile } from '../src/pattern/schema.ts';
-import { body, fly, rib, spunHead, strip, tail, weightWire } from './build.ts';
+import { body, fly, palmer, rib, spunHead, strip, tail, weightWire } from './build.ts';
 
 const found = (file: FlyFile, code: string, options?: CheckOptions): Finding | undefined => {
   const result = checkFile(file, options);
@@ -14,18 +13,6 @@ const found = (file: FlyFile, code: string, options?: CheckOptions): Finding | u
 const says = (file: FlyFile, code: string): string => found(file, code)?.message ?? 'nothing';
 
 const herl = (more = {}) => body({ material: 'herl', to: 'station 3', ...more });
-const palmer = (more = {}) => ({
-  id: 'palmer',
-  role: 'hackle',
-  construction: 'hackle',
-  style: 'palmer',
-  material: 'saddle',
-  fibre: '1 gap',
-  from: 'bend',
-  to: 'station 3',
-  turns: 6,
-  ...more,
-});
 
 describe('herl and floss are crossed', () => {
   test('by a rib the other way; one the same way is told to turn', () => {

@@ -4,20 +4,10 @@ import { brokenBy, constraintsOf } from '../src/tying/constraints.ts';
 import { taperOf } from '../src/tying/ways/taper.ts';
 import { waysOf, withWay } from '../src/tying/ways/ways.ts';
 import { tyingPlan } from '../src/tying/steps.ts';
-import { body, collar, eyes, fly, rib, tail, weightWire, wing } from './build.ts';
+import { body, collar, eyes, fly, palmer as palmered, rib, tail, weightWire, wing } from './build.ts';
 
-const palmer = (more = {}) => ({
-  id: 'palmer',
-  role: 'hackle',
-  construction: 'hackle',
-  style: 'palmer',
-  material: 'saddle',
-  fibre: '1.2 gap',
-  turns: 7,
-  from: 'body.front',
-  to: 'bend',
-  ...more,
-});
+const palmer = (more: Record<string, unknown> = {}) =>
+  palmered({ fibre: '1.2 gap', turns: 7, from: 'body.front', to: 'bend', ...more });
 const throat = {
   id: 'throat',
   role: 'throat',

@@ -5,7 +5,7 @@ import { found, type Check, type Found } from './types.ts';
 const WORDS: Readonly<Record<OrderCode, readonly [words: (before: string, after: string) => string, reason: string]>> =
   {
     'order.bead': [
-      (bead, after) => `the ${bead} ${be(bead)} put on after the ${after}: it can no longer be slid there`,
+      (bead, after) => `the ${bead} ${be(bead)} put on after the ${after}: it can no longer be slid on`,
       'A bead or cone is slid on before anything is tied in its way: over a hook’s point, a shank’s open end, the front of a tube.',
     ],
     'order.weight': [
@@ -80,6 +80,7 @@ export const ORDER: readonly Check[] = (Object.entries(WORDS) as [OrderCode, (ty
     reason,
     limits: {},
     find: ({ laid }) => {
+      const puts = code === 'order.bead' ? 'slide on' : 'tie in';
       const own = constraintsOf(laid).filter((each) => each.code === code);
       const ids = laid.parts.map((part) => part.file.id);
       return causesIn(own, ids)
@@ -91,7 +92,7 @@ export const ORDER: readonly Check[] = (Object.entries(WORDS) as [OrderCode, (ty
           const all = rest.length === 0 ? partName(first) : `${partName(first)} and ${String(rest.length)} more`;
           return found(must ? 'warn' : 'note', part, words(partName(before), all), {
             parts: [before, ...after],
-            fix: { words: `tie in ${partName(before)} before ${partName(first)}`, file: mended(laid, constraint) },
+            fix: { words: `${puts} ${partName(before)} before ${partName(first)}`, file: mended(laid, constraint) },
           });
         });
     },
