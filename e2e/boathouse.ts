@@ -88,11 +88,11 @@ class SharedHouse {
 
   private isLent = false;
   /** Lends it to a story for as long as that lasts. @throws Error where the story has it already, as something else */
-  async lend(house: Promise<Boathouse>, use: (house: Boathouse) => Promise<void>): Promise<void> {
+  async lend(house: () => Promise<Boathouse>, use: (house: Boathouse) => Promise<void>): Promise<void> {
     if (this.isLent) throw new Error('a story has one house: name one of own, demo, house and empty');
     this.isLent = true;
     try {
-      await use(await house);
+      await use(await house());
     } finally {
       this.isLent = false;
     }
@@ -154,16 +154,16 @@ export const test = base.extend<Own, Shared>({
     expect(wrong).toEqual([]);
   },
   house: async ({ shared }, use) => {
-    await shared.lend(shared.room(), use);
+    await shared.lend(() => shared.room(), use);
   },
   empty: async ({ shared }, use) => {
-    await shared.lend(shared.reset('empty'), use);
+    await shared.lend(() => shared.reset('empty'), use);
   },
   own: async ({ shared }, use) => {
-    await shared.lend(shared.reset('full'), use);
+    await shared.lend(() => shared.reset('full'), use);
   },
   demo: async ({ shared }, use) => {
-    await shared.lend(shared.full(), use);
+    await shared.lend(() => shared.full(), use);
   },
   shared: [
     async ({}, use) => {
