@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { build } from 'esbuild';
 import { root } from './lib.mjs';
@@ -14,6 +14,24 @@ const common = {
   absWorkingDir: root,
   sourcemap: true,
 };
+
+/** The server and what it starts: packages stay files of their own. */
+const served = {
+  ...common,
+  outExtension: { '.js': '.mjs' },
+  packages: 'external',
+  alias: {
+    '@jobbet/core': './core/src',
+    '@jobbet/print': './print/src',
+    '@jobbet/pictures': './pictures/src/pictures.ts',
+  },
+};
+
+/** Builds programs of the project's own as what is served is built, so that what they time is what runs. @returns the files, in their order */
+export async function buildAsServed(entryPoints, outdir) {
+  await build({ ...served, entryPoints, outdir });
+  return entryPoints.map((entry) => join(root, outdir, basename(entry).replace(/\.ts$/, '.mjs')));
+}
 
 const SQUEEZED = /\.(js|css|html|svg|json)$/;
 
@@ -39,7 +57,7 @@ export async function buildAll({ web = true } = {}) {
   // Its pieces are named by what is in them: those of older builds would stay for good.
   rmSync(join(root, 'server/dist'), { recursive: true, force: true });
   await build({
-    ...common,
+    ...served,
     entryPoints: {
       main: 'server/src/main.ts',
       keep: 'server/src/backup/keepBin.ts',
@@ -47,15 +65,8 @@ export async function buildAll({ web = true } = {}) {
       backupWorker: 'server/src/backup/worker.ts',
     },
     outdir: 'server/dist',
-    outExtension: { '.js': '.mjs' },
     // What is loaded when it is first asked for stays a file of its own.
     splitting: true,
-    packages: 'external',
-    alias: {
-      '@jobbet/core': './core/src',
-      '@jobbet/print': './print/src',
-      '@jobbet/pictures': './pictures/src/pictures.ts',
-    },
   });
   if (!web) return;
   execFileSync(process.execPath, ['node_modules/vite/bin/vite.js', 'build', 'web', '--logLevel', 'warn'], {
