@@ -3,6 +3,7 @@ import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'nod
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { test, expect } from '@playwright/test';
+import { FIRST_LOAD_KB, firstLoadKb } from '../scripts/bench/firstLoad.ts';
 import { Boathouse, ROOT } from './boathouse.ts';
 
 const run = (command: string, args: readonly string[], env: Record<string, string> = {}, input?: string) =>
@@ -89,4 +90,10 @@ test('a reset asks first: without a terminal it refuses, with --yes it keeps wha
   demo.kill('SIGTERM');
   expect(await ended).toBe(0);
   await house.close();
+});
+
+test('a first visit takes no more JavaScript than it may', () => {
+  const kb = firstLoadKb();
+  expect(kb).toBeGreaterThan(50);
+  expect(kb).toBeLessThan(FIRST_LOAD_KB);
 });

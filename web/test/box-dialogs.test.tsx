@@ -1,7 +1,7 @@
 import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { ImportDialog } from '../src/features/box/ImportDialog.tsx';
 import { SinkLadder } from '../src/features/box/SinkLadder.tsx';
-import { takeIn } from '../src/features/box/importing.ts';
+import { takeIn } from '../src/features/box/takingIn.ts';
 import { drawingWidth, rowEyeAt } from '../src/features/box/place.ts';
 import { SettingsView } from '../src/app/settings/SettingsView.tsx';
 import { useSettings } from '../src/shared/settings/settings.ts';

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
+import type { Drawers } from '@jobbet/core/drawers';
 import type { ListedFly } from '../../shared/api/client.ts';
 import { useDrawers } from '../../shared/api/useDrawers.ts';
 import { useShell } from '../../shared/ui/shellContext.ts';
@@ -15,7 +16,7 @@ import { EmptyBox } from './EmptyBox.tsx';
 import { GroupDialog } from './GroupDialog.tsx';
 import { groupsOf } from './sorting.ts';
 import { ImportDialog } from './ImportDialog.tsx';
-import { importFiles, type Incoming } from './importing.ts';
+import type { Incoming } from './importing.ts';
 import { MovedByModel } from './MovedByModel.tsx';
 import { ChosenBar, type Together } from './ChosenBar.tsx';
 import { RenameDialog } from './RenameDialog.tsx';
@@ -26,6 +27,12 @@ import { useShownFlies } from './useShownFlies.ts';
 
 const brokenWords = ({ name, broken }: ListedFly): string =>
   `${name} does not lay out: ${broken ?? ''}. Save its pattern file and mend it there.`;
+
+/** What reads files comes when the first of them does. */
+async function reading(files: readonly File[], box: readonly ListedFly[], drawers?: Drawers): Promise<Incoming> {
+  const { importFiles } = await import('./importing.ts');
+  return importFiles(files, box, drawers);
+}
 
 /** Opens the first fly that is found. Enter may come before the flies do: it is kept until they are here. */
 function useFirst(flies: readonly ListedFly[]): (wanted: boolean) => void {
@@ -88,7 +95,7 @@ export function BoxView() {
     else if (fly) say(brokenWords(fly));
   };
   const take = (list: FileList | null): void => {
-    if (list && list.length > 0) doing(importFiles([...list], data ?? [], tables).then(setIncoming));
+    if (list && list.length > 0) doing(reading([...list], data ?? [], tables).then(setIncoming));
   };
   useTable('box', BOX, {
     find: () => search.current?.focus(),

@@ -3,7 +3,8 @@ import { mutate } from 'swr';
 import { say } from '../../shared/ui/toast.ts';
 import { DialogBox } from '../../shared/ui/DialogBox.tsx';
 import { SnagFlag } from '../../shared/ui/SnagFlag.tsx';
-import { takeIn, type Answer, type Incoming, type Known } from './importing.ts';
+import type { Incoming, Known } from './importing.ts';
+import { takeIn, type Answer } from './takingIn.ts';
 
 const WORDS: Readonly<Record<Answer, string>> = {
   both: 'keep both',

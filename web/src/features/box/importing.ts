@@ -4,7 +4,7 @@ import { readFly, type FlyFile } from '@jobbet/core/pattern';
 import { solveFly } from '@jobbet/core/model';
 import { drawerOfHead, NOMINAL_DRAWERS, type Drawers } from '@jobbet/core/drawers';
 import Papa from 'papaparse';
-import { api, type ListedFly } from '../../shared/api/client.ts';
+import type { ListedFly } from '../../shared/api/client.ts';
 
 /** A file whose name is taken: by a fly in the box, or by another file of the same handful, where `stored` is null. */
 export interface Known {
@@ -18,9 +18,6 @@ export interface Incoming {
   readonly known: readonly Known[];
   readonly refused: readonly { readonly name: string; readonly reasons: readonly string[] }[];
 }
-
-/** What is to become of a file whose name is taken. */
-export type Answer = 'both' | 'replace' | 'skip';
 
 /** What of a file is enough to tell what it is. */
 const HEAD_CHARS = 20_000;
@@ -61,35 +58,4 @@ export async function importFiles(
     else fresh.push(file);
   }
   return { fresh, known, refused };
-}
-
-/**
- * Takes files into the box one after the other.
- * @param answers for each of `incoming.known`, in its order
- * @param onProgress told how many are in after each
- * @returns how many were taken in
- */
-export async function takeIn(
-  { fresh, known }: Incoming,
-  answers: readonly Answer[],
-  onProgress: (done: number) => void,
-): Promise<number> {
-  let done = 0;
-  const one = async (work: Promise<unknown>): Promise<void> => {
-    await work;
-    onProgress(++done);
-  };
-  for (const file of fresh) await one(api.create(file));
-  for (const [i, { file, stored }] of known.entries()) {
-    const answer = answers[i] ?? 'both';
-    if (answer === 'both') await one(api.create({ ...file, name: `${file.name}, imported` }));
-    if (answer === 'replace' && stored) await one(replace(stored.id, file));
-  }
-  return done;
-}
-
-/** Saves over the newest revision, whatever it is by now; what is replaced stays in the history. */
-async function replace(id: string, file: FlyFile): Promise<void> {
-  const { revision } = await api.fly(id);
-  await api.save(id, file, revision, 'saved');
 }

@@ -7,7 +7,6 @@ import { PrintedPages, screenWidth } from '../../shared/paper/PrintedPages.tsx';
 import { useSettings, useStyle } from '../../shared/settings/settings.ts';
 import { say } from '../../shared/ui/toast.ts';
 import { working } from '../../shared/ui/work.ts';
-import { sheetsOf } from './together.ts';
 
 interface PrintedSheets {
   /** Sets the sheets of flies and hands them to the browser to print. */
@@ -26,6 +25,7 @@ export function usePrintedSheets(drawers: Drawers | undefined): PrintedSheets {
     print: async (flies) => {
       if (!drawers) return;
       const options = { paper, hand, style, beginner, textWidth: screenWidth() };
+      const { sheetsOf } = await import('./sheetsOf.ts');
       const pages = await working('Setting the sheets', (watching) => sheetsOf(flies, drawers, options, watching));
       if (pages?.length === 0) say('None of them lays out.');
       if (!pages || pages.length === 0) return;
