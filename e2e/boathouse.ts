@@ -3,10 +3,11 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type Browser, type BrowserContext, type Page } from '@playwright/test';
 
 export { expect };
 export const ROOT = join(import.meta.dirname, '..');
+const VIEWPORT = { width: 1280, height: 800 };
 
 /** A server of its own on data of its own; it can be stopped and started again on the same port. */
 export class Boathouse {
@@ -126,6 +127,46 @@ class SharedHouse {
   }
 }
 
+/**
+ * The windows of all stories of a worker. They lie in one process, which has read the app once: a story of its own process would read it anew.
+ * What a story left in the browser is gone before the next.
+ */
+class SharedWindows {
+  private readonly context: BrowserContext;
+  /** Keeps the process of the app when no story has a window open. */
+  private readonly anchor: Page;
+
+  private constructor(context: BrowserContext, anchor: Page) {
+    this.context = context;
+    this.anchor = anchor;
+  }
+
+  static async open(browser: Browser, { url }: Boathouse): Promise<SharedWindows> {
+    const context = await browser.newContext({ viewport: VIEWPORT });
+    const anchor = await context.newPage();
+    await anchor.goto(`${url}/icon.svg`);
+    return new SharedWindows(context, anchor);
+  }
+
+  async lend(use: (context: BrowserContext) => Promise<void>): Promise<void> {
+    await use(this.context);
+    await this.clear();
+  }
+
+  private async clear(): Promise<void> {
+    const { context, anchor } = this;
+    const left = context.pages().filter((page) => page !== anchor);
+    await Promise.all(left.map((page) => page.close()));
+    await Promise.all([context.clearCookies(), context.clearPermissions(), context.setOffline(false)]);
+    // What it keeps of the app's own is the same for each window of the process.
+    await anchor.evaluate(() => localStorage.clear());
+  }
+
+  async close(): Promise<void> {
+    await this.context.close();
+  }
+}
+
 interface Own {
   /** A server with the flies and drawers of the boathouse, to change at will. */
   readonly own: Boathouse;
@@ -138,6 +179,7 @@ interface Own {
 }
 interface Shared {
   readonly shared: SharedHouse;
+  readonly windows: SharedWindows;
 }
 
 export const test = base.extend<Own, Shared>({
@@ -152,6 +194,13 @@ export const test = base.extend<Own, Shared>({
     });
     await use(page);
     expect(wrong).toEqual([]);
+  },
+  /** A window of a kind of its own has a context of its own. */
+  context: async ({ browser, windows, hasTouch, viewport }, use) => {
+    if (!hasTouch) return windows.lend(use);
+    const own = await browser.newContext({ hasTouch, viewport });
+    await use(own);
+    await own.close();
   },
   house: async ({ shared }, use) => {
     await shared.lend(() => shared.room(), use);
@@ -171,6 +220,14 @@ export const test = base.extend<Own, Shared>({
       await shared.house.start();
       await use(shared);
       await shared.house.close();
+    },
+    { scope: 'worker' },
+  ],
+  windows: [
+    async ({ browser, shared }, use) => {
+      const windows = await SharedWindows.open(browser, shared.house);
+      await use(windows);
+      await windows.close();
     },
     { scope: 'worker' },
   ],

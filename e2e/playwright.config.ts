@@ -34,6 +34,9 @@ export default defineConfig({
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
+        // The windows of a worker lie in one process, which keeps what it has read of the app.
+        '--renderer-process-limit=1',
+        '--js-flags=--no-flush-bytecode',
       ],
     },
   },

@@ -1,14 +1,17 @@
 import type { Page } from '@playwright/test';
 import { expect, findings, savedBy, test, toBox, type Boathouse } from './boathouse.ts';
 
-/** The water of a fly, once all that is asked of it is there. */
+/** The water of a fly, once it is fished. */
 async function inWater(page: Page, house: Boathouse, fly: string): Promise<void> {
   await toBox(page, house);
   await page.getByRole('button', { name: new RegExp(`^${fly},`) }).click();
   await expect(page.getByRole('heading', { level: 1, name: fly })).toBeVisible();
   await page.keyboard.press('5');
-  await settled(page);
+  await fished(page);
 }
+/** The run and its band are told. */
+const fished = (page: Page) => expect(page.getByTestId('water')).toHaveAttribute('data-fished', 'true');
+/** All is told that is asked of itself: what the depth hangs on, and ways to the wanted one. */
 const settled = (page: Page) => expect(page.getByTestId('water')).toHaveAttribute('data-settled', 'true');
 const figures = (page: Page) => page.getByTestId('water-figures');
 const margin = (page: Page) => page.getByRole('complementary', { name: 'What the water does' });
@@ -24,17 +27,17 @@ test('the count for a wanted depth is offered, taken by its key, and fishes ther
   await inWater(page, own, 'Slate Runner');
   await expect(page.getByLabel('beat', { exact: true })).toHaveValue(/./);
   await page.getByLabel('beat', { exact: true }).selectOption({ label: 'Ferry Pool' });
-  await settled(page);
+  await fished(page);
   await expect(margin(page)).toContainText('It never comes to 1.2 m');
   await expect(ways(page)).toContainText('Count 12');
   expect(await findings(page)).toEqual([]);
   await page.keyboard.press('t');
   await expect(page.getByLabel('count', { exact: true })).toHaveValue('12 s');
-  await settled(page);
+  await fished(page);
   await expect(margin(page)).not.toContainText('It never comes to');
   expect(await deepest(page)).toBeGreaterThan(1.1);
   await page.reload();
-  await settled(page);
+  await fished(page);
   await expect(page.getByLabel('count', { exact: true })).toHaveValue('12 s');
 });
 
@@ -72,7 +75,7 @@ test('a spate: the gauge rises, and the box is asked which fly fishes there', as
   await page.getByLabel('level of the gauge').fill('1 m');
   await page.getByLabel('level of the gauge').press('Enter');
   await expect(page.getByTestId('sentence')).toContainText('1.6 m deep, 104 cm/s');
-  await settled(page);
+  await fished(page);
   await page.locator('body').press('b');
   const box = page.getByRole('region', { name: 'The box here' });
   await expect(box.getByRole('listitem')).toHaveCount(13);
@@ -88,7 +91,7 @@ test('a spate: the gauge rises, and the box is asked which fly fishes there', as
   const told = (await first.locator('.figure').textContent()) ?? '';
   await first.click();
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
-  await settled(page);
+  await fished(page);
   await expect(figures(page)).toContainText(Number.parseFloat(told).toFixed(2));
   await toBox(page, own);
   await page.getByLabel('in order of').selectOption('here');
@@ -106,14 +109,14 @@ test('a point that is dragged over the bed is told with when, and a line that si
   await page.getByLabel('line', { exact: true }).press('Enter');
   await page.getByLabel('wanted depth', { exact: true }).first().fill('1 m');
   await page.getByLabel('wanted depth', { exact: true }).first().press('Enter');
-  await settled(page);
+  await fished(page);
   const wrong = margin(page).getByRole('list', { name: 'What goes wrong' });
   await expect(wrong).toContainText(/Its point is down on the bed at \d+/);
   await wrong.getByRole('button').first().click();
   await expect(page.getByTestId('along')).toContainText('Along the line at');
   await page.getByLabel('line', { exact: true }).fill('sink-tip:3 m:75 mm/s');
   await page.getByLabel('line', { exact: true }).press('Enter');
-  await settled(page);
+  await fished(page);
   await expect(margin(page)).not.toContainText('point is down on the bed');
 });
 
@@ -158,7 +161,7 @@ test('what is pulled on the water is fished so: the end of the cast, mends, the 
 }) => {
   await inWater(page, own, 'Slate Runner');
   await page.getByLabel('manner', { exact: true }).selectOption('swing');
-  await settled(page);
+  await fished(page);
   const first = await deepest(page);
   await page.keyboard.press('o');
   await expect(page.getByTestId('through')).toContainText(`beside Slate Runner, Mill Run, swung, ${String(first)} m`);
@@ -187,10 +190,10 @@ test('what is pulled on the water is fished so: the end of the cast, mends, the 
     'aria-valuetext',
     '1.1 m',
   );
-  await settled(page);
+  await fished(page);
   await page.getByLabel('dropper', { exact: true }).selectOption({ label: 'Night Sexton' });
   await expect(page.getByTestId('along')).toContainText(/dropper at 0\.\d+ m/);
-  await settled(page);
+  await fished(page);
   await expect(margin(page)).toContainText('The dropper fishes');
   await page.getByLabel('dropper above the fly').fill('5 m');
   await page.getByLabel('dropper above the fly').press('Enter');
@@ -208,11 +211,11 @@ test('what is pulled on the water is fished so: the end of the cast, mends, the 
 test('under a float the length to the fly is pulled; other eyes are taken and given back', async ({ own, page }) => {
   await inWater(page, own, 'Slate Runner');
   await page.getByLabel('manner', { exact: true }).selectOption('dead-drift');
-  await settled(page);
+  await fished(page);
   await page.getByRole('slider', { name: 'from float to fly' }).focus();
   for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowUp');
   await expect(page.getByLabel('from float to fly', { exact: true }).first()).toHaveValue('0.8 m');
-  await settled(page);
+  await fished(page);
   await expect(ways(page)).toContainText('from float to fly');
   await page.keyboard.press('t');
   await expect(page.getByLabel('from float to fly', { exact: true }).first()).toHaveValue(/^1(\.[0-9]+)? m$/);

@@ -171,7 +171,12 @@ function Beside({ beats }: { readonly beats: readonly StoredBeat[] }) {
             intent={calm.file.intent ?? {}}
             onBeat={() => setEditing('beat')}
           />
-          <main className="flex flex-1 min-h-0" data-testid="water" data-settled={fished.further !== null}>
+          <main
+            className="flex flex-1 min-h-0"
+            data-testid="water"
+            data-fished={fished.whole !== null}
+            data-settled={fished.further !== null}
+          >
             <Fishing {...{ fished, time, asking }} />
             <Margin {...{ fished, box, asking }} own={id} onTake={take} onEyes={takeEyes} onTime={time.goTo} />
           </main>

@@ -152,9 +152,9 @@ async function boxOf(
     const laid = layFly(file, desk.drawers);
     return laid.ok ? [{ id, name: file.name, laid: laid.value }] : [];
   });
-  const found = await desk.work.inBits(whichFly(offered, asked, question.texts, desk.drawers), ({ share }) =>
-    onStep(share),
-  );
+  const found = await desk
+    .workOf('box')
+    .inBits(whichFly(offered, asked, question.texts, desk.drawers), ({ share }) => onStep(share));
   if (!found) return null;
   const nearest = nothingReaches(found, asked.wantMm);
   const own = nearest && offered.find(({ id }) => id === nearest.id);
@@ -163,7 +163,7 @@ async function boxOf(
   const read = readAsked({ ...question.texts, ...textsOf(nearest) }, own.laid.file, desk.drawers);
   if (!read.ok) return { found, would: null };
   const heavier = { ...asked, ...read.value, wantMm: asked.wantMm, laid: own.laid };
-  const eyes = await desk.work.inBits(eyesTo(heavier, desk.drawers, question.style), () => undefined);
+  const eyes = await desk.workOf('box').inBits(eyesTo(heavier, desk.drawers, question.style), () => undefined);
   return { found, would: eyes && { words: eyes.words, lowestMm: eyes.lowestMm, line: nearest.line } };
 }
 
@@ -191,10 +191,12 @@ export const waterReckon = (desk: Desk) => ({
   async counts(question: Question): Promise<Counted | null> {
     const figures = figuresOf(question, desk);
     if ('ok' in figures) return null;
-    return desk.work.inBits(
-      countRows(figures.asked, question.texts, { file: question.file, tackle: desk.drawers }, question.style),
-      () => undefined,
-    );
+    return desk
+      .workOf('card')
+      .inBits(
+        countRows(figures.asked, question.texts, { file: question.file, tackle: desk.drawers }, question.style),
+        () => undefined,
+      );
   },
   which: (
     question: Question,

@@ -9,7 +9,7 @@ import { api, type StoredBeat } from '../../shared/api/client.ts';
 import { useFlies, useFlyOf } from '../../shared/api/listed.ts';
 import { useStyle } from '../../shared/settings/settings.ts';
 import { reckonerOf } from '../../shared/solve/solver.ts';
-import { useAsked } from '../../shared/solve/useAsked.ts';
+import { useAsked, type AnswerTo } from '../../shared/solve/useAsked.ts';
 import { say } from '../../shared/ui/toast.ts';
 import type { Asking } from './asking.ts';
 import { fishesWords } from './lies.ts';
@@ -41,6 +41,21 @@ export interface Fished {
   readonly faults: Refused['faults'];
 }
 
+/** What is shown: the whole answer to the question as it is now, else what came last of either, so that what is looked at never goes back to what was asked before it. */
+export function useNewest(
+  whole: Pick<AnswerTo<Shown | Refused | null>, 'answer' | 'current'>,
+  { answer: once }: Pick<AnswerTo<Shown | Refused>, 'answer'>,
+): Shown | null {
+  const [last, setLast] = useState<{ readonly shown: Shown | null; readonly once: Shown | Refused | null }>({
+    shown: null,
+    once: null,
+  });
+  const came = once !== last.once && once?.ok === true ? once : last.shown;
+  const shown = whole.current && whole.answer?.ok === true ? whole.answer : came;
+  if (shown !== last.shown || once !== last.once) setLast({ shown, once });
+  return shown;
+}
+
 export function useFished({
   beat,
   level,
@@ -66,13 +81,10 @@ export function useFished({
   // Ways are looked for once the band is here: the one would end the other.
   const more = useAsked(rest.current && rest.answer?.ok === true ? posed : null, further);
   const other = useAsked(more.current ? posed : null, eyes);
-  const [last, setLast] = useState<Shown | null>(null);
-  const answer =
-    rest.current && rest.answer?.ok === true ? rest.answer : first.answer?.ok === true ? first.answer : null;
-  if (answer && answer !== last) setLast(answer);
+  const answer = useNewest(rest, first);
   return {
     question: posed?.question ?? null,
-    shown: answer ?? last,
+    shown: answer,
     whole: rest.current && rest.answer?.ok === true ? rest.answer : null,
     further: more.current ? more.answer : null,
     eyes: other.current ? other.answer : null,

@@ -16,8 +16,16 @@ interface Known {
 /** What the handlers of one worker share: the drawers to solve with, the flies laid and solved last, its long work. */
 export class Desk {
   readonly work = new LongWork();
+  private readonly kinds = new Map<string, LongWork>();
   private tables: Drawers = NOMINAL_DRAWERS;
   private readonly known = new Map<string, Known>();
+
+  /** Long work that a person asked for: the next of its kind ends it, what is worked out of itself goes on beside it. */
+  workOf(kind: string): LongWork {
+    const work = this.kinds.get(kind) ?? new LongWork();
+    this.kinds.set(kind, work);
+    return work;
+  }
 
   get drawers(): Drawers {
     return this.tables;
