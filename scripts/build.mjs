@@ -3,7 +3,7 @@ import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { basename, join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { build } from 'esbuild';
-import { root } from './lib.mjs';
+import { buildWhereNeeded, root } from './lib.mjs';
 
 const common = {
   bundle: true,
@@ -76,4 +76,7 @@ export async function buildAll({ web = true } = {}) {
   squeeze(join(root, 'web/dist'));
 }
 
-if (process.argv[1] === new URL(import.meta.url).pathname) await buildAll({ web: !process.argv.includes('--no-web') });
+if (process.argv[1] === new URL(import.meta.url).pathname) {
+  if (process.argv.includes('--where-needed')) buildWhereNeeded();
+  else await buildAll({ web: !process.argv.includes('--no-web') });
+}

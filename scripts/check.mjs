@@ -1,28 +1,9 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { buildWhereNeeded, chromiumPath, installPackages, requireNode, root } from './lib.mjs';
+import { chromiumPath, installPackages, requireNode, root } from './lib.mjs';
 
 requireNode();
-
-/** Chromium from Debian's packages, where it is not there yet. */
-function installChromium() {
-  if (chromiumPath() !== undefined) return;
-  process.stdout.write('Installing Chromium for the browser tests\n');
-  const sudo = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
-  const apt = (...args) =>
-    spawnSync([...sudo, 'apt-get', ...args][0], [...sudo, 'apt-get', ...args].slice(1), {
-      stdio: 'inherit',
-      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-    }).status === 0;
-  apt('update', '-qq');
-  if (!['chromium-headless-shell', 'chromium'].some((name) => apt('install', '-y', '-qq', name, 'poppler-utils'))) {
-    process.stderr.write(
-      'Chromium could not be installed: install the package chromium, or set CHROMIUM_PATH to one.\n',
-    );
-    process.exit(1);
-  }
-}
 
 const failed = [];
 function ended(name, status, started) {
@@ -65,22 +46,35 @@ function beside([name, command, args]) {
   });
 }
 
-/** Runs steps two at a time, in their order. */
-async function inTwos(steps) {
-  const left = [...steps];
+/** Does what is to be done two at a time, in its order. */
+async function inTwos(work) {
+  const left = [...work];
   const take = async () => {
-    for (let next = left.shift(); next; next = left.shift()) await beside(next);
+    for (let next = left.shift(); next; next = left.shift()) await next();
   };
   await Promise.all([take(), take()]);
 }
 
+/** Chromium from Debian's packages, where it is not there yet. It comes while other things are done. */
+async function installChromium() {
+  if (chromiumPath() !== undefined) return;
+  process.stdout.write('Installing Chromium for the browser tests beside the checks that need none\n');
+  const apt = `${process.getuid?.() === 0 ? '' : 'sudo -n '}apt-get`;
+  const install = (name) => `${apt} install -y -qq ${name} poppler-utils`;
+  const command = `${apt} update -qq; ${install('chromium-headless-shell')} || ${install('chromium')}`;
+  await beside(['Chromium for the browser tests', 'env', ['DEBIAN_FRONTEND=noninteractive', 'sh', '-c', command]]);
+  if (chromiumPath() !== undefined) return;
+  process.stderr.write('Chromium could not be installed: install the package chromium, or set CHROMIUM_PATH to one.\n');
+  process.exit(1);
+}
+
+const chromium = installChromium();
 installPackages();
-installChromium();
 const results = join(root, 'test-results');
 rmSync(results, { recursive: true, force: true });
 mkdirSync(results);
 const node = process.execPath;
-await inTwos([
+const steps = [
   ['lint', node, ['node_modules/oxlint/bin/oxlint', '--type-aware', '--deny-warnings', '.']],
   ['formatting', node, ['node_modules/oxfmt/bin/oxfmt', '--list-different', '.']],
   // Core with neither Node nor a browser, the browser's own, and what runs on Node: each source is read as few times as that allows.
@@ -107,8 +101,14 @@ await inTwos([
       'cli/src',
     ],
   ],
+];
+await inTwos([
+  async () => {
+    await beside(['build', node, ['scripts/build.mjs', '--where-needed']]);
+    await beside(['attack', node, ['--import', 'tsx', 'scripts/attack/attack.ts', '--short']]);
+  },
+  ...steps.map((each) => () => beside(each)),
 ]);
-buildWhereNeeded();
 step(
   'jest',
   node,
@@ -125,7 +125,7 @@ step(
   ],
   { NODE_NO_WARNINGS: '1' },
 );
-step('attack', node, ['--import', 'tsx', 'scripts/attack/attack.ts', '--short']);
+await chromium;
 step('playwright', node, ['node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e/playwright.config.ts'], {
   NODE_NO_WARNINGS: '1',
 });

@@ -18,15 +18,11 @@ const PICTURES = 6;
 
 /** Pictures are drawn and looked at by a process of their own: millions of pixels are slow within a test's own world. */
 function triedPictures(): ReadonlyMap<string, Tried> {
-  const out = execFileSync(
-    process.execPath,
-    ['--import', 'tsx', 'scripts/trial/trial.ts', String(PICTURES), '--json'],
-    {
-      cwd: fileURLToPath(new URL('../..', import.meta.url)),
-      encoding: 'utf8',
-      env: { ...process.env, NODE_OPTIONS: '' },
-    },
-  );
+  const out = execFileSync(process.execPath, ['scripts/trial.mjs', String(PICTURES), '--json'], {
+    cwd: fileURLToPath(new URL('../..', import.meta.url)),
+    encoding: 'utf8',
+    env: { ...process.env, NODE_OPTIONS: '' },
+  });
   return new Map(
     out
       .trim()
