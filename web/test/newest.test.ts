@@ -13,7 +13,7 @@ function newest(first: Answers) {
   );
   return {
     shown: () => result.current?.asked.castMm ?? null,
-    then: rerender,
+    next: rerender,
   };
 }
 
@@ -21,28 +21,28 @@ const REFUSED: Refused = { ok: false, faults: [] };
 const [strip, drift, shorter] = [answer(1), answer(2), answer(3)];
 
 test('one run is shown until the whole is there, and the next run once that is asked', () => {
-  const { shown, then } = newest([null, false, null]);
+  const { shown, next } = newest([null, false, null]);
   expect(shown()).toBeNull();
-  then([null, false, strip]);
+  next([null, false, strip]);
   expect(shown()).toBe(1);
-  then([drift, true, strip]);
+  next([drift, true, strip]);
   expect(shown()).toBe(2);
-  then([drift, false, shorter]);
+  next([drift, false, shorter]);
   expect(shown()).toBe(3);
 });
 
 test('where the whole came before its one run, the next question does not bring back what was asked before it', () => {
-  const { shown, then } = newest([strip, true, strip]);
-  then([drift, true, strip]);
+  const { shown, next } = newest([strip, true, strip]);
+  next([drift, true, strip]);
   expect(shown()).toBe(2);
-  then([drift, false, strip]);
+  next([drift, false, strip]);
   expect(shown()).toBe(2);
-  then([drift, false, shorter]);
+  next([drift, false, shorter]);
   expect(shown()).toBe(3);
 });
 
 test('what is refused leaves what was last shown', () => {
-  const { shown, then } = newest([drift, true, drift]);
-  then([drift, false, REFUSED]);
+  const { shown, next } = newest([drift, true, drift]);
+  next([drift, false, REFUSED]);
   expect(shown()).toBe(2);
 });
