@@ -21,13 +21,22 @@ const question: Question = {
 test('the box and the card that are asked for while ways are looked for come', async () => {
   const water = waterReckon(new Desk());
   const told: number[] = [];
-  const ways = water.further(question);
+  const order: string[] = [];
+  const ways = water.further(question).then((found) => {
+    order.push('ways');
+    return found;
+  });
   const box = water.which(question, [{ id: 'one', file }], (share) => told.push(share));
-  const card = water.counts(question);
+  const card = water.counts(question).then((found) => {
+    order.push('card');
+    return found;
+  });
   expect(await ways).not.toBeNull();
   expect((await box)?.found.map(({ id }) => id)).toEqual(['one']);
   expect(await card).not.toBeNull();
   expect(told.length).toBeGreaterThan(0);
+  // What was asked for goes first.
+  expect(order).toEqual(['card', 'ways']);
 });
 
 test('the box asked again ends the box asked before', async () => {
@@ -36,4 +45,19 @@ test('the box asked again ends the box asked before', async () => {
   const [first, second] = [ask(), ask()];
   expect(await first).toBeNull();
   expect((await second)?.found).toHaveLength(1);
+});
+
+test('another water ends the box that was asked about the one before', async () => {
+  const water = waterReckon(new Desk());
+  const box = water.which(question, [{ id: 'one', file }], () => undefined);
+  const whole = water.whole({ ...question, level: '1 m' });
+  expect(await box).toBeNull();
+  expect(await whole).toMatchObject({ ok: true });
+});
+
+test('the word to leave ends the box too', async () => {
+  const desk = new Desk();
+  const box = waterReckon(desk).which(question, [{ id: 'one', file }], () => undefined);
+  desk.leave();
+  expect(await box).toBeNull();
 });

@@ -15,7 +15,7 @@ import type { WorkerFrame } from '../shared/solve/solver.ts';
 export function handlersOf(desk: Desk) {
   const frame: WorkerFrame = {
     use: (drawers) => desk.use(drawers),
-    leave: () => desk.work.leave(),
+    leave: () => desk.leave(),
   };
   return {
     ...frame,

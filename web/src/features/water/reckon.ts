@@ -123,6 +123,8 @@ async function wholeOf(question: Question, desk: Desk): Promise<Whole | Refused 
   const figures = figuresOf(question, desk);
   if ('ok' in figures) return figures;
   const { asked } = figures;
+  // A box that was asked about another water is of no more use.
+  desk.end('box');
   const answer = await desk.work.inBits(askWater(asked), () => undefined);
   if (!answer?.ok) return answer;
   const { track, told, slower, faster } = answer.value;
@@ -152,9 +154,9 @@ async function boxOf(
     const laid = layFly(file, desk.drawers);
     return laid.ok ? [{ id, name: file.name, laid: laid.value }] : [];
   });
-  const found = await desk
-    .workOf('box')
-    .inBits(whichFly(offered, asked, question.texts, desk.drawers), ({ share }) => onStep(share));
+  const found = await desk.asked('box', whichFly(offered, asked, question.texts, desk.drawers), ({ share }) =>
+    onStep(share),
+  );
   if (!found) return null;
   const nearest = nothingReaches(found, asked.wantMm);
   const own = nearest && offered.find(({ id }) => id === nearest.id);
@@ -163,7 +165,7 @@ async function boxOf(
   const read = readAsked({ ...question.texts, ...textsOf(nearest) }, own.laid.file, desk.drawers);
   if (!read.ok) return { found, would: null };
   const heavier = { ...asked, ...read.value, wantMm: asked.wantMm, laid: own.laid };
-  const eyes = await desk.workOf('box').inBits(eyesTo(heavier, desk.drawers, question.style), () => undefined);
+  const eyes = await desk.asked('box', eyesTo(heavier, desk.drawers, question.style), () => undefined);
   return { found, would: eyes && { words: eyes.words, lowestMm: eyes.lowestMm, line: nearest.line } };
 }
 
@@ -191,12 +193,11 @@ export const waterReckon = (desk: Desk) => ({
   async counts(question: Question): Promise<Counted | null> {
     const figures = figuresOf(question, desk);
     if ('ok' in figures) return null;
-    return desk
-      .workOf('card')
-      .inBits(
-        countRows(figures.asked, question.texts, { file: question.file, tackle: desk.drawers }, question.style),
-        () => undefined,
-      );
+    return desk.asked(
+      'card',
+      countRows(figures.asked, question.texts, { file: question.file, tackle: desk.drawers }, question.style),
+      () => undefined,
+    );
   },
   which: (
     question: Question,

@@ -15,16 +15,37 @@ interface Known {
 
 /** What the handlers of one worker share: the drawers to solve with, the flies laid and solved last, its long work. */
 export class Desk {
-  readonly work = new LongWork();
+  /** Long work that is worked out of itself, or is the only one of its view. */
+  readonly work = new LongWork(() => (this.going.size === 0 ? null : Promise.allSettled(this.going)));
   private readonly kinds = new Map<string, LongWork>();
+  private readonly going = new Set<Promise<unknown>>();
   private tables: Drawers = NOMINAL_DRAWERS;
   private readonly known = new Map<string, Known>();
 
-  /** Long work that a person asked for: the next of its kind ends it, what is worked out of itself goes on beside it. */
-  workOf(kind: string): LongWork {
+  /**
+   * Long work that a person asked for. It goes before what is worked out of itself; only the next of its kind, or the word to leave, ends it.
+   * @returns what it comes to, or null where it was ended before
+   */
+  async asked<S, R>(kind: string, steps: Generator<S, R>, onStep: (step: S) => void): Promise<R | null> {
     const work = this.kinds.get(kind) ?? new LongWork();
     this.kinds.set(kind, work);
-    return work;
+    const going = work.inBits(steps, onStep);
+    this.going.add(going);
+    try {
+      return await going;
+    } finally {
+      this.going.delete(going);
+    }
+  }
+
+  /** Ends what was asked for of one kind. */
+  end(kind: string): void {
+    this.kinds.get(kind)?.leave();
+  }
+
+  /** Ends all long work. */
+  leave(): void {
+    for (const work of [this.work, ...this.kinds.values()]) work.leave();
   }
 
   get drawers(): Drawers {

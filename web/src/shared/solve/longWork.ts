@@ -4,6 +4,12 @@ const REST_AFTER_MS = 40;
 /** Long work in small bits, one at a time: what is begun later, or the word to leave, ends what goes on. */
 export class LongWork {
   private begun = 0;
+  private readonly first: () => Promise<unknown> | null;
+
+  /** @param first what goes first as long as there is any: this waits for it between its bits */
+  constructor(first: () => Promise<unknown> | null = () => null) {
+    this.first = first;
+  }
 
   leave(): void {
     this.begun++;
@@ -29,6 +35,7 @@ export class LongWork {
       if (!late && !mustTell(step.value)) continue;
       onStep(step.value);
       await new Promise((resolve) => setTimeout(resolve));
+      for (let other = this.first(); other !== null; other = this.first()) await other;
       if (mine !== this.begun) return null;
       rested = performance.now();
     }
